@@ -1,0 +1,1 @@
+"""Geometry of pans, cavities and pieces: lengths in mm, volumes in ml."""

@@ -1,0 +1,25 @@
+"""Small numeric helpers of the geometry."""
+
+from collections.abc import Callable
+from typing import Final
+
+MM3_PER_ML: Final = 1000.0
+FLOOR_GUARD: Final = 1e-9
+"""Added before a floor, so that 225/25 is 9 and not 8.999."""
+BISECTIONS: Final = 80
+
+
+def bisect_rising(function: Callable[[float], float], target: float, low: float, high: float) -> float:
+    """Return where a rising function reaches `target` between low and high, to rounding."""
+    for _ in range(BISECTIONS):
+        middle = (low + high) / 2
+        if function(middle) < target:
+            low = middle
+        else:
+            high = middle
+    return (low + high) / 2
+
+
+def prismoid_ml(bottom_mm2: float, middle_mm2: float, top_mm2: float, height_mm: float) -> float:
+    """Return the volume of a body whose sides grow linearly: h/6 (A0 + 4 Am + A1), exact."""
+    return height_mm / 6 * (bottom_mm2 + 4 * middle_mm2 + top_mm2) / MM3_PER_ML

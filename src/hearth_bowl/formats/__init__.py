@@ -1,0 +1,1 @@
+"""Files in and out: the recipe and vessel files of the contract."""

@@ -1,0 +1,101 @@
+"""The recipe file: `hearth-bowl/recipe`, version 1."""
+
+from collections.abc import Mapping
+from typing import Any, Final
+
+from hearth_bowl.core.errors import BadInput
+from hearth_bowl.core.ingredient import DEFAULT_HIGHER_MOLAR_MASS_G_PER_MOL, Ingredient, own_ingredient
+from hearth_bowl.core.library import find
+from hearth_bowl.core.recipe import MAX_LINES, Line, Recipe, check_name, checked_recipe
+from hearth_bowl.formats.strict_json import check_format, read_json, text, text_or_none, texts
+
+FORMAT: Final = "hearth-bowl/recipe"
+OWN_INGREDIENT_FIELDS: Final = (
+    "density_g_per_ml",
+    "higher_molar_mass_g_per_mol",
+    "spoon_g_per_ml",
+    "energy_kcal_per_100g",
+    "pack_g",
+    "piece_g",
+)
+
+
+def read_recipe(data: bytes) -> Recipe:
+    """Return the recipe of a file.
+
+    :raises BadInput: naming the field as the file has it.
+    """
+    return recipe_from(read_json(data, "recipe"))
+
+
+def recipe_from(record: Mapping[str, Any]) -> Recipe:
+    """Return the recipe of a decoded file; keys that are not known are left alone."""
+    check_format(record, FORMAT)
+    lines = record.get("lines", [])
+    if not isinstance(lines, list):
+        raise BadInput(("lines",), "not a list", "a list of lines", "wrong-type")
+    if len(lines) > MAX_LINES:
+        raise BadInput(("lines",), f"{len(lines)} lines", f"1 to {MAX_LINES} lines", "out-of-range")
+    return checked_recipe(
+        name=text(record, "name", "Untitled"),
+        family=text(record, "family", "filling"),
+        use=text_or_none(record, "use"),
+        lines=[_line_at(position, line) for position, line in enumerate(lines)],
+    )
+
+
+def _line_at(position: int, record: object) -> Line:
+    try:
+        if not isinstance(record, dict):
+            raise BadInput((), "not an object", "an object with ingredient, amount and unit", "wrong-type")
+        return line_from(record)
+    except BadInput as problem:
+        raise problem.under("lines", position) from None
+
+
+def line_from(record: Mapping[str, Any]) -> Line:
+    """Return one line of a recipe file; its amount is checked with the recipe."""
+    if "amount" not in record:
+        raise BadInput(("amount",), "is missing", "a number from 0", "missing")
+    pinned = record.get("pinned", False)
+    if not isinstance(pinned, bool):
+        raise BadInput(("pinned",), "not true or false", "true or false", "wrong-type")
+    return Line(
+        ingredient=ingredient_from(record.get("ingredient")),
+        amount=record["amount"],
+        amount_high=record.get("amount_high"),
+        unit=text(record, "unit", "g"),
+        measure=text(record, "measure", "metric"),
+        stage=text(record, "stage", ""),
+        pinned=pinned,
+        pack_g=record.get("pack_g"),
+        piece_g=record.get("piece_g"),
+    )
+
+
+def ingredient_from(value: object) -> Ingredient:
+    """Return the ingredient that a line names by key or gives as an object."""
+    try:
+        if isinstance(value, str):
+            return find(value)
+        if not isinstance(value, dict):
+            raise BadInput((), "is missing", "a key of the ingredient table, or an object", "missing")
+        return _own(value)
+    except BadInput as problem:
+        raise problem.under("ingredient") from None
+
+
+def _own(record: Mapping[str, Any]) -> Ingredient:
+    composition = record.get("composition_pct")
+    if not isinstance(composition, dict):
+        raise BadInput(("composition_pct",), "is missing", "an object of g per 100 g that sums to 100", "missing")
+    figures = {name: record[name] for name in OWN_INGREDIENT_FIELDS if record.get(name) is not None}
+    return own_ingredient(
+        name=check_name(text(record, "name", "")),
+        composition_pct=composition,
+        kind=text(record, "kind", "other"),
+        other_fat_kind=text_or_none(record, "other_fat_kind") or "oil",
+        allergens=texts(record, "allergens"),
+        allergens_named=texts(record, "allergens_named"),
+        **{"density_g_per_ml": None, "higher_molar_mass_g_per_mol": DEFAULT_HIGHER_MOLAR_MASS_G_PER_MOL, **figures},
+    )

@@ -1,0 +1,61 @@
+"""JSON that is only JSON, and values of the kinds that a file may hold."""
+
+import json
+from collections.abc import Mapping
+from typing import Any, NoReturn
+
+from hearth_bowl.core.errors import BadInput, FieldPath
+
+LARGEST_FILE_BYTES = 1_000_000
+
+
+def read_json(data: bytes, field: str) -> dict[str, Any]:
+    """Return the object that a file's bytes hold.
+
+    :raises BadInput: at `field`: too large, not UTF-8, not JSON (NaN and Infinity are not JSON), or not an object.
+    """
+    if len(data) > LARGEST_FILE_BYTES:
+        raise BadInput((field,), f"{len(data)} bytes", f"up to {LARGEST_FILE_BYTES} bytes", "too-large")
+    try:
+        value = json.loads(data.decode("utf-8-sig"), parse_constant=_refuse_constant)
+    except (ValueError, RecursionError) as problem:
+        raise BadInput((field,), f"not readable as JSON: {str(problem)[:120]}", "one JSON object", "not-json") from None
+    if not isinstance(value, dict):
+        raise BadInput((field,), "not a JSON object", "one JSON object", "wrong-type")
+    return value
+
+
+def _refuse_constant(name: str) -> NoReturn:
+    raise ValueError(f"{name} is not a JSON number")
+
+
+def text(record: Mapping[str, Any], name: str, default: str, field: FieldPath = ()) -> str:
+    """Return a text of a record, or its default where it is absent."""
+    value = record.get(name, default)
+    if not isinstance(value, str):
+        raise BadInput((*field, name), "not text", "text", "wrong-type")
+    return value
+
+
+def text_or_none(record: Mapping[str, Any], name: str) -> str | None:
+    """Return a text of a record, or None where it is absent or null."""
+    return None if record.get(name) is None else text(record, name, "")
+
+
+def texts(record: Mapping[str, Any], name: str) -> tuple[str, ...]:
+    """Return a list of texts of a record; absent is empty."""
+    values = record.get(name, [])
+    if not isinstance(values, list):
+        raise BadInput((name,), "not a list", "a list of texts", "wrong-type")
+    for position, value in enumerate(values):
+        if not isinstance(value, str) or len(value) > 60:
+            raise BadInput((name, position), "not a short text", "a text of up to 60 characters", "wrong-type")
+    return tuple(values)
+
+
+def check_format(record: Mapping[str, Any], name: str) -> None:
+    """Refuse a file of another format or version."""
+    if record.get("format", name) != name:
+        raise BadInput(("format",), f"{str(record['format'])[:60]!r}", name, "wrong-format")
+    if record.get("version", 1) != 1:
+        raise BadInput(("version",), f"{str(record['version'])[:20]!r} is not known here", "1", "wrong-format")
