@@ -12,30 +12,42 @@ from hearth_bowl.core.alcohol import ethanol_g, retained_share
 from hearth_bowl.core.assess import ROOM_C, assess
 from hearth_bowl.core.errors import BadInput, check_number, dotted
 from hearth_bowl.core.fit import Ask, fit
-from hearth_bowl.core.ingredient import Ingredient
-from hearth_bowl.core.library import find
 from hearth_bowl.formats.answers import assess_answer, fit_answer
 from hearth_bowl.formats.recipe_file import read_recipe
 from hearth_bowl.formats.strict_json import LARGEST_FILE_BYTES
 from hearth_bowl.formats.vessel_file import read_vessel
+from hearth_bowl.service.fit import shell_named
 
 BAD_INPUT_EXIT: Final = 2
 DEFAULT_SHELL: Final = "dark60"
 
 
 class Parser(argparse.ArgumentParser):
-    """An argument parser that raises BadInput instead of printing its own words."""
+    """The arguments of one verb: raises BadInput instead of printing its own words, and knows its options."""
+
+    def __init__(self, verb: str, answer: Callable[[argparse.Namespace], dict[str, Any]]) -> None:
+        super().__init__(prog=f"hearth {verb}", add_help=False, allow_abbrev=False)
+        self.answer = answer
+        self.options: list[str] = []
 
     def error(self, message: str) -> NoReturn:
         """Raise what was wrong with the call."""
         raise BadInput(("arguments",), message, " ".join(self.format_usage().split()), "bad-call")
 
+    def option(self, name: str, **settings: Any) -> None:
+        """Add an option."""
+        self.options.append(name)
+        self.add_argument(name, **settings)
+
 
 def main(arguments: Sequence[str]) -> int:
     """Answer one verb; return the exit code."""
     try:
-        options = build_parser().parse_args(arguments)
-        answer = options.answer(options)
+        verbs = verb_parsers()
+        name = arguments[0] if arguments else ""
+        if name not in verbs:
+            raise BadInput(("verb",), f"unknown verb {name[:60]!r}", "one of " + ", ".join(verbs), "unknown")
+        answer = verbs[name].answer(verbs[name].parse_args(arguments[1:]))
     except BadInput as problem:
         refusal = {"field": dotted(problem.field), "message": problem.message, "allowed": problem.allowed}
         print(json.dumps({"error": refusal}), file=sys.stderr)
@@ -44,49 +56,46 @@ def main(arguments: Sequence[str]) -> int:
     return 0
 
 
-def build_parser() -> Parser:
+def verb_parsers() -> dict[str, Parser]:
     """Return the parser of every verb."""
-    parser = Parser(prog="hearth", add_help=False, allow_abbrev=False)
-    verbs = parser.add_subparsers(dest="verb", required=True, parser_class=Parser, metavar="VERB")
+    assessing = Parser("assess", answer_assess)
+    assessing.add_argument("recipe")
+    assessing.option("--at-c", type=float, default=ROOM_C)
 
-    def verb(name: str, answer: Callable[[argparse.Namespace], dict[str, Any]]) -> Parser:
-        added: Parser = verbs.add_parser(name, add_help=False, allow_abbrev=False)
-        added.set_defaults(answer=answer)
-        return added
-
-    reading = verb("assess", answer_assess)
-    reading.add_argument("recipe")
-    reading.add_argument("--at-c", type=float, default=ROOM_C)
-
-    fitting = verb("fit", answer_fit)
+    fitting = Parser("fit", answer_fit)
     fitting.add_argument("recipe")
     fitting.add_argument("vessel")
-    for option in ("--thickness-mm", "--mass-g"):
-        fitting.add_argument(option, type=float)
-    for option in ("--pieces", "--boxes", "--per-box"):
-        fitting.add_argument(option, type=int)
-    fitting.add_argument("--piece-mm", type=_two_sides)
-    for option, default in (
-        ("--trim-mm", 0.0),
-        ("--kerf-mm", 0.0),
-        ("--wall-mm", 2.0),
-        ("--cap-mm", 1.5),
-        ("--headroom-mm", 0.5),
-        ("--loss-pct", 5.0),
+    for name in ("--thickness-mm", "--mass-g"):
+        fitting.option(name, type=float)
+    for name in ("--pieces", "--boxes", "--per-box"):
+        fitting.option(name, type=int)
+    fitting.option("--piece-mm", type=_two_sides)
+    usual = Ask()
+    for name, default in (
+        ("--trim-mm", usual.trim_mm),
+        ("--kerf-mm", usual.kerf_mm),
+        ("--wall-mm", usual.wall_mm),
+        ("--cap-mm", usual.cap_mm),
+        ("--headroom-mm", usual.headroom_mm),
+        ("--loss-pct", usual.loss_pct),
     ):
-        fitting.add_argument(option, type=float, default=default)
-    fitting.add_argument("--shell", default=DEFAULT_SHELL)
-    fitting.add_argument("--halves", action="store_true")
+        fitting.option(name, type=float, default=default)
+    fitting.option("--shell", default=DEFAULT_SHELL)
+    fitting.option("--halves", action="store_true")
 
-    spirit = verb("alcohol", answer_alcohol)
-    for option, required in (("--ml", True), ("--abv", True), ("--batch-g", False)):
-        spirit.add_argument(option, type=float, required=required)
-    spirit.add_argument("--how", default="cold")
-    spirit.add_argument("--minutes", type=float, default=0.0)
+    spirit = Parser("alcohol", answer_alcohol)
+    for name, required in (("--ml", True), ("--abv", True), ("--batch-g", False)):
+        spirit.option(name, type=float, required=required)
+    spirit.option("--how", default="cold")
+    spirit.option("--minutes", type=float, default=0.0)
 
-    verb("verbs", answer_verbs)
-    verb("version", lambda _: {"version": __version__})
-    return parser
+    return {
+        "assess": assessing,
+        "fit": fitting,
+        "alcohol": spirit,
+        "verbs": Parser("verbs", answer_verbs),
+        "version": Parser("version", lambda _: {"version": __version__}),
+    }
 
 
 def _two_sides(text: str) -> tuple[float, float]:
@@ -152,16 +161,6 @@ def pieces_asked(pieces: int | None, boxes: int | None, per_box: int | None) -> 
     return boxes * per_box
 
 
-def shell_named(name: str) -> Ingredient | None:
-    """Return the chocolate that a shell is made of, or None for `none`."""
-    if name == "none":
-        return None
-    try:
-        return find(name)
-    except BadInput as problem:
-        raise problem.under("shell") from None
-
-
 def answer_alcohol(options: argparse.Namespace) -> dict[str, Any]:
     """Answer `alcohol --ml --abv`."""
     volume_ml = check_number(("ml",), options.ml, 0, 1e6, "ml")
@@ -179,13 +178,4 @@ def answer_alcohol(options: argparse.Namespace) -> dict[str, Any]:
 
 def answer_verbs(_: argparse.Namespace) -> dict[str, Any]:
     """Answer `verbs`: every verb with its options."""
-    parsers = next(iter(build_parser()._subparsers._group_actions)).choices  # type: ignore[union-attr]
-    return {
-        "verbs": [
-            {
-                "name": name,
-                "options": [string for action in parser._actions for string in action.option_strings],
-            }
-            for name, parser in (parsers or {}).items()  # type: ignore[attr-defined]
-        ]
-    }
+    return {"verbs": [{"name": name, "options": parser.options} for name, parser in verb_parsers().items()]}

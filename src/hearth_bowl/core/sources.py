@@ -29,7 +29,7 @@ SOURCES: Final = MappingProxyType(
         "set-water-free": "A weak rule, judged on 13 kitchen cases of water-free fillings.",
         "split-practice": "Fat to water in truffle mixes: bands of common practice.",
         "sweetness-textbooks": "Relative sweetness: typical values, several textbooks.",
-        "augustin-1992": "Augustin et al., J. Am. Diet. Assoc. 92 (1992) 486; USDA Table of Nutrient Retention Factors, "
+        "augustin-1992": "Augustin et al., J. Am. Diet. Assoc. 92 (1992) 486; USDA Table of Nutrient Retention, "
         "release 6, 2007.",
         "oiml-alcohol": "OIML alcohol table: density of ethanol and water mixtures at 20 °C.",
         "water-density": "Density of water, CIPM: 1 - (t + 288.9414)/(508929.2 (t + 68.12963)) (t - 3.9863)^2.",

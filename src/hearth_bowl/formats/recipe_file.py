@@ -99,3 +99,45 @@ def _own(record: Mapping[str, Any]) -> Ingredient:
         allergens_named=texts(record, "allergens_named"),
         **{"density_g_per_ml": None, "higher_molar_mass_g_per_mol": DEFAULT_HIGHER_MOLAR_MASS_G_PER_MOL, **figures},
     )
+
+
+def recipe_record(recipe: Recipe) -> dict[str, Any]:
+    """Return a recipe as a recipe file has it."""
+    return {
+        "format": FORMAT,
+        "version": 1,
+        "name": recipe.name,
+        "family": recipe.family,
+        "use": recipe.use,
+        "lines": [line_record(line) for line in recipe.lines],
+    }
+
+
+def line_record(line: Line) -> dict[str, Any]:
+    """Return a line as a recipe file has it; what is not said is left out."""
+    record: dict[str, Any] = {
+        "ingredient": line.ingredient.key or ingredient_record(line.ingredient),
+        "amount": line.amount,
+        "amount_high": line.amount_high,
+        "unit": line.unit,
+        "measure": line.measure,
+        "stage": line.stage,
+        "pinned": line.pinned,
+        "pack_g": line.pack_g,
+        "piece_g": line.piece_g,
+    }
+    return {name: value for name, value in record.items() if value is not None}
+
+
+def ingredient_record(ingredient: Ingredient) -> dict[str, Any]:
+    """Return a person's own ingredient as a recipe file has it."""
+    record: dict[str, Any] = {
+        "name": ingredient.name,
+        "composition_pct": {name: pct for name, pct in ingredient.composition_pct.items() if pct},
+        "kind": ingredient.kind,
+        "other_fat_kind": ingredient.other_fat_kind,
+        "allergens": list(ingredient.allergens),
+        "allergens_named": list(ingredient.allergens_named),
+        **{name: getattr(ingredient, name) for name in OWN_INGREDIENT_FIELDS},
+    }
+    return {name: value for name, value in record.items() if value is not None}

@@ -1,5 +1,6 @@
 """The ingredient library: every row with its composition, source and spread."""
 
+from collections.abc import Mapping
 from types import MappingProxyType
 from typing import Final
 
@@ -7,7 +8,7 @@ from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.ingredient import Ingredient
 from hearth_bowl.core.library import chocolates, dairy, drinks, fruit, nuts, pantry, sugars
 
-LIBRARY: Final = MappingProxyType(
+LIBRARY: Final[Mapping[str, Ingredient]] = MappingProxyType(
     {
         ingredient.key: ingredient
         for shelf in (chocolates, dairy, nuts, sugars, fruit, drinks, pantry)

@@ -1,0 +1,85 @@
+"""Formula: everything that the bench shows, computed for every change."""
+
+from typing import Any
+
+from flask import Blueprint
+from spectree import Response
+
+from hearth_bowl.api.problems import Problem, under
+from hearth_bowl.api.recipe_body import RecipeIn, RecipeOut, record_of
+from hearth_bowl.api.spec import Incoming, Outgoing, spec
+from hearth_bowl.core.assess import assess
+from hearth_bowl.core.bowl import Layer
+from hearth_bowl.core.errors import BadInput
+from hearth_bowl.core.ratio_rule import RatioRule, Zone
+from hearth_bowl.core.readings import Reading
+from hearth_bowl.core.verdict import Verdict
+from hearth_bowl.formats.answers import assess_answer
+from hearth_bowl.formats.recipe_file import recipe_from
+from hearth_bowl.service import formula as service
+
+formula = Blueprint("formula", __name__, url_prefix="/api/formula")
+
+
+class FormulaIn(Incoming):
+    """A recipe, the temperature that it is judged at [°C], and a ratio to slide it to first."""
+
+    recipe: RecipeIn
+    at_c: float = 20.0
+    ratio: float | None = None
+
+
+class FormulaOut(Outgoing):
+    """The recipe after what was typed or slid, and all that is shown of it."""
+
+    recipe: RecipeOut
+    amounts_g: list[float]
+    mass_g: float
+    sentence: Verdict
+    bowl: list[Layer]
+    temperature_zones: list[Zone]
+    rule: RatioRule | None
+    readings: list[Reading]
+
+
+class AssessIn(Incoming):
+    """A recipe and the temperature that its set is read at [°C]."""
+
+    recipe: RecipeIn
+    at_c: float = 20.0
+
+
+class AssessOut(Outgoing):
+    """The answer of the command line's `assess`."""
+
+    answer: dict[str, Any]
+
+
+@formula.post("")
+@spec.validate(resp=Response(HTTP_200=FormulaOut, HTTP_422=Problem), operation_id="computeFormula")
+def compute_formula(json: FormulaIn) -> FormulaOut:
+    """Compute the bench of a recipe. Nothing is stored."""
+    try:
+        bench = service.bench(record_of(json.recipe), json.at_c, json.ratio)
+    except BadInput as problem:
+        raise problem if problem.field[0] in ("at_c", "ratio") else problem.under("recipe") from None
+    shown = bench.formula
+    return FormulaOut(
+        recipe=RecipeOut.model_validate(bench.record),
+        amounts_g=list(bench.recipe.amounts_g),
+        mass_g=bench.recipe.mass_g,
+        sentence=shown.sentence,
+        bowl=list(shown.bowl),
+        temperature_zones=list(shown.temperature_zones),
+        rule=shown.rule,
+        readings=list(shown.readings),
+    )
+
+
+@formula.post("/assess")
+@spec.validate(resp=Response(HTTP_200=AssessOut, HTTP_422=Problem), operation_id="assess")
+def assess_recipe(json: AssessIn) -> AssessOut:
+    """Assess a recipe as the command line does. Nothing is stored."""
+    with under("recipe"):
+        recipe = recipe_from(record_of(json.recipe))
+    return AssessOut(answer=assess_answer(recipe, assess(recipe, json.at_c)))

@@ -1,0 +1,63 @@
+"""Ingredients: the library as the bench offers it, with the words of families and uses."""
+
+from flask import Blueprint
+from spectree import Response
+
+from hearth_bowl.api.spec import Outgoing, spec
+from hearth_bowl.core.library import LIBRARY
+from hearth_bowl.core.recipe import AIMED_INDEX, FAMILIES
+
+ingredients = Blueprint("ingredients", __name__, url_prefix="/api/ingredients")
+
+
+class IngredientOut(Outgoing):
+    """An ingredient of the library."""
+
+    key: str
+    name: str
+    kind: str
+    composition_pct: dict[str, float]
+    density_g_per_ml: float
+    energy_kcal_per_100g: float
+    allergens: list[str]
+    allergens_named: list[str]
+    spread: str
+
+
+class FamilyOut(Outgoing):
+    """A family of recipes."""
+
+    key: str
+    name: str
+
+
+class LibraryOut(Outgoing):
+    """The library, the families and the uses."""
+
+    ingredients: list[IngredientOut]
+    families: list[FamilyOut]
+    uses: list[str]
+
+
+@ingredients.get("")
+@spec.validate(resp=Response(HTTP_200=LibraryOut), operation_id="getLibrary")
+def get_library() -> LibraryOut:
+    """Return the library."""
+    return LibraryOut(
+        ingredients=[
+            IngredientOut(
+                key=key,
+                name=row.name,
+                kind=row.kind,
+                composition_pct={name: pct for name, pct in row.composition_pct.items() if pct},
+                density_g_per_ml=row.density_g_per_ml,
+                energy_kcal_per_100g=row.energy_kcal_per_100g,
+                allergens=list(row.allergens),
+                allergens_named=list(row.allergens_named),
+                spread=row.spread,
+            )
+            for key, row in LIBRARY.items()
+        ],
+        families=[FamilyOut(key=key, name=name) for key, name in FAMILIES.items()],
+        uses=list(AIMED_INDEX),
+    )

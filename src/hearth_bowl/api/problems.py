@@ -1,0 +1,105 @@
+"""Problems: every refusal is application/problem+json with the path of each field."""
+
+from collections.abc import Iterator
+from contextlib import contextmanager
+from typing import Any, Final
+
+from flask import Flask, Response
+from pydantic import BaseModel, ValidationError
+from werkzeug.exceptions import HTTPException
+
+from hearth_bowl.core.errors import BadInput
+from hearth_bowl.service.errors import ChangedMeanwhile, NotFound
+
+PROBLEM_TYPE: Final = "application/problem+json"
+UNION_STEPS: Final = frozenset({"str", "OwnIngredientIn", "float", "int"})
+"""Steps that the validation library adds to a path for the branch of a choice: no field has such a name."""
+
+
+class FieldProblem(BaseModel):
+    """What was wrong at one field."""
+
+    path: list[str | int]
+    code: str
+    message: str
+    allowed: str
+
+
+class Problem(BaseModel):
+    """A refusal."""
+
+    title: str
+    status: int
+    detail: str
+    errors: list[FieldProblem] = []
+    revision: int | None = None
+
+
+def answer(problem: Problem) -> Response:
+    """Return a problem as a response."""
+    return Response(problem.model_dump_json(), status=problem.status, content_type=PROBLEM_TYPE)
+
+
+@contextmanager
+def under(*prefix: str) -> Iterator[None]:
+    """Name the fields of a refusal as the body has them."""
+    try:
+        yield
+    except BadInput as problem:
+        raise problem.under(*prefix) from None
+
+
+def bad_input(problem: BadInput) -> Response:
+    """Return the answer to input that the core refuses."""
+    error = FieldProblem(
+        path=["body", *problem.field], code=problem.code, message=problem.message, allowed=problem.allowed
+    )
+    return answer(Problem(title="This cannot be taken", status=422, detail=str(problem), errors=[error]))
+
+
+def not_valid(error: ValidationError) -> Response:
+    """Return the answer to a body of the wrong form."""
+    errors = [
+        FieldProblem(
+            path=["body", *(step for step in found["loc"] if step not in UNION_STEPS)],
+            code=found["type"].replace("_", "-"),
+            message=found["msg"],
+            allowed=_allowed(found),
+        )
+        for found in error.errors(include_url=False, include_input=False)[:20]
+    ]
+    return answer(Problem(title="This cannot be taken", status=422, detail=errors[0].message, errors=errors))
+
+
+def _allowed(found: Any) -> str:
+    limits = [f"{name} {value}" for name, value in (found.get("ctx") or {}).items() if isinstance(value, int | float)]
+    return ", ".join(limits) or "see the OpenAPI description"
+
+
+def register_problems(app: Flask) -> None:
+    """Map every exception to its answer."""
+
+    @app.errorhandler(BadInput)
+    def _bad_input(problem: BadInput) -> Response:
+        return bad_input(problem)
+
+    @app.errorhandler(NotFound)
+    def _not_found(problem: NotFound) -> Response:
+        return answer(Problem(title="Not here", status=404, detail=str(problem)))
+
+    @app.errorhandler(ChangedMeanwhile)
+    def _changed(problem: ChangedMeanwhile) -> Response:
+        return answer(Problem(title="Changed meanwhile", status=409, detail=str(problem), revision=problem.revision))
+
+    @app.errorhandler(HTTPException)
+    def _http(problem: HTTPException) -> Response:
+        if isinstance(problem.response, Response):
+            return problem.response
+        found = Problem(title=problem.name, status=problem.code or 500, detail=problem.description or problem.name)
+        return answer(found)
+
+    @app.errorhandler(Exception)
+    def _unforeseen(problem: Exception) -> Response:
+        app.logger.exception("an unforeseen error")
+        detail = "Something went wrong here, not with what you gave. Nothing was half-saved."
+        return answer(Problem(title="Our mistake", status=500, detail=detail))

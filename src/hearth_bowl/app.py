@@ -1,0 +1,50 @@
+"""create_app: builds the parts, joins them, nothing else."""
+
+from pathlib import Path
+
+from flask import Flask, send_from_directory
+from flask.typing import ResponseReturnValue
+from werkzeug.exceptions import NotFound
+from whitenoise import WhiteNoise
+
+from hearth_bowl.api.fit import fit
+from hearth_bowl.api.formula import formula
+from hearth_bowl.api.guard import LOOPBACK_HOSTS, guard_hosts, register_guard
+from hearth_bowl.api.ingredients import ingredients
+from hearth_bowl.api.problems import register_problems
+from hearth_bowl.api.recipes import recipes
+from hearth_bowl.api.settings import settings
+from hearth_bowl.api.spec import spec
+from hearth_bowl.api.vessels import vessels
+from hearth_bowl.store.db import Database
+
+ASSETS_MAX_AGE_S = 31_536_000
+"""A year: the names of built files carry their hash."""
+
+
+def create_app(database: Database, web: Path, hosts: frozenset[str] = LOOPBACK_HOSTS) -> Flask:
+    """Return the application on a database, with the built front end in `web`.
+
+    :param hosts: the names that it answers to.
+    """
+    app = Flask("hearth_bowl", static_folder=None)
+    app.extensions["hearth_bowl.database"] = database
+    register_guard(app)
+    register_problems(app)
+    for part in (recipes, vessels, settings, ingredients, formula, fit):
+        app.register_blueprint(part)
+    spec.register(app)
+
+    @app.get("/", defaults={"place": ""})
+    @app.get("/<path:place>")
+    def page(place: str) -> ResponseReturnValue:
+        """Every place of the application is one page; the API and files never are."""
+        if place.startswith("api/") or "." in place.rsplit("/", 1)[-1]:
+            raise NotFound("There is nothing here.")
+        return send_from_directory(web, "index.html", max_age=0)
+
+    served = app.wsgi_app
+    if (web / "assets").is_dir():
+        served = WhiteNoise(served, root=web / "assets", prefix="assets/", max_age=ASSETS_MAX_AGE_S)
+    app.wsgi_app = guard_hosts(served, hosts)  # type: ignore[method-assign,assignment]
+    return app

@@ -1,0 +1,89 @@
+"""Offers: a concrete, computed change that mends what a reading found."""
+
+from dataclasses import dataclass
+from typing import Final
+
+from hearth_bowl.core.assess import Assessment
+from hearth_bowl.core.geometry.numbers import BISECTIONS
+from hearth_bowl.core.library import find
+from hearth_bowl.core.recipe import AIMED_INDEX, Recipe
+from hearth_bowl.core.set_index import index_at
+from hearth_bowl.core.slide import slide_mixtures, slide_of
+from hearth_bowl.core.split import rescue_g
+
+RESCUE_MILKS: Final = ("milk_semi", "milk_whole")
+"""What is looked for in the recipe first; else whole milk is added. Cream brings as much fat as water: worse."""
+MOST_TIMES: Final = 4.0
+"""An offer never makes one line more than this many times what it is, or less than a quarter."""
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Offer:
+    """A change to try: new grams at some positions, and perhaps a new line (ingredient key, grams, stage)."""
+
+    label: str
+    changes: tuple[tuple[int, float], ...]
+    add: tuple[str, float, str] | None = None
+
+
+def split_offer(recipe: Recipe, assessment: Assessment) -> Offer | None:
+    """Return the milk that brings fat to water down to 1.8, or None where none is needed or pins forbid it."""
+    mixture = assessment.mixture
+    position = next(
+        (
+            position
+            for position, line in enumerate(recipe.lines)
+            if line.ingredient.key in RESCUE_MILKS and not line.pinned
+        ),
+        None,
+    )
+    milk = recipe.lines[position].ingredient if position is not None else find("milk_whole")
+    share = milk.composition_pct
+    more_g = rescue_g(mixture.fat_g, mixture.grams["water"], share["water"] / 100, share["milk_fat"] / 100)
+    if not more_g:
+        return None
+    more_g = shown_g(more_g, up=True)
+    label = f"Try {more_g:g} g more {milk.name.lower()}" if position is not None else f"Try {more_g:g} g whole milk"
+    if position is None:
+        return Offer(label=label, changes=(), add=("milk_whole", more_g, "warm"))
+    return Offer(label=label, changes=((position, recipe.amounts_g[position] + more_g),))
+
+
+def set_offer(recipe: Recipe, assessment: Assessment) -> Offer | None:
+    """Return the move of the chocolate (or of the liquid) that meets the use's aim, or None where none is near."""
+    slide, aim = slide_of(recipe), AIMED_INDEX.get(recipe.use or "")
+    if slide is None or not slide.moving or aim is None or assessment.set.index is None:
+        return None
+    at_c = assessment.set.at_c
+    base, moving = slide_mixtures(recipe, slide)
+
+    def index(share: float) -> float:
+        return index_at(base.plus(moving, share), at_c)
+
+    low, high = 1 / MOST_TIMES, MOST_TIMES
+    firmer = index(high) > index(low)
+    if not min(index(low), index(high)) <= aim <= max(index(low), index(high)):
+        return None
+    for _ in range(BISECTIONS // 3):
+        middle = (low * high) ** 0.5
+        if (index(middle) < aim) == firmer:
+            low = middle
+        else:
+            high = middle
+    return _slide_offer(recipe, slide.moving, (low * high) ** 0.5)
+
+
+def _slide_offer(recipe: Recipe, moving: tuple[int, ...], factor: float) -> Offer | None:
+    changes = tuple((position, shown_g(recipe.amounts_g[position] * factor)) for position in moving)
+    moved_g = sum(grams - recipe.amounts_g[position] for position, grams in changes)
+    if abs(moved_g) < 1:
+        return None
+    name = recipe.lines[moving[0]].ingredient.name if len(moving) == 1 else "chocolate"
+    name = name[0].lower() + name[1:]
+    return Offer(label=f"Try {abs(moved_g):.0f} g {'more' if moved_g > 0 else 'less'} {name}", changes=changes)
+
+
+def shown_g(grams: float, up: bool = False) -> float:
+    """Return grams as a kitchen scale weighs them: whole grams from 10 g on, tenths below."""
+    step = 1.0 if grams >= 10 else 0.1
+    return round((-(-grams // step) if up else round(grams / step)) * step, 1)

@@ -1,0 +1,239 @@
+"""Readings: what needs attention first, each with its band, its reason, an offer, and how it was worked out."""
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from types import MappingProxyType
+from typing import Final
+
+from hearth_bowl.core.assess import Assessment
+from hearth_bowl.core.offers import Offer, set_offer, split_offer
+from hearth_bowl.core.recipe import Recipe
+from hearth_bowl.core.set_index import HIGHEST_INDEX
+from hearth_bowl.core.split import SPLIT_BOUNDS
+from hearth_bowl.core.verdict import CLASS_DOES, WINDOWS, Verdict
+from hearth_bowl.core.why import Why, why_keeps, why_set, why_split, why_sweetness
+
+ATTEND: Final = "attend"
+LOOK: Final = "look"
+QUIET: Final = "quiet"
+_ORDER: Final = (ATTEND, LOOK, QUIET)
+GRAINY_FROM_PCT: Final = 1.0
+CEREALS: Final = frozenset({"wheat", "rye", "barley", "oats", "spelt", "kamut"})
+SPLIT_WORDS: Final = MappingProxyType(
+    {
+        "very-safe": (QUIET, "Very safe: plenty of water for its fat."),
+        "safe": (QUIET, "Safe."),
+        "care": (LOOK, "Touchy, as most truffle mixes are: stir from the centre at 35 to 45 °C."),
+        "fragile": (ATTEND, "Fragile. It will look curdled before it comes together: 35 to 45 °C, and blend it."),
+        "splits": (ATTEND, "Expect it to split: too much fat for its water."),
+        "fat-continuous": (QUIET, "No emulsion to split: fat holds it together. Keep water and steam away from it."),
+    }
+)
+WHERE: Final = MappingProxyType({"fridge": "in the fridge", "cool": "cool, 12 to 16 °C", "room": "at room temperature"})
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Gauge:
+    """A value on its scale with its band and the stretch that is good for this use (None: no such stretch)."""
+
+    value: float
+    low: float
+    high: float
+    scale_low: float
+    scale_high: float
+    good_low: float | None = None
+    good_high: float | None = None
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Reading:
+    """One reading, in the cook's words first. `state` is attend, look or quiet."""
+
+    code: str
+    title: str
+    shown: str
+    unit: str
+    words: str
+    state: str
+    gauge: Gauge | None = None
+    offer: Offer | None = None
+    why: Why | None = None
+
+
+def readings(recipe: Recipe, assessment: Assessment, sentence: Verdict) -> tuple[Reading, ...]:
+    """Return the readings of a recipe, worst first; equal ones in the order cooks ask."""
+    found: list[Reading] = [
+        _set(recipe, assessment, sentence),
+        _split(recipe, assessment),
+        _keeps(assessment),
+        *_crystals(assessment),
+        *_alcohol(assessment),
+        _sweetness(assessment),
+        _energy(assessment),
+        _contains(assessment),
+        *_cautions(assessment),
+    ]
+    return tuple(sorted(found, key=lambda reading: _ORDER.index(reading.state)))
+
+
+def _set(recipe: Recipe, assessment: Assessment, sentence: Verdict) -> Reading:
+    reading = assessment.set
+    title = f"Set at {reading.at_c:g} °C"
+    if reading.index is None or reading.low is None or reading.high is None:
+        reason = next(w.message for w in assessment.warnings if w.code == "set-not-modelled")
+        return Reading(code="set", title=title, shown="–", unit="", words=reason, state=LOOK, why=why_set(assessment))
+    good = WINDOWS.get(recipe.use or "", (None, None))
+    state = ATTEND if sentence.fits is False else QUIET
+    return Reading(
+        code="set",
+        title=title,
+        shown=f"{reading.index:.1f}",
+        unit="of 5",
+        words=CLASS_DOES[reading.class_ or "hard"] + ", after a night's rest.",
+        state=state,
+        gauge=Gauge(
+            value=reading.index,
+            low=reading.low,
+            high=reading.high,
+            scale_low=0,
+            scale_high=HIGHEST_INDEX,
+            good_low=good[0],
+            good_high=good[1],
+        ),
+        offer=set_offer(recipe, assessment) if state == ATTEND else None,
+        why=why_set(assessment),
+    )
+
+
+def _split(recipe: Recipe, assessment: Assessment) -> Reading:
+    ratio, band = assessment.split.fat_to_water, assessment.split.band
+    state, words = SPLIT_WORDS[band]
+    if ratio is None or band == "fat-continuous":
+        return Reading(code="split", title="Split risk", shown="none", unit="", words=words, state=state)
+    return Reading(
+        code="split",
+        title="Split risk",
+        shown=f"{ratio:.1f}",
+        unit="fat to water",
+        words=words,
+        state=state,
+        gauge=Gauge(
+            value=ratio,
+            low=ratio * 0.9,
+            high=ratio * 1.1,
+            scale_low=0,
+            scale_high=SPLIT_BOUNDS[-1][0],
+            good_low=0,
+            good_high=SPLIT_BOUNDS[1][0],
+        ),
+        offer=split_offer(recipe, assessment) if state != QUIET else None,
+        why=why_split(assessment),
+    )
+
+
+def _keeps(assessment: Assessment) -> Reading:
+    kept, water = assessment.keeping, assessment.water_activity
+    gauge = None
+    words = f"Because: {kept.because}. "
+    if water.estimate is not None and water.low is not None and water.high is not None:
+        words += f"Water activity about {water.estimate:.2f} ({water.low:.2f} to {water.high:.2f}), an estimate. "
+        gauge = Gauge(value=water.estimate, low=water.low, high=water.high, scale_low=0.3, scale_high=1.0)
+    return Reading(
+        code="keeps",
+        title="Keeps",
+        shown=f"{kept.days_low} to {kept.days_high} days",
+        unit=WHERE[kept.where],
+        words=words + "A guide for home use.",
+        state=QUIET,
+        gauge=gauge,
+        why=why_keeps(assessment),
+    )
+
+
+def _crystals(assessment: Assessment) -> Sequence[Reading]:
+    share = 100 * assessment.undissolved_sugar_g / assessment.mass_g
+    if share < GRAINY_FROM_PCT or assessment.split.band == "fat-continuous":
+        return ()
+    return (
+        Reading(
+            code="crystals",
+            title="Sugar crystals",
+            shown=f"{assessment.undissolved_sugar_g:.0f} g",
+            unit="undissolved",
+            words="More sugar than its water can hold at 20 °C: fine crystals as a fudge has them, or grain.",
+            state=QUIET,
+        ),
+    )
+
+
+def _alcohol(assessment: Assessment) -> Sequence[Reading]:
+    if not assessment.alcohol_pct:
+        return ()
+    return (
+        Reading(
+            code="alcohol",
+            title="Contains alcohol",
+            shown=f"{assessment.alcohol_pct:.1f}",
+            unit="% by mass",
+            words="As weighed in. Declare it, and keep it from children; heat never takes all of it away.",
+            state=LOOK,
+        ),
+    )
+
+
+def _sweetness(assessment: Assessment) -> Reading:
+    return Reading(
+        code="sweetness",
+        title="Sweetness",
+        shown=f"{assessment.sweetness_pct:.0f}",
+        unit="g of sugar in 100 g",
+        words="As sweet as so much plain sugar; cocoa, salt and cold mute it.",
+        state=QUIET,
+        gauge=Gauge(
+            value=assessment.sweetness_pct,
+            low=assessment.sweetness_pct * 0.9,
+            high=assessment.sweetness_pct * 1.1,
+            scale_low=0,
+            scale_high=max(80.0, assessment.sweetness_pct),
+        ),
+        why=why_sweetness(assessment),
+    )
+
+
+def _energy(assessment: Assessment) -> Reading:
+    return Reading(
+        code="energy",
+        title="Energy",
+        shown=f"{assessment.energy_kcal_per_100g:.0f}",
+        unit="kcal in 100 g, ±5 %",
+        words="",
+        state=QUIET,
+    )
+
+
+def _contains(assessment: Assessment) -> Reading:
+    named = assessment.allergens_named
+    words = {
+        "gluten": [name for name in named if name in CEREALS],
+        "nuts": [name for name in named if name not in CEREALS],
+    }
+    shown = ", ".join(
+        f"{group} ({', '.join(words[group])})" if words.get(group) else group for group in assessment.allergens
+    )
+    return Reading(
+        code="contains",
+        title="Contains",
+        shown=shown or "none of the listed allergens",
+        unit="",
+        words="Read the packets too: makers' own recipes and 'may contain' differ.",
+        state=QUIET,
+    )
+
+
+def _cautions(assessment: Assessment) -> Sequence[Reading]:
+    shown_elsewhere = ("set-not-modelled", "contains-alcohol")
+    return [
+        Reading(code=warning.code, title="Caution", shown="", unit="", words=warning.message, state=LOOK)
+        for warning in assessment.warnings
+        if warning.code not in shown_elsewhere
+    ]

@@ -1,0 +1,89 @@
+"""Why: how a reading was worked out, from which figures, after whom, how far to trust it, and what would narrow it."""
+
+from dataclasses import dataclass
+
+from hearth_bowl.core.assess import Assessment
+from hearth_bowl.core.sources import SOURCES
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Why:
+    """The working behind a reading. `inputs` are (name, figure with its unit)."""
+
+    formula: str
+    inputs: tuple[tuple[str, str], ...]
+    source: str
+    band: str
+    narrower: str
+
+
+def why_set(assessment: Assessment) -> Why:
+    """Return the working of the set index."""
+    grams = assessment.mixture.grams
+    if assessment.set.rule == "water-free":
+        return Why(
+            formula="1.12 ln(1 + P) + 2.2 φ − 1.4, P the solid fat in % of the fat, φ the share of dry particles",
+            inputs=(("Fat", f"{assessment.mixture.fat_g:.1f} g"), ("Mass", f"{assessment.mass_g:.1f} g")),
+            source=SOURCES["set-water-free"],
+            band="±0.6",
+            narrower="Note how your batch came out: a verdict by texture words.",
+        )
+    return Why(
+        formula="3.02 ln R + 2.00, R = (solid fat + 0.5 cocoa solids + 0.5 milk solids + 0.12 sugar crystals + fruit "
+        "solids) ÷ (water + alcohol + 0.8 glycerine + 0.3 sorbitol)",
+        inputs=(
+            ("Fat, solid or not", f"{assessment.mixture.fat_g:.1f} g"),
+            ("Cocoa solids", f"{grams['cocoa_nonfat']:.1f} g"),
+            ("Milk solids", f"{grams['msnf']:.1f} g"),
+            ("Water", f"{grams['water']:.1f} g"),
+            ("Alcohol", f"{grams['ethanol']:.1f} g"),
+        ),
+        source=SOURCES["set-judgement"],
+        band="±0.4 at 20 °C, ±0.7 elsewhere",
+        narrower="The fat on your own chocolate's and cream's label, and a verdict on a batch.",
+    )
+
+
+def why_split(assessment: Assessment) -> Why:
+    """Return the working of the split risk."""
+    return Why(
+        formula="total fat ÷ water: under 1.8 safe, to 2.3 take care, to 2.8 fragile, to 4 expect it to split",
+        inputs=(
+            ("Fat", f"{assessment.mixture.fat_g:.1f} g"),
+            ("Water", f"{assessment.mixture.grams['water']:.1f} g"),
+        ),
+        source=SOURCES["split-practice"],
+        band="Milk protein, lecithin, a blender or glucose syrup help by a third of a band; under 30 °C or over 60 °C "
+        "hurts by one",
+        narrower="The fat on the cream's and the chocolate's label.",
+    )
+
+
+def why_keeps(assessment: Assessment) -> Why:
+    """Return the working of the keeping time."""
+    water, grams = assessment.water_activity, assessment.mixture.grams
+    model = "–" if water.model is None else f"{water.model:.3f}"
+    return Why(
+        formula="ln aw = ln Xw − 1.0998 (298.15/T)(1 − 1.0038 Xs − 0.24653 Xs²)(Σ √K X)², water that solids bind taken "
+        "off; the cautious end of the band and the part that spoils first set the days",
+        inputs=(
+            ("Water", f"{grams['water']:.1f} g"),
+            ("Sugars", f"{assessment.mixture.sugars_g:.1f} g"),
+            ("Sugar left as crystals", f"{assessment.undissolved_sugar_g:.1f} g"),
+            ("Plain equation", model),
+        ),
+        source=f"{SOURCES['norrish-1966']} {SOURCES['keeping-practice']}",
+        band="±0.03 for ganache; grained against not for fudge. Never a certificate that it is safe",
+        narrower="A measured water activity. Clean work and cold count as much.",
+    )
+
+
+def why_sweetness(assessment: Assessment) -> Why:
+    """Return the working of the sweetness."""
+    return Why(
+        formula="sum of grams × relative sweetness: sucrose 1, glucose .70, fructose 1.20, lactose .20, maltose .40",
+        inputs=(("Sugars", f"{assessment.mixture.sugars_g:.1f} g"), ("Mass", f"{assessment.mass_g:.1f} g")),
+        source=SOURCES["sweetness-textbooks"],
+        band="weak to fair, about ±10 %",
+        narrower="The sugars on your chocolate's label.",
+    )

@@ -1,0 +1,92 @@
+"""The sweets for the open evening in August of Skylark Observatory, a small hill-top telescope club."""
+
+from typing import Any, Final
+
+Lines = tuple[tuple[str, float, str, str], ...]
+
+
+def _recipe(name: str, family: str, use: str, lines: Lines) -> dict[str, Any]:
+    return {
+        "format": "hearth-bowl/recipe",
+        "version": 1,
+        "name": name,
+        "family": family,
+        "use": use,
+        "lines": [
+            {"ingredient": key, "amount": amount, "unit": unit, "stage": stage} for key, amount, unit, stage in lines
+        ],
+    }
+
+
+RECIPES: Final = (
+    _recipe(
+        "Night-sky truffles",
+        "cream-ganache",
+        "roll",
+        (
+            ("cream35", 210, "g", "warm"),
+            ("glucose_syrup40", 28, "g", "warm"),
+            ("dark64", 390, "g", "pour-over"),
+            ("butter82", 20, "g", "stir-in-cool"),
+            ("salt", 1, "g", "warm"),
+        ),
+    ),
+    _recipe(
+        "White-dome piping ganache",
+        "cream-ganache",
+        "pipe",
+        (
+            ("cream35", 150, "g", "warm"),
+            ("invert_syrup", 12, "g", "warm"),
+            ("white32", 320, "g", "melt"),
+            ("lemon_juice", 2, "tsp", "late"),
+        ),
+    ),
+    _recipe(
+        "Hill-top fudge squares",
+        "condensed-milk-fudge",
+        "cut",
+        (
+            ("condensed_sweet", 397, "g", "warm"),
+            ("dark55", 420, "g", "melt"),
+            ("butter82", 30, "g", "melt"),
+            ("vanilla_extract", 1, "tsp", "late"),
+            ("salt", 2, "pinch", "late"),
+        ),
+    ),
+    _recipe(
+        "Eyepiece hazelnut paste",
+        "nut-paste",
+        "roll",
+        (
+            ("hazelnut_paste", 180, "g", "melt"),
+            ("milk38", 210, "g", "melt"),
+            ("cocoa_butter", 10, "g", "melt"),
+            ("sugar_icing", 60, "g", "fold-in"),
+            ("salt", 1, "g", "fold-in"),
+        ),
+    ),
+    _recipe(
+        "First-light milk filling",
+        "cream-ganache",
+        "fill-shell",
+        (
+            ("cream35", 130, "g", "warm"),
+            ("honey", 20, "g", "warm"),
+            ("milk38", 220, "g", "pour-over"),
+            ("hazelnut_paste", 25, "g", "stir-in-cool"),
+        ),
+    ),
+    _recipe(
+        "Late-watch coffee centres",
+        "cream-ganache",
+        "fill-shell",
+        (
+            ("cream35", 140, "g", "warm"),
+            ("coffee_instant", 2, "tsp", "warm"),
+            ("glucose_syrup40", 24, "g", "warm"),
+            ("dark60", 215, "g", "pour-over"),
+            ("liqueur25", 20, "ml", "late"),
+        ),
+    ),
+)

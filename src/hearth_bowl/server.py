@@ -1,0 +1,91 @@
+"""The server: `demo` with the demo's data, `serve` with the person's own."""
+
+import argparse
+import socket
+import sys
+from collections.abc import Sequence
+from pathlib import Path
+from typing import Final
+
+from waitress.server import create_server
+
+from hearth_bowl.api.guard import LOOPBACK_HOSTS
+from hearth_bowl.app import create_app
+from hearth_bowl.demo.load import load_demo
+from hearth_bowl.paths import DEMO_DATA, WEB, own_data
+from hearth_bowl.store.db import Database
+from hearth_bowl.store.migrate import migrate
+
+DEFAULT_PORT: Final = 8741
+LOOPBACK: Final = "127.0.0.1"
+THREADS: Final = 4
+FILE: Final = "hearth-bowl.sqlite3"
+
+
+class CannotStart(RuntimeError):  # noqa: N818
+    """Why the server cannot start, in one sentence."""
+
+
+def run(verb: str, arguments: Sequence[str]) -> int:
+    """Start the server and stay; return the exit code."""
+    options = _options(verb, arguments)
+    try:
+        _serve(verb, options)
+    except CannotStart as problem:
+        print(problem, file=sys.stderr)
+        return 1
+    except KeyboardInterrupt:
+        print("Stopped.", file=sys.stderr)
+    return 0
+
+
+def _options(verb: str, arguments: Sequence[str]) -> argparse.Namespace:
+    parser = argparse.ArgumentParser(prog=f"hearth {verb}", allow_abbrev=False)
+    parser.add_argument("--port", type=int, default=DEFAULT_PORT, help="the port to listen on")
+    parser.add_argument("--host", default=LOOPBACK, help="the address to listen on; this machine only unless you say")
+    parser.add_argument("--data", type=Path, default=None, help="the folder that holds the data")
+    return parser.parse_args(arguments)
+
+
+def _serve(verb: str, options: argparse.Namespace) -> None:
+    folder = options.data or (DEMO_DATA if verb == "demo" else own_data())
+    _check_port(options.host, options.port)
+    database = open_data(folder, demo=verb == "demo")
+    app = create_app(database, WEB, LOOPBACK_HOSTS | {options.host})
+    server = create_server(app, host=options.host, port=options.port, threads=THREADS, ident=None)
+    print(f"Hearth Bowl is at http://{options.host}:{options.port}/ (Ctrl-C stops it)", flush=True)
+    server.run()
+
+
+def _check_port(host: str, port: int) -> None:
+    if not 1 <= port <= 65535:
+        raise CannotStart(f"Port {port} is no port: choose one from 1 to 65535.")
+    try:
+        family = socket.AF_INET6 if ":" in host else socket.AF_INET
+        with socket.socket(family, socket.SOCK_STREAM) as trial:
+            trial.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
+            trial.bind((host, port))
+    except OSError as problem:
+        raise CannotStart(
+            f"Port {port} on {host} cannot be used ({problem.strerror}): stop what uses it, or give another --port."
+        ) from None
+
+
+def open_data(folder: Path, demo: bool) -> Database:
+    """Return the database in a folder, made and migrated; with the demo's data where it was empty.
+
+    :raises CannotStart: the folder cannot be written.
+    """
+    file = folder / FILE
+    try:
+        folder.mkdir(parents=True, exist_ok=True)
+        probe = folder / ".write-test"
+        probe.touch()
+        probe.unlink()
+    except OSError as problem:
+        raise CannotStart(f"The data folder {folder} cannot be written ({problem.strerror}).") from None
+    migrate(file)
+    database = Database(file)
+    if demo:
+        load_demo(database)
+    return database

@@ -1,0 +1,62 @@
+"""Formula: what the bench shows of a recipe, perhaps while an amount is typed or the ratio slid."""
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from typing import Any
+
+from hearth_bowl.core.errors import BadInput
+from hearth_bowl.core.formula import Formula, formula
+from hearth_bowl.core.offers import shown_g
+from hearth_bowl.core.recipe import Recipe
+from hearth_bowl.core.slide import slide_of, slide_to
+from hearth_bowl.core.typed_amount import read_amount
+from hearth_bowl.formats.recipe_file import recipe_from, recipe_record
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Bench:
+    """A recipe after what was typed or slid, and all that is shown of it."""
+
+    recipe: Recipe
+    record: dict[str, Any]
+    formula: Formula
+
+
+def bench(record: Mapping[str, Any], at_c: float, ratio: float | None = None) -> Bench:
+    """Return the bench of a recipe file's content.
+
+    A line may hold `typed`, an amount as a cook types it, in place of its amount and unit. With `ratio` the recipe is
+    slid there first, to amounts that a scale can weigh.
+
+    :raises BadInput: naming the field.
+    """
+    recipe = recipe_from(_with_typed_amounts(record))
+    if ratio is not None:
+        recipe = _weighable(recipe, slide_to(recipe, ratio))
+    return Bench(recipe=recipe, record=recipe_record(recipe), formula=formula(recipe, at_c))
+
+
+def _weighable(before: Recipe, slid: Recipe) -> Recipe:
+    slide = slide_of(before)
+    moving = slide.moving if slide else ()
+    return before.with_amounts_g(
+        [shown_g(grams) if position in moving else grams for position, grams in enumerate(slid.amounts_g)]
+    )
+
+
+def _with_typed_amounts(record: Mapping[str, Any]) -> dict[str, Any]:
+    lines = []
+    for position, line in enumerate(record.get("lines", [])):
+        typed = line.get("typed")
+        if typed is None:
+            lines.append(line)
+            continue
+        try:
+            amount = read_amount(typed, line.get("unit", "g"))
+        except BadInput as problem:
+            raise problem.under("lines", position) from None
+        changed = {**line, "amount": amount.amount, "amount_high": amount.amount_high, "unit": amount.unit}
+        if amount.size_g is not None:
+            changed["piece_g" if amount.unit == "piece" else "pack_g"] = amount.size_g
+        lines.append(changed)
+    return {**record, "lines": lines}

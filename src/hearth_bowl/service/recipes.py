@@ -1,0 +1,205 @@
+"""Recipes: list, make, save, keep a version, go back to one."""
+
+import json
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
+from datetime import datetime
+from typing import Any
+
+from sqlalchemy import delete, func, select
+from sqlalchemy.orm import Session, selectinload
+
+from hearth_bowl.core.recipe import Line, Recipe, check_name
+from hearth_bowl.formats.recipe_file import FORMAT, line_record, recipe_from, recipe_record
+from hearth_bowl.service.errors import ChangedMeanwhile, NotFound
+from hearth_bowl.store.models import RecipeLineRow, RecipeRow, RecipeVersionRow
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class RecipeInList:
+    """A recipe as the list shows it."""
+
+    id: int
+    name: str
+    family: str
+    use: str | None
+    changed_at: datetime
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class StoredRecipe:
+    """A recipe with its stored state. `recipe` is a recipe file's content."""
+
+    id: int
+    revision: int
+    changed_at: datetime
+    recipe: dict[str, Any]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class KeptVersion:
+    """A kept version: its number, name, moment, and the recipe file's content as it was."""
+
+    number: int
+    name: str
+    kept_at: datetime
+    recipe: dict[str, Any]
+
+
+def list_recipes(session: Session) -> list[RecipeInList]:
+    """Return all recipes, in the order in which they were made."""
+    rows = session.scalars(select(RecipeRow).order_by(RecipeRow.id))
+    return [
+        RecipeInList(id=row.id, name=row.name, family=row.family, use=row.use, changed_at=row.changed_at)
+        for row in rows
+    ]
+
+
+def get_recipe(session: Session, recipe_id: int) -> StoredRecipe:
+    """Return one recipe.
+
+    :raises NotFound: there is none.
+    """
+    return _stored(_row(session, recipe_id))
+
+
+def create_recipe(session: Session, record: Mapping[str, Any], now: datetime) -> StoredRecipe:
+    """Store a new recipe.
+
+    :raises BadInput: naming the field.
+    """
+    recipe = recipe_from(record)
+    row = RecipeRow(
+        name=recipe.name, family=recipe.family, use=recipe.use, revision=1, created_at=now, changed_at=now, lines=[]
+    )
+    session.add(row)
+    session.flush()
+    _write_lines(session, row.id, recipe)
+    return _stored(_row(session, row.id))
+
+
+def save_recipe(
+    session: Session, recipe_id: int, record: Mapping[str, Any], revision: int, now: datetime
+) -> StoredRecipe:
+    """Store a recipe's new state, made from the state of `revision`.
+
+    :raises BadInput: naming the field. :raises NotFound: there is none.
+    :raises ChangedMeanwhile: another save came between; nothing is overwritten.
+    """
+    recipe = recipe_from(record)
+    row = _row(session, recipe_id)
+    if row.revision != revision:
+        raise ChangedMeanwhile(row.revision)
+    row.name, row.family, row.use = recipe.name, recipe.family, recipe.use
+    row.revision, row.changed_at = revision + 1, now
+    _write_lines(session, row.id, recipe)
+    session.flush()
+    return _stored(_row(session, recipe_id))
+
+
+def delete_recipe(session: Session, recipe_id: int) -> None:
+    """Delete a recipe with its versions.
+
+    :raises NotFound: there is none.
+    """
+    _row(session, recipe_id)
+    session.execute(delete(RecipeRow).where(RecipeRow.id == recipe_id))
+
+
+def keep_version(session: Session, recipe_id: int, name: str, now: datetime) -> KeptVersion:
+    """Keep the recipe as it is stored now, for good, with the composition of everything in it.
+
+    :raises BadInput: at `name`. :raises NotFound: there is no such recipe.
+    """
+    recipe = recipe_from(get_recipe(session, recipe_id).recipe)
+    last = session.scalar(select(func.max(RecipeVersionRow.number)).where(RecipeVersionRow.recipe_id == recipe_id))
+    number = (last or 0) + 1
+    row = RecipeVersionRow(
+        recipe_id=recipe_id,
+        number=number,
+        name=check_name(name or f"Version {number}"),
+        document=_dumped(recipe_record(recipe)),
+        compositions=_dumped({line.ingredient.label: dict(line.ingredient.composition_pct) for line in recipe.lines}),
+        kept_at=now,
+    )
+    session.add(row)
+    session.flush()
+    return _kept(row)
+
+
+def list_versions(session: Session, recipe_id: int) -> Sequence[KeptVersion]:
+    """Return a recipe's kept versions, the newest first.
+
+    :raises NotFound: there is no such recipe.
+    """
+    _row(session, recipe_id)
+    rows = session.scalars(
+        select(RecipeVersionRow).where(RecipeVersionRow.recipe_id == recipe_id).order_by(RecipeVersionRow.number.desc())
+    )
+    return [_kept(row) for row in rows]
+
+
+def _row(session: Session, recipe_id: int) -> RecipeRow:
+    row = session.scalar(
+        select(RecipeRow)
+        .where(RecipeRow.id == recipe_id)
+        .options(selectinload(RecipeRow.lines))
+        .execution_options(populate_existing=True)
+    )
+    if row is None:
+        raise NotFound("recipe", recipe_id)
+    return row
+
+
+def _write_lines(session: Session, recipe_id: int, recipe: Recipe) -> None:
+    session.execute(delete(RecipeLineRow).where(RecipeLineRow.recipe_id == recipe_id))
+    session.execute(
+        RecipeLineRow.__table__.insert(),  # type: ignore[attr-defined]
+        [_line_row(recipe_id, position, line) for position, line in enumerate(recipe.lines)],
+    )
+
+
+def _line_row(recipe_id: int, position: int, line: Line) -> dict[str, Any]:
+    ingredient = line_record(line)["ingredient"]
+    is_own = isinstance(ingredient, dict)
+    return {
+        "recipe_id": recipe_id,
+        "position": position,
+        "ingredient_key": None if is_own else ingredient,
+        "own_ingredient": _dumped(ingredient) if is_own else None,
+        "amount": line.amount,
+        "amount_high": line.amount_high,
+        "unit": line.unit,
+        "measure": line.measure,
+        "stage": line.stage,
+        "pinned": line.pinned,
+        "pack_g": line.pack_g,
+        "piece_g": line.piece_g,
+    }
+
+
+def _stored(row: RecipeRow) -> StoredRecipe:
+    lines = [
+        {
+            "ingredient": json.loads(line.own_ingredient) if line.own_ingredient else line.ingredient_key,
+            "amount": line.amount,
+            "amount_high": line.amount_high,
+            "unit": line.unit,
+            "measure": line.measure,
+            "stage": line.stage,
+            "pinned": line.pinned,
+            "pack_g": line.pack_g,
+            "piece_g": line.piece_g,
+        }
+        for line in row.lines
+    ]
+    record = {"format": FORMAT, "version": 1, "name": row.name, "family": row.family, "use": row.use, "lines": lines}
+    return StoredRecipe(id=row.id, revision=row.revision, changed_at=row.changed_at, recipe=record)
+
+
+def _kept(row: RecipeVersionRow) -> KeptVersion:
+    return KeptVersion(number=row.number, name=row.name, kept_at=row.kept_at, recipe=json.loads(row.document))
+
+
+def _dumped(value: object) -> str:
+    return json.dumps(value, ensure_ascii=False, allow_nan=False)

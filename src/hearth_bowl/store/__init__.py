@@ -1,0 +1,1 @@
+"""All that knows SQL: the engine, the rows, the migrations."""

@@ -1,0 +1,58 @@
+"""The database: one SQLite file, write-ahead log, foreign keys on, every write in a transaction."""
+
+from collections.abc import Iterator
+from contextlib import contextmanager
+from pathlib import Path
+from typing import Any, Final
+
+from sqlalchemy import Connection, Engine, create_engine, event
+from sqlalchemy.orm import Session
+
+BUSY_TIMEOUT_MS: Final = 5000
+
+
+def open_engine(path: Path, foreign_keys: bool = True) -> Engine:
+    """Return an engine on a SQLite file. Transactions are begun by us, not by the driver."""
+    engine = create_engine(f"sqlite:///{path}")
+
+    @event.listens_for(engine, "connect")
+    def _prepare(connection: Any, _record: object) -> None:
+        connection.isolation_level = None
+        cursor = connection.cursor()
+        cursor.execute(f"PRAGMA busy_timeout={BUSY_TIMEOUT_MS}")
+        cursor.execute("PRAGMA journal_mode=WAL")
+        cursor.execute("PRAGMA synchronous=FULL")
+        cursor.execute(f"PRAGMA foreign_keys={'ON' if foreign_keys else 'OFF'}")
+        cursor.close()
+
+    @event.listens_for(engine, "begin")
+    def _begin(connection: Connection) -> None:
+        mode = connection.get_execution_options().get("begin_mode", "DEFERRED")
+        connection.exec_driver_sql(f"BEGIN {mode}")
+
+    return engine
+
+
+class Database:
+    """Sessions on one SQLite file: `reading()` and `writing()`."""
+
+    def __init__(self, path: Path) -> None:
+        self.path = path
+        self.engine = open_engine(path)
+        self._writer = self.engine.execution_options(begin_mode="IMMEDIATE")
+
+    @contextmanager
+    def reading(self) -> Iterator[Session]:
+        """Give a session that changes nothing."""
+        with Session(self.engine) as session:
+            yield session
+
+    @contextmanager
+    def writing(self) -> Iterator[Session]:
+        """Give a session in one transaction: it commits at the end and rolls back on any error."""
+        with Session(self._writer) as session, session.begin():
+            yield session
+
+    def close(self) -> None:
+        """Let go of the file."""
+        self.engine.dispose()
