@@ -5,7 +5,7 @@ from contextlib import contextmanager
 from typing import Any, Final
 
 from flask import Flask, Response
-from pydantic import BaseModel, ValidationError
+from pydantic import BaseModel, ConfigDict, ValidationError
 from werkzeug.exceptions import HTTPException
 
 from hearth_bowl.core.errors import BadInput
@@ -19,6 +19,8 @@ UNION_STEPS: Final = frozenset({"str", "OwnIngredientIn", "float", "int"})
 class FieldProblem(BaseModel):
     """What was wrong at one field."""
 
+    model_config = ConfigDict(json_schema_serialization_defaults_required=True)
+
     path: list[str | int]
     code: str
     message: str
@@ -27,6 +29,8 @@ class FieldProblem(BaseModel):
 
 class Problem(BaseModel):
     """A refusal."""
+
+    model_config = ConfigDict(json_schema_serialization_defaults_required=True)
 
     title: str
     status: int

@@ -19,7 +19,7 @@ spec = SpecTree(
     "flask",
     title="Hearth Bowl",
     version=__version__,
-    path="api",
+    path="description",
     filename="openapi.json",
     page_templates={},
     mode="strict",

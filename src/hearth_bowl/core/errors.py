@@ -44,7 +44,7 @@ def check_number(
     :param above: low itself is not allowed.
     :raises BadInput: naming the field and the range.
     """
-    allowed = f"a number {'above' if above else 'from'} {low:g} {'up ' if above else ''}to {high:g} {unit}".rstrip()
+    allowed = f"a number {'above' if above else 'from'} {low:g} {'up ' if above else ''}to {high:.10g} {unit}".rstrip()
     if isinstance(value, bool) or not isinstance(value, int | float):
         raise BadInput(field, "not a number", allowed, "not-a-number")
     try:

@@ -18,12 +18,29 @@ MOST_TIMES: Final = 4.0
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
+class Moved:
+    """New grams for the line at a position."""
+
+    position: int
+    amount_g: float
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Added:
+    """A new line: an ingredient of the library, its grams and stage."""
+
+    ingredient: str
+    amount_g: float
+    stage: str
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Offer:
-    """A change to try: new grams at some positions, and perhaps a new line (ingredient key, grams, stage)."""
+    """A change to try: lines that move, and perhaps a new one."""
 
     label: str
-    changes: tuple[tuple[int, float], ...]
-    add: tuple[str, float, str] | None = None
+    changes: tuple[Moved, ...]
+    add: Added | None = None
 
 
 def split_offer(recipe: Recipe, assessment: Assessment) -> Offer | None:
@@ -45,8 +62,8 @@ def split_offer(recipe: Recipe, assessment: Assessment) -> Offer | None:
     more_g = shown_g(more_g, up=True)
     label = f"Try {more_g:g} g more {milk.name.lower()}" if position is not None else f"Try {more_g:g} g whole milk"
     if position is None:
-        return Offer(label=label, changes=(), add=("milk_whole", more_g, "warm"))
-    return Offer(label=label, changes=((position, recipe.amounts_g[position] + more_g),))
+        return Offer(label=label, changes=(), add=Added(ingredient="milk_whole", amount_g=more_g, stage="warm"))
+    return Offer(label=label, changes=(Moved(position=position, amount_g=recipe.amounts_g[position] + more_g),))
 
 
 def set_offer(recipe: Recipe, assessment: Assessment) -> Offer | None:
@@ -74,8 +91,10 @@ def set_offer(recipe: Recipe, assessment: Assessment) -> Offer | None:
 
 
 def _slide_offer(recipe: Recipe, moving: tuple[int, ...], factor: float) -> Offer | None:
-    changes = tuple((position, shown_g(recipe.amounts_g[position] * factor)) for position in moving)
-    moved_g = sum(grams - recipe.amounts_g[position] for position, grams in changes)
+    changes = tuple(
+        Moved(position=position, amount_g=shown_g(recipe.amounts_g[position] * factor)) for position in moving
+    )
+    moved_g = sum(change.amount_g - recipe.amounts_g[change.position] for change in changes)
     if abs(moved_g) < 1:
         return None
     name = recipe.lines[moving[0]].ingredient.name if len(moving) == 1 else "chocolate"

@@ -134,9 +134,9 @@ def _split(recipe: Recipe, assessment: Assessment) -> Reading:
 def _keeps(assessment: Assessment) -> Reading:
     kept, water = assessment.keeping, assessment.water_activity
     gauge = None
-    words = f"Because: {kept.because}. "
+    words = "" if kept.because.startswith("water activity") else f"Because of {kept.because}. "
     if water.estimate is not None and water.low is not None and water.high is not None:
-        words += f"Water activity about {water.estimate:.2f} ({water.low:.2f} to {water.high:.2f}), an estimate. "
+        words += f"Water activity about {water.estimate:.2f} ({water.low:.2f} to {water.high:.2f}), estimated. "
         gauge = Gauge(value=water.estimate, low=water.low, high=water.high, scale_low=0.3, scale_high=1.0)
     return Reading(
         code="keeps",

@@ -6,12 +6,20 @@ from hearth_bowl.core.assess import Assessment
 from hearth_bowl.core.sources import SOURCES
 
 
+@dataclass(frozen=True, slots=True)
+class Figure:
+    """A figure that went in, with its unit."""
+
+    name: str
+    value: str
+
+
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Why:
-    """The working behind a reading. `inputs` are (name, figure with its unit)."""
+    """The working behind a reading."""
 
     formula: str
-    inputs: tuple[tuple[str, str], ...]
+    inputs: tuple[Figure, ...]
     source: str
     band: str
     narrower: str
@@ -23,7 +31,7 @@ def why_set(assessment: Assessment) -> Why:
     if assessment.set.rule == "water-free":
         return Why(
             formula="1.12 ln(1 + P) + 2.2 φ − 1.4, P the solid fat in % of the fat, φ the share of dry particles",
-            inputs=(("Fat", f"{assessment.mixture.fat_g:.1f} g"), ("Mass", f"{assessment.mass_g:.1f} g")),
+            inputs=(Figure("Fat", f"{assessment.mixture.fat_g:.1f} g"), Figure("Mass", f"{assessment.mass_g:.1f} g")),
             source=SOURCES["set-water-free"],
             band="±0.6",
             narrower="Note how your batch came out: a verdict by texture words.",
@@ -32,11 +40,11 @@ def why_set(assessment: Assessment) -> Why:
         formula="3.02 ln R + 2.00, R = (solid fat + 0.5 cocoa solids + 0.5 milk solids + 0.12 sugar crystals + fruit "
         "solids) ÷ (water + alcohol + 0.8 glycerine + 0.3 sorbitol)",
         inputs=(
-            ("Fat, solid or not", f"{assessment.mixture.fat_g:.1f} g"),
-            ("Cocoa solids", f"{grams['cocoa_nonfat']:.1f} g"),
-            ("Milk solids", f"{grams['msnf']:.1f} g"),
-            ("Water", f"{grams['water']:.1f} g"),
-            ("Alcohol", f"{grams['ethanol']:.1f} g"),
+            Figure("Fat, solid or not", f"{assessment.mixture.fat_g:.1f} g"),
+            Figure("Cocoa solids", f"{grams['cocoa_nonfat']:.1f} g"),
+            Figure("Milk solids", f"{grams['msnf']:.1f} g"),
+            Figure("Water", f"{grams['water']:.1f} g"),
+            Figure("Alcohol", f"{grams['ethanol']:.1f} g"),
         ),
         source=SOURCES["set-judgement"],
         band="±0.4 at 20 °C, ±0.7 elsewhere",
@@ -49,8 +57,8 @@ def why_split(assessment: Assessment) -> Why:
     return Why(
         formula="total fat ÷ water: under 1.8 safe, to 2.3 take care, to 2.8 fragile, to 4 expect it to split",
         inputs=(
-            ("Fat", f"{assessment.mixture.fat_g:.1f} g"),
-            ("Water", f"{assessment.mixture.grams['water']:.1f} g"),
+            Figure("Fat", f"{assessment.mixture.fat_g:.1f} g"),
+            Figure("Water", f"{assessment.mixture.grams['water']:.1f} g"),
         ),
         source=SOURCES["split-practice"],
         band="Milk protein, lecithin, a blender or glucose syrup help by a third of a band; under 30 °C or over 60 °C "
@@ -67,10 +75,10 @@ def why_keeps(assessment: Assessment) -> Why:
         formula="ln aw = ln Xw − 1.0998 (298.15/T)(1 − 1.0038 Xs − 0.24653 Xs²)(Σ √K X)², water that solids bind taken "
         "off; the cautious end of the band and the part that spoils first set the days",
         inputs=(
-            ("Water", f"{grams['water']:.1f} g"),
-            ("Sugars", f"{assessment.mixture.sugars_g:.1f} g"),
-            ("Sugar left as crystals", f"{assessment.undissolved_sugar_g:.1f} g"),
-            ("Plain equation", model),
+            Figure("Water", f"{grams['water']:.1f} g"),
+            Figure("Sugars", f"{assessment.mixture.sugars_g:.1f} g"),
+            Figure("Sugar left as crystals", f"{assessment.undissolved_sugar_g:.1f} g"),
+            Figure("Plain equation", model),
         ),
         source=f"{SOURCES['norrish-1966']} {SOURCES['keeping-practice']}",
         band="±0.03 for ganache; grained against not for fudge. Never a certificate that it is safe",
@@ -82,7 +90,7 @@ def why_sweetness(assessment: Assessment) -> Why:
     """Return the working of the sweetness."""
     return Why(
         formula="sum of grams × relative sweetness: sucrose 1, glucose .70, fructose 1.20, lactose .20, maltose .40",
-        inputs=(("Sugars", f"{assessment.mixture.sugars_g:.1f} g"), ("Mass", f"{assessment.mass_g:.1f} g")),
+        inputs=(Figure("Sugars", f"{assessment.mixture.sugars_g:.1f} g"), Figure("Mass", f"{assessment.mass_g:.1f} g")),
         source=SOURCES["sweetness-textbooks"],
         band="weak to fair, about ±10 %",
         narrower="The sugars on your chocolate's label.",

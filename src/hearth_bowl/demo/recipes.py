@@ -60,8 +60,8 @@ RECIPES: Final = (
         "roll",
         (
             ("hazelnut_paste", 180, "g", "melt"),
-            ("milk38", 210, "g", "melt"),
-            ("cocoa_butter", 10, "g", "melt"),
+            ("milk38", 200, "g", "melt"),
+            ("cocoa_butter", 8, "g", "melt"),
             ("sugar_icing", 60, "g", "fold-in"),
             ("salt", 1, "g", "fold-in"),
         ),

@@ -1,0 +1,37 @@
+import createClient from "openapi-fetch";
+import type { components, paths } from "./schema.gen";
+
+export type Schemas = components["schemas"];
+export type Recipe = Schemas["RecipeOut"];
+export type Line = Schemas["LineOut"] & { typed?: string };
+export type Bench = Schemas["FormulaOut"];
+export type Problem = Schemas["Problem"];
+
+/** What the server refused, with the path of each field. */
+export class ApiError extends Error {
+  constructor(
+    readonly status: number,
+    readonly problem: Problem,
+  ) {
+    super(problem.detail);
+  }
+}
+
+export const client = createClient<paths>({ baseUrl: "/" });
+
+const UNREADABLE = {
+  title: "No answer",
+  detail: "The application does not answer.",
+  errors: [],
+  revision: null,
+};
+
+/** The data of an answer; throws an ApiError for any answer that is not ok. */
+export async function dataOf<T>(
+  answer: Promise<{ data?: T; error?: unknown; response: Response }>,
+): Promise<T> {
+  const { data, error, response } = await answer;
+  if (response.ok) return data as T;
+  const problem = error && typeof error === "object" && "detail" in error ? (error as Problem) : null;
+  throw new ApiError(response.status, problem ?? { ...UNREADABLE, status: response.status });
+}

@@ -1,0 +1,38 @@
+import { useQuery } from "@tanstack/react-query";
+import { Navigate, Route, Routes, useParams } from "react-router";
+import { recipeQueries } from "../api/queries";
+import { FitPage } from "../features/fit";
+import { FormulaPage } from "../features/formula";
+import { Notice } from "./Notice";
+import { Rim } from "./Rim";
+
+/** The places along the thread, each for one recipe. */
+export function App() {
+  return (
+    <Routes>
+      <Route path="/" element={<FirstRecipe />} />
+      <Route path="/recipes/:id/formula" element={<ForRecipe Place={FormulaPage} />} />
+      <Route path="/recipes/:id/fit" element={<ForRecipe Place={FitPage} />} />
+      <Route
+        path="*"
+        element={<Notice title="There is nothing here" text="The address may be mistyped." />}
+      />
+    </Routes>
+  );
+}
+
+function FirstRecipe() {
+  const { data, error } = useQuery(recipeQueries.list);
+  if (error)
+    return <Notice title="The application does not answer" text="Start it again, then reload this page." />;
+  if (!data) return <Rim place={null} />;
+  const first = data.recipes[0];
+  return first ? <Navigate replace to={`/recipes/${first.id}/formula`} /> : <FormulaPage id={null} />;
+}
+
+function ForRecipe({ Place }: { Place: (props: { id: number }) => React.ReactNode }) {
+  const id = Number(useParams().id);
+  if (!Number.isInteger(id))
+    return <Notice title="There is no such recipe" text="The address may be mistyped." />;
+  return <Place key={id} id={id} />;
+}

@@ -1,0 +1,45 @@
+import { Link } from "react-router";
+import { Kitchen } from "../features/kitchen";
+
+const PLACES = [
+  { key: "formula", name: "Formula" },
+  { key: "fit", name: "Fit" },
+] as const;
+
+type Place = (typeof PLACES)[number]["key"];
+
+/** The blue rim: the product's name, the thread through the places of one batch, and the kitchen. */
+export function Rim({ place, recipeId }: { place: Place | null; recipeId?: number }) {
+  return (
+    <header className="on-rim flex min-h-13 flex-wrap items-center gap-x-7 bg-rim px-5 text-sheet max-sm:px-3">
+      <Link to="/" className="font-display font-semibold text-[22px]">
+        Hearth Bowl
+      </Link>
+      {recipeId !== undefined && (
+        <nav aria-label="The thread" className="flex items-center">
+          {PLACES.map((knot, position) => (
+            <span key={knot.key} className="flex items-center">
+              {position > 0 && (
+                <span aria-hidden="true" className="mx-2 w-8 border-rim-pale border-t-2 border-dashed" />
+              )}
+              <Link
+                to={`/recipes/${recipeId}/${knot.key}`}
+                aria-current={knot.key === place ? "page" : undefined}
+                className="flex min-h-11 items-center gap-2 text-[15px] aria-[current=page]:font-bold"
+              >
+                <span
+                  aria-hidden="true"
+                  className={`size-3 rounded-full border-2 ${knot.key === place ? "border-butter-deep bg-butter-deep" : "border-rim-pale"}`}
+                />
+                {knot.name}
+              </Link>
+            </span>
+          ))}
+        </nav>
+      )}
+      <div className="ml-auto">
+        <Kitchen />
+      </div>
+    </header>
+  );
+}

@@ -1,0 +1,74 @@
+import type { Schemas } from "../../api/client";
+import { Choice, TextField } from "../../ui/Field";
+import type { Asked } from "./ask";
+import type { Vessel } from "./scale";
+
+type Props = {
+  vessel: Vessel;
+  asked: Asked;
+  problem: Schemas["Problem"] | null;
+  library: Schemas["LibraryOut"] | undefined;
+  onAsk: (part: Partial<Asked>) => void;
+};
+
+/** What to ask of the vessel: only the questions that its kind has. */
+export function AskForm({ vessel, asked, problem, library, onAsk }: Props) {
+  const field = (name: keyof Asked, label: string, at: string = name) => (
+    <TextField
+      label={label}
+      inputMode="decimal"
+      autoComplete="off"
+      value={String(asked[name])}
+      problem={problemAt(problem, at)}
+      onChange={(event) => onAsk({ [name]: event.target.value })}
+    />
+  );
+  if (vessel.kind === "pan")
+    return (
+      <div className="grid grid-cols-2 gap-x-3 gap-y-2">
+        {field("thickness_mm", `Thickness, mm (to ${vessel.depth_mm})`)}
+        {field("pieces", "Pieces, at least")}
+        {field("piece_length_mm", "or a piece, mm", "piece_mm")}
+        {field("piece_width_mm", "by mm")}
+        {field("mass_g", "or use so much, g")}
+        {field("loss_pct", "Lost to bowl and knife, %")}
+      </div>
+    );
+  const noShell = asked.shell === "none";
+  return (
+    <div className="grid grid-cols-2 gap-x-3 gap-y-2">
+      <div className="col-span-2">
+        <Choice label="Shell" value={asked.shell} onChange={(event) => onAsk({ shell: event.target.value })}>
+          <option value="none">no shell: straight into the mould</option>
+          {library?.ingredients
+            .filter((row) => row.kind === "chocolate" || row.kind === "compound")
+            .map((row) => (
+              <option key={row.key} value={row.key}>
+                {row.name}
+              </option>
+            ))}
+        </Choice>
+      </div>
+      {!noShell && field("wall_mm", "Wall, mm")}
+      {!noShell && !asked.halves && field("cap_mm", "Cap, mm")}
+      {field("headroom_mm", "Room left above, mm")}
+      {field("pieces", "Pieces")}
+      {field("mass_g", "or use so much, g")}
+      {field("loss_pct", "Lost to bowl and bag, %")}
+      <label className="col-span-2 flex min-h-11 items-center gap-2">
+        <input
+          type="checkbox"
+          className="size-5 accent-rim"
+          checked={asked.halves}
+          onChange={(event) => onAsk({ halves: event.target.checked })}
+        />
+        Join two halves into one piece
+      </label>
+    </div>
+  );
+}
+
+function problemAt(problem: Schemas["Problem"] | null, name: string): string | null {
+  const found = problem?.errors.find((error) => error.path.includes(name));
+  return found ? `${found.message}: ${found.allowed}` : null;
+}

@@ -1,0 +1,161 @@
+import { ScaledFigure } from "./ScaledFigure";
+import { cavityGrid, cavityPlan, type FitAnswer, panPlan, type Vessel } from "./scale";
+
+const GAP_SHARE = 0.28;
+
+/** The vessel from above, to scale, with the cut of a slab or the cavities that are filled. */
+export function PlanDrawing({ vessel, fit }: { vessel: Vessel; fit: FitAnswer | null }) {
+  return vessel.kind === "pan" ? (
+    <PanPlan vessel={vessel} fit={fit} />
+  ) : (
+    <MouldPlan vessel={vessel} fit={fit} />
+  );
+}
+
+function PanPlan({ vessel, fit }: { vessel: Vessel; fit: FitAnswer | null }) {
+  const { length, width, isRound } = panPlan(vessel);
+  const edge = Math.max(length, width) * 0.04;
+  const alt = `From above: ${isRound ? `${length} mm across` : `${length} by ${width} mm`}${fit?.grid ? `, cut ${fit.grid[0]} by ${fit.grid[1]}` : ""}.`;
+  return (
+    <Frame width={length + 2 * edge} height={width + 2 * edge} alt={alt}>
+      <g transform={`translate(${edge} ${edge})`}>
+        {isRound ? (
+          <>
+            <circle
+              className="fill-[#e2c08c] stroke-rim"
+              {...circle(length)}
+              strokeWidth="2"
+              vectorEffect="non-scaling-stroke"
+            />
+            {vessel.shape === "tube" && (
+              <circle
+                cx={length / 2}
+                cy={length / 2}
+                r={(vessel.inner_diameter_mm ?? 0) / 2}
+                className="fill-ground stroke-rim"
+                strokeWidth="2"
+                vectorEffect="non-scaling-stroke"
+              />
+            )}
+          </>
+        ) : (
+          <RectanglePan vessel={vessel} length={length} width={width} />
+        )}
+        <CutLines vessel={vessel} fit={fit} length={length} width={width} />
+      </g>
+    </Frame>
+  );
+}
+
+const circle = (across: number) => ({ cx: across / 2, cy: across / 2, r: across / 2 });
+
+function RectanglePan({ vessel, length, width }: { vessel: Vessel; length: number; width: number }) {
+  const line = { strokeWidth: "2", vectorEffect: "non-scaling-stroke" } as const;
+  const inner = vessel.shape === "loaf" ? { l: vessel.length_mm ?? 0, w: vessel.width_mm ?? 0 } : null;
+  return (
+    <>
+      <rect
+        width={length}
+        height={width}
+        rx={vessel.corner_mm ?? 0}
+        className="fill-[#e2c08c] stroke-rim"
+        {...line}
+      />
+      {inner && (
+        <rect
+          x={(length - inner.l) / 2}
+          y={(width - inner.w) / 2}
+          width={inner.l}
+          height={inner.w}
+          className="fill-none stroke-rim"
+          strokeDasharray="4 4"
+          {...line}
+        />
+      )}
+    </>
+  );
+}
+
+function CutLines({
+  vessel,
+  fit,
+  length,
+  width,
+}: {
+  vessel: Vessel;
+  fit: FitAnswer | null;
+  length: number;
+  width: number;
+}) {
+  if (!fit?.grid || !fit.piece_mm) return null;
+  const [nx = 0, ny = 0] = fit.grid;
+  const [p = 0, q = 0] = fit.piece_mm;
+  const baseLength = vessel.length_mm ?? length;
+  const baseWidth = vessel.width_mm ?? width;
+  const left = (length - baseLength) / 2 + (baseLength - nx * p) / 2;
+  const top = (width - baseWidth) / 2 + (baseWidth - ny * q) / 2;
+  const marks: React.ReactNode[] = [];
+  const line = { className: "stroke-soot", strokeWidth: 1, vectorEffect: "non-scaling-stroke" as const };
+  for (let i = 0; i <= nx; i++)
+    marks.push(
+      <line key={`x${i}`} x1={left + i * p} x2={left + i * p} y1={top} y2={top + ny * q} {...line} />,
+    );
+  for (let j = 0; j <= ny; j++)
+    marks.push(
+      <line key={`y${j}`} x1={left} x2={left + nx * p} y1={top + j * q} y2={top + j * q} {...line} />,
+    );
+  return <g>{marks}</g>;
+}
+
+function MouldPlan({ vessel, fit }: { vessel: Vessel; fit: FitAnswer | null }) {
+  const count = vessel.cavities ?? 1;
+  const { columns, rows } = cavityGrid(count);
+  const { length, width, isRound } = cavityPlan(vessel);
+  const gap = Math.min(length, width) * GAP_SHARE;
+  const pitchX = length + gap;
+  const pitchY = width + gap;
+  const filled = Math.min(count, (fit?.halves ?? fit?.pieces ?? count) as number);
+  const alt = `From above: ${count} cavities, ${filled} of them filled in the first pour; how they stand in your mould may differ.`;
+  return (
+    <Frame width={columns * pitchX + gap} height={rows * pitchY + gap} alt={alt}>
+      <rect
+        width={columns * pitchX + gap}
+        height={rows * pitchY + gap}
+        rx={gap}
+        className="fill-sheet stroke-rim"
+        strokeWidth="2"
+        vectorEffect="non-scaling-stroke"
+      />
+      {Array.from({ length: count }, (_, i) => {
+        const x = gap + (i % columns) * pitchX;
+        const y = gap + Math.floor(i / columns) * pitchY;
+        const look = {
+          className: `${i < filled ? "fill-[#e2c08c]" : "fill-ground"} stroke-rim`,
+          strokeWidth: 1.5,
+          vectorEffect: "non-scaling-stroke" as const,
+        };
+        return isRound ? (
+          // biome-ignore lint/suspicious/noArrayIndexKey: cavities are equal and stay in place
+          <ellipse key={i} cx={x + length / 2} cy={y + width / 2} rx={length / 2} ry={width / 2} {...look} />
+        ) : (
+          // biome-ignore lint/suspicious/noArrayIndexKey: cavities are equal and stay in place
+          <rect key={i} x={x} y={y} width={length} height={width} {...look} />
+        );
+      })}
+    </Frame>
+  );
+}
+
+function Frame(props: { width: number; height: number; alt: string; children: React.ReactNode }) {
+  return (
+    <ScaledFigure
+      widthMm={props.width}
+      heightMm={props.height}
+      boxPx={[520, 300]}
+      alt={props.alt}
+      caption="From above"
+    >
+      {props.children}
+    </ScaledFigure>
+  );
+}

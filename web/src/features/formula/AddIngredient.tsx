@@ -1,0 +1,68 @@
+import { useState } from "react";
+import type { Schemas } from "../../api/client";
+import { TextField } from "../../ui/Field";
+import { Popover } from "../../ui/Popover";
+
+type Props = { library: Schemas["LibraryOut"] | undefined; onAdd: (key: string, kind: string) => void };
+
+const MOST_SHOWN = 40;
+
+/** Find an ingredient by name and put it in the bowl. */
+export function AddIngredient({ library, onAdd }: Props) {
+  const [open, setOpen] = useState(false);
+  const [wanted, setWanted] = useState("");
+  const words = wanted.toLowerCase().split(/\s+/).filter(Boolean);
+  const found = (library?.ingredients ?? []).filter((row) => {
+    const text = `${row.name} ${row.key} ${row.kind}`.toLowerCase();
+    return words.every((word) => text.includes(word));
+  });
+  const add = (row: Schemas["IngredientOut"]) => {
+    setOpen(false);
+    setWanted("");
+    onAdd(row.key, row.kind);
+  };
+  return (
+    <Popover
+      open={open}
+      onOpenChange={setOpen}
+      label="Add an ingredient"
+      trigger={
+        <button
+          type="button"
+          className="min-h-11 pl-12 text-left text-rim underline-offset-4 hover:underline"
+        >
+          Add an ingredient
+        </button>
+      }
+    >
+      <TextField
+        label="Name of the ingredient"
+        autoFocus
+        value={wanted}
+        onChange={(event) => setWanted(event.target.value)}
+        onKeyDown={(event) => {
+          if (event.key === "Enter" && found[0]) add(found[0]);
+        }}
+      />
+      <ul className="mt-2 max-h-72 overflow-auto">
+        {found.slice(0, MOST_SHOWN).map((row) => (
+          <li key={row.key}>
+            <button
+              type="button"
+              onClick={() => add(row)}
+              className="min-h-11 w-full rounded-md px-2 text-left hover:bg-rim-faint"
+            >
+              {row.name}
+            </button>
+          </li>
+        ))}
+      </ul>
+      {found.length === 0 && <p className="mt-2 text-sm">Nothing in the library is called that.</p>}
+      {found.length > MOST_SHOWN && (
+        <p className="mt-2 text-ash text-sm">
+          and {found.length - MOST_SHOWN} more: type a part of the name.
+        </p>
+      )}
+    </Popover>
+  );
+}

@@ -1,0 +1,270 @@
+import { useQuery } from "@tanstack/react-query";
+import { useMemo, useState } from "react";
+import { useNavigate } from "react-router";
+import { ApiError, client, dataOf, type Line, type Schemas } from "../../api/client";
+import { libraryQuery, recipeQueries, settingsQuery } from "../../api/queries";
+import { Notice } from "../../app/Notice";
+import { Rim } from "../../app/Rim";
+import { Button } from "../../ui/Button";
+import { Popover } from "../../ui/Popover";
+import { inOwnDegrees, mass, type Units, useUnits } from "../../units/units";
+import { AddIngredient } from "./AddIngredient";
+import { Bowl } from "./Bowl";
+import { Conflict } from "./Conflict";
+import { LineList } from "./LineList";
+import { RatioRule } from "./RatioRule";
+import { Readings } from "./Readings";
+import { NewRecipe, RecipeTitle } from "./RecipeTitle";
+import { TemperatureStrip } from "./TemperatureStrip";
+import { type BenchState, useBench } from "./useBench";
+import { useShortcuts } from "./useShortcuts";
+import { Versions } from "./Versions";
+
+/** Formula: the lines, the bowl, the ratio rule and the readings of one recipe. */
+export function FormulaPage({ id }: { id: number | null }) {
+  if (id === null)
+    return (
+      <>
+        <Rim place={null} />
+        <main className="mx-auto w-full max-w-md p-8">
+          <h1 className="font-display font-semibold text-3xl">No recipe yet</h1>
+          <p className="mt-2">
+            Here a recipe will show what is in the bowl, whether it sets for its use, how long it keeps, and
+            the grams for your own tin or mould.
+          </p>
+          <NewRecipe />
+        </main>
+      </>
+    );
+  return <StoredFormula id={id} />;
+}
+
+function StoredFormula({ id }: { id: number }) {
+  const stored = useQuery(recipeQueries.one(id));
+  const settings = useQuery(settingsQuery);
+  if (stored.error) {
+    const gone = stored.error instanceof ApiError && stored.error.status === 404;
+    return (
+      <Notice
+        title={gone ? "There is no such recipe" : "The recipe could not be read"}
+        text={gone ? "It may have been deleted." : "The application does not answer. Reload in a moment."}
+      />
+    );
+  }
+  if (!stored.data || !settings.data) return <Rim place="formula" recipeId={id} />;
+  return <BenchPage key={id} stored={stored.data} kitchenC={settings.data.kitchen_c} />;
+}
+
+function BenchPage({ stored, kitchenC }: { stored: Schemas["StoredRecipeOut"]; kitchenC: number }) {
+  const { id } = stored;
+  const state = useBench(stored, kitchenC);
+  const units = useUnits();
+  const navigate = useNavigate();
+  const { data: library } = useQuery(libraryQuery);
+  const kept = useKept(id);
+  const [helping, setHelping] = useState(false);
+  const { undo, redo, bench } = state;
+  useShortcuts(useMemo(() => ({ undo, redo, help: () => setHelping(true) }), [undo, redo]));
+  const ratioProblem = state.problem?.errors.find((error) => error.path.at(-1) === "ratio");
+
+  return (
+    <>
+      <Rim place="formula" recipeId={id} />
+      {state.saving.state === "conflict" && <Conflict message={state.saving.message} recipe={state.recipe} />}
+      <main className="grid flex-1 grid-cols-[384px_minmax(0,1fr)_332px] max-lg:grid-cols-[minmax(0,1fr)_336px] max-md:grid-cols-1">
+        <section
+          aria-label="Recipe"
+          className="border-line border-r px-5 py-3 max-lg:order-2 max-lg:border-t max-md:px-3"
+        >
+          <RecipeTitle id={id} state={state} library={library} />
+          <LineList state={state} library={library} units={units} />
+          <AddIngredient library={library} onAdd={(key, kind) => addLine(state, key, kind)} />
+          <p className="flex items-baseline justify-between border-soot border-t-2 pt-2 font-bold text-[17px]">
+            <span>In the bowl</span>
+            <span>{bench ? mass(bench.mass_g, units) : ""}</span>
+          </p>
+          <div className="mt-3 flex flex-wrap gap-2">
+            <Button
+              look="filled"
+              onClick={async () => {
+                await state.flush();
+                navigate(`/recipes/${id}/fit`);
+              }}
+            >
+              Fit to a pan or mould
+            </Button>
+            <Versions id={id} flush={state.flush} onGoBack={(recipe) => state.change(recipe)} />
+          </div>
+          <div className="mt-1 flex items-center gap-1">
+            <Button look="plain" disabled={!state.canUndo} onClick={undo}>
+              Undo
+            </Button>
+            <Button look="plain" disabled={!state.canRedo} onClick={redo}>
+              Redo
+            </Button>
+            <p role="status" className="ml-auto text-[14px] text-ash">
+              {state.saving.message}
+            </p>
+            <Shortcuts open={helping} onOpenChange={setHelping} />
+          </div>
+          <GeneralProblem problem={state.problem} />
+        </section>
+
+        <section
+          aria-label="The bowl"
+          className="flex min-w-0 flex-col max-lg:order-1 max-lg:col-span-2 max-md:col-span-1"
+        >
+          <div className="flex-1 px-5 pt-4 max-md:px-3">
+            <Sentence bench={bench} units={units} />
+            {bench && (
+              <>
+                <Bowl layers={bench.bowl} grams={bench.mass_g} kept={kept} units={units} />
+                <TemperatureStrip
+                  atC={state.atC}
+                  kitchenC={kitchenC}
+                  zones={bench.temperature_zones}
+                  units={units}
+                  onChange={state.setAtC}
+                />
+              </>
+            )}
+          </div>
+          <div className="border-line border-t bg-sheet px-5 py-2.5 max-md:px-3">
+            {bench && (
+              <RatioRule
+                rule={bench.rule}
+                problem={ratioProblem ? `${ratioProblem.message}: ${ratioProblem.allowed}` : null}
+                onSlide={state.slide}
+                onSettled={state.endGesture}
+              />
+            )}
+          </div>
+        </section>
+
+        <section
+          aria-label="Readings"
+          className="border-line border-l px-5 py-4 max-lg:order-3 max-md:border-l-0 max-md:px-3"
+        >
+          {bench && (
+            <Readings readings={bench.readings} units={units} onTry={(offer) => tryOffer(state, offer)} />
+          )}
+        </section>
+      </main>
+    </>
+  );
+}
+
+function Sentence({ bench, units }: { bench: BenchState["bench"]; units: Units }) {
+  const sentence = bench?.sentence;
+  return (
+    <h2
+      aria-live="polite"
+      className="mb-1 min-h-[72px] font-display font-semibold text-[28px] leading-[1.15]"
+    >
+      {sentence && inOwnDegrees(sentence.lead, units)}
+      {sentence?.turn && (
+        <>
+          , <br className="max-md:hidden" />
+          <span className="text-rim">{inOwnDegrees(sentence.turn, units)}</span>
+        </>
+      )}
+    </h2>
+  );
+}
+
+function GeneralProblem({ problem }: { problem: BenchState["problem"] }) {
+  const shownAtField = problem?.errors.some(
+    (error) => error.path[2] === "lines" || error.path.at(-1) === "ratio",
+  );
+  if (
+    !problem ||
+    (shownAtField && problem.errors.every((error) => error.path.length > 3 || error.path.at(-1) === "ratio"))
+  )
+    return null;
+  return (
+    <p role="alert" className="mt-2 text-copper">
+      {problem.errors.length
+        ? problem.errors.map((e) => `${e.message}. Allowed: ${e.allowed}`).join(" ")
+        : problem.detail}
+    </p>
+  );
+}
+
+function Shortcuts({ open, onOpenChange }: { open: boolean; onOpenChange: (open: boolean) => void }) {
+  return (
+    <Popover
+      open={open}
+      onOpenChange={onOpenChange}
+      label="Keys"
+      align="end"
+      trigger={
+        <Button look="plain" aria-label="Keys" className="max-md:hidden">
+          ?
+        </Button>
+      }
+    >
+      <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1 text-[15px]">
+        <dt className="font-bold">↑ ↓</dt>
+        <dd>in an amount: one step; with Shift ten</dd>
+        <dt className="font-bold">← →</dt>
+        <dd>on a ruler: slide it</dd>
+        <dt className="font-bold">Ctrl Z</dt>
+        <dd>undo; with Shift redo</dd>
+        <dt className="font-bold">?</dt>
+        <dd>these keys</dd>
+      </dl>
+    </Popover>
+  );
+}
+
+/** The level of the newest kept version, for the dashed line. */
+function useKept(id: number): { name: string; grams: number } | null {
+  const { data } = useQuery(recipeQueries.versions(id));
+  const newest = data?.versions[0];
+  const measured = useQuery({
+    queryKey: ["kept", id, newest?.number],
+    enabled: newest !== undefined,
+    staleTime: Number.POSITIVE_INFINITY,
+    queryFn: async () => {
+      const { recipe } = newest as Schemas["VersionOut"];
+      const bench = await dataOf(client.POST("/api/formula", { body: { recipe, at_c: 20 } }));
+      return bench.mass_g;
+    },
+  });
+  return newest && measured.data !== undefined ? { name: newest.name, grams: measured.data } : null;
+}
+
+const STAGE_OF_KIND: Record<string, string> = {
+  chocolate: "pour-over",
+  compound: "melt",
+  butter: "stir-in-cool",
+};
+
+function addLine(state: BenchState, key: string, kind: string) {
+  const stage = STAGE_OF_KIND[kind] ?? state.recipe.lines.at(-1)?.stage ?? "";
+  state.change({ ...state.recipe, lines: [...state.recipe.lines, newLine(key, 10, stage)] });
+}
+
+function newLine(ingredient: string, amount: number, stage: string): Line {
+  return {
+    ingredient,
+    amount,
+    amount_high: null,
+    unit: "g",
+    measure: "metric",
+    stage,
+    pinned: false,
+    pack_g: null,
+    piece_g: null,
+  };
+}
+
+/** Put an offer's grams in; one press, and one press undoes it. */
+function tryOffer(state: BenchState, offer: Schemas["Offer"]) {
+  const lines = state.recipe.lines.map((line, position) => {
+    const moved = offer.changes.find((change) => change.position === position);
+    return moved ? { ...line, amount: moved.amount_g, amount_high: null, unit: "g" } : line;
+  });
+  if (offer.add) lines.push(newLine(offer.add.ingredient, offer.add.amount_g, offer.add.stage));
+  state.change({ ...state.recipe, lines });
+}

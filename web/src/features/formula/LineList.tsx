@@ -1,0 +1,162 @@
+import { Fragment } from "react";
+import type { Line, Schemas } from "../../api/client";
+import { Button } from "../../ui/Button";
+import { Choice } from "../../ui/Field";
+import { Popover, PopoverClose } from "../../ui/Popover";
+import { inOwnDegrees, mass, type Units } from "../../units/units";
+import { AmountField } from "./AmountField";
+import { PinButton } from "./PinButton";
+import type { BenchState } from "./useBench";
+import { ingredientName, STAGES } from "./words";
+
+type Props = { state: BenchState; library: Schemas["LibraryOut"] | undefined; units: Units };
+
+/** The lines of a recipe, gathered by the stage at which they go in. */
+export function LineList({ state, library, units }: Props) {
+  const { recipe, bench, problem } = state;
+  const stages = [...new Set(recipe.lines.map((line) => line.stage))];
+  const amounts = bench?.amounts_g ?? [];
+  const total = bench?.mass_g ?? 0;
+  return (
+    <div>
+      {stages.map((stage) => (
+        <Fragment key={stage}>
+          <h2 className="flex justify-between border-line border-b pt-1.5 pb-0.5 text-[13px] text-ash">
+            <span>{inOwnDegrees(STAGES[stage] ?? stage, units)}</span>
+            {stage === stages[0] && <span>share</span>}
+          </h2>
+          <ul>
+            {recipe.lines.map((line, position) => {
+              if (line.stage !== stage) return null;
+              const name = ingredientName(line, library);
+              const grams = amounts[position];
+              return (
+                <LineRow
+                  // biome-ignore lint/suspicious/noArrayIndexKey: a line is its position; the same ingredient may stand twice
+                  key={position}
+                  line={line}
+                  name={name}
+                  note={line.unit !== "g" && grams !== undefined ? `that is ${mass(grams, units)}` : null}
+                  share={grams !== undefined && total ? share(grams / total) : ""}
+                  problem={problemAt(problem, position)}
+                  details={<Details state={state} position={position} name={name} library={library} />}
+                  onPin={() => state.changeLine(position, { pinned: !line.pinned })}
+                  onType={(text) => state.type(position, text, units.measure)}
+                  onAmount={(amount, gesture) =>
+                    state.changeLine(position, { amount, amount_high: null }, gesture)
+                  }
+                  onDone={state.endGesture}
+                />
+              );
+            })}
+          </ul>
+        </Fragment>
+      ))}
+    </div>
+  );
+}
+
+function share(part: number): string {
+  const pct = 100 * part;
+  return `${pct >= 1 ? Math.round(pct) : Number(pct.toFixed(1))} %`;
+}
+
+function problemAt(problem: BenchState["problem"], position: number): string | null {
+  const found = problem?.errors.find((error) => error.path[2] === "lines" && error.path[3] === position);
+  return found ? `${found.message}. Allowed: ${found.allowed}` : null;
+}
+
+type RowProps = {
+  line: Line;
+  name: string;
+  note: string | null;
+  share: string;
+  problem: string | null;
+  details: React.ReactNode;
+  onPin: () => void;
+  onType: (text: string) => void;
+  onAmount: (amount: number, gesture: string) => void;
+  onDone: () => void;
+};
+
+function LineRow(props: RowProps) {
+  const { line, name, note, share, problem, details } = props;
+  return (
+    <li className="border-line border-b">
+      <div className="flex min-h-12 items-center">
+        <PinButton name={name} pinned={line.pinned} onToggle={props.onPin} />
+        <div className="min-w-0 flex-1">
+          <Popover
+            label={name}
+            trigger={
+              <button
+                type="button"
+                className="min-h-11 w-full rounded-md px-1 text-left leading-tight underline-offset-4 hover:underline"
+              >
+                {name.replace(/ (?=%|\d)/g, "\u00a0")}
+                {note && <span className="block text-[13px] text-ash">{note}</span>}
+              </button>
+            }
+          >
+            {details}
+          </Popover>
+        </div>
+        <AmountField
+          line={line}
+          label={name}
+          problem={problem}
+          onType={props.onType}
+          onAmount={props.onAmount}
+          onDone={props.onDone}
+        />
+        <span className="w-11 shrink-0 text-right text-ash text-sm">{share}</span>
+      </div>
+      {problem && (
+        <p role="alert" className="pb-2 pl-11 text-copper text-sm">
+          {problem}
+        </p>
+      )}
+    </li>
+  );
+}
+
+function Details(props: {
+  state: BenchState;
+  position: number;
+  name: string;
+  library: Schemas["LibraryOut"] | undefined;
+}) {
+  const { state, position, name, library } = props;
+  const line = state.recipe.lines[position];
+  if (!line) return null;
+  const row = library?.ingredients.find((found) => found.key === line.ingredient);
+  const known = Object.keys(STAGES);
+  return (
+    <div className="grid gap-3">
+      <h2 className="font-bold">{name}</h2>
+      {row && <p className="text-sm">Brands differ: {row.spread}.</p>}
+      <Choice
+        label="When it goes in"
+        value={line.stage}
+        onChange={(event) => state.changeLine(position, { stage: event.target.value })}
+      >
+        {(known.includes(line.stage) ? known : [line.stage, ...known]).map((stage) => (
+          <option key={stage} value={stage}>
+            {STAGES[stage] ?? stage}
+          </option>
+        ))}
+      </Choice>
+      {state.recipe.lines.length > 1 && (
+        <PopoverClose asChild>
+          <Button
+            onClick={() =>
+              state.change({ ...state.recipe, lines: state.recipe.lines.filter((_, at) => at !== position) })
+            }
+          >
+            Take {name} out
+          </Button>
+        </PopoverClose>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,105 @@
+import type { Schemas } from "../../api/client";
+import { Button } from "../../ui/Button";
+import { Gauge } from "../../ui/Gauge";
+import { Popover } from "../../ui/Popover";
+import { inOwnDegrees, type Units } from "../../units/units";
+
+type Reading = Schemas["Reading"];
+type Props = { readings: Reading[]; units: Units; onTry: (offer: Schemas["Offer"]) => void };
+
+/** What needs attention first, with its reason and an offer; what is fine stays quiet. */
+export function Readings({ readings, units, onTry }: Props) {
+  return (
+    <ul className="divide-y divide-line">
+      {readings.map((reading) => (
+        <li key={reading.code} className="py-2 first:pt-0">
+          <OneReading reading={reading} units={units} onTry={onTry} />
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+function OneReading({ reading, units, onTry }: { reading: Reading } & Omit<Props, "readings">) {
+  const { gauge, offer, why } = reading;
+  const alarmed = reading.state === "attend";
+  const surface = alarmed ? "-mx-2 rounded-lg border-[1.5px] border-butter-rim bg-butter px-2 py-2" : "";
+  return (
+    <section aria-label={reading.title} className={surface}>
+      <div className="flex items-baseline justify-between gap-3">
+        <h3 className="font-bold">{inOwnDegrees(reading.title, units)}</h3>
+        <p className="text-right">
+          <strong className={reading.shown.length > 14 ? "" : "text-[19px]"}>{reading.shown}</strong>{" "}
+          <span className="text-[13px] text-ash">{inOwnDegrees(reading.unit, units)}</span>
+        </p>
+      </div>
+      {gauge && <Gauge gauge={gauge} alarmed={alarmed} />}
+      <div className="flex items-end justify-between gap-2">
+        <p
+          className={`flex-1 text-[14px] leading-snug ${reading.state === "quiet" ? "text-ash" : "text-soot"}`}
+        >
+          {inOwnDegrees(reading.words, units)}
+        </p>
+        {why && !offer && <WhyButton reading={reading} why={why} units={units} />}
+      </div>
+      {offer && (
+        <p className="mt-1.5 flex flex-wrap gap-2">
+          <Button onClick={() => onTry(offer)}>{offer.label}</Button>
+          {why && <WhyButton reading={reading} why={why} units={units} />}
+        </p>
+      )}
+    </section>
+  );
+}
+
+function WhyButton({ reading, why, units }: { reading: Reading; why: Schemas["Why"]; units: Units }) {
+  const gauge = reading.gauge;
+  return (
+    <Popover
+      align="end"
+      label={`Why: ${reading.title}`}
+      className="w-96"
+      trigger={
+        <button
+          type="button"
+          aria-label={`Why? ${reading.title}`}
+          className="min-h-11 shrink-0 px-1 font-bold text-[14px] text-rim underline-offset-4 hover:underline"
+        >
+          Why?
+        </button>
+      }
+    >
+      <h2 className="font-bold">{inOwnDegrees(reading.title, units)}</h2>
+      <dl className="mt-2 grid gap-2 text-[14px]">
+        <Entry term="Worked out as">{inOwnDegrees(why.formula, units)}</Entry>
+        <Entry term="From">
+          <ul>
+            {why.inputs.map(({ name, value }) => (
+              <li key={name} className="flex justify-between gap-4">
+                <span>{name}</span>
+                <span>{value}</span>
+              </li>
+            ))}
+          </ul>
+        </Entry>
+        {gauge && (
+          <Entry term="Estimate">
+            {gauge.value.toFixed(2)}, between {gauge.low.toFixed(2)} and {gauge.high.toFixed(2)}
+          </Entry>
+        )}
+        <Entry term="How sure">{inOwnDegrees(why.band, units)}</Entry>
+        <Entry term="After">{why.source}</Entry>
+        <Entry term="What would narrow it">{why.narrower}</Entry>
+      </dl>
+    </Popover>
+  );
+}
+
+function Entry({ term, children }: { term: string; children: React.ReactNode }) {
+  return (
+    <div>
+      <dt className="text-[13px] text-ash">{term}</dt>
+      <dd>{children}</dd>
+    </div>
+  );
+}

@@ -1,0 +1,150 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { Link, useNavigate } from "react-router";
+import { client, dataOf, type Schemas } from "../../api/client";
+import { recipeQueries } from "../../api/queries";
+import { Button } from "../../ui/Button";
+import { Choice, TextField } from "../../ui/Field";
+import { Popover } from "../../ui/Popover";
+import { STARTERS } from "./starters";
+import type { BenchState } from "./useBench";
+import { USES } from "./words";
+
+type Props = { id: number; state: BenchState; library: Schemas["LibraryOut"] | undefined };
+
+/** The recipe's name, what it is and what it is for; and the way to the other recipes. */
+export function RecipeTitle({ id, state, library }: Props) {
+  const { recipe } = state;
+  const family = library?.families.find((row) => row.key === recipe.family)?.name ?? recipe.family;
+  return (
+    <div>
+      <div className="flex items-start justify-between gap-2">
+        <h1
+          dir="auto"
+          className="line-clamp-2 min-w-0 break-words font-display font-semibold text-[26px] leading-tight"
+        >
+          {recipe.name}
+        </h1>
+        <OtherRecipes id={id} />
+      </div>
+      <Popover
+        label="What this recipe is"
+        trigger={
+          <button
+            type="button"
+            className="-mt-3 min-h-11 text-left text-[14px] text-ash underline-offset-4 hover:underline"
+          >
+            {family}, {recipe.use ? (USES[recipe.use] ?? recipe.use) : "for no set use"}
+            <span className="text-rim"> · change</span>
+          </button>
+        }
+      >
+        <div className="grid gap-3">
+          <NameField name={recipe.name} onName={(name) => state.change({ ...recipe, name })} />
+          <Choice
+            label="Family"
+            value={recipe.family}
+            onChange={(event) => state.change({ ...recipe, family: event.target.value })}
+          >
+            {library?.families.map((row) => (
+              <option key={row.key} value={row.key}>
+                {row.name}
+              </option>
+            ))}
+          </Choice>
+          <Choice
+            label="What it is for"
+            value={recipe.use ?? ""}
+            onChange={(event) => state.change({ ...recipe, use: event.target.value || null })}
+          >
+            <option value="">no set use</option>
+            {library?.uses.map((use) => (
+              <option key={use} value={use}>
+                {USES[use] ?? use}
+              </option>
+            ))}
+          </Choice>
+        </div>
+      </Popover>
+    </div>
+  );
+}
+
+function NameField({ name, onName }: { name: string; onName: (name: string) => void }) {
+  const [text, setText] = useState(name);
+  const wrong = text.trim() ? null : "A recipe needs a name.";
+  return (
+    <TextField
+      label="Name"
+      dir="auto"
+      maxLength={200}
+      value={text}
+      problem={wrong}
+      onChange={(event) => setText(event.target.value)}
+      onBlur={() => !wrong && text.trim() !== name && onName(text.trim())}
+    />
+  );
+}
+
+function OtherRecipes({ id }: { id: number }) {
+  const [open, setOpen] = useState(false);
+  const { data } = useQuery({ ...recipeQueries.list, enabled: open });
+  return (
+    <Popover
+      open={open}
+      onOpenChange={setOpen}
+      align="end"
+      label="Recipes"
+      trigger={
+        <button
+          type="button"
+          className="-mt-1.5 min-h-11 shrink-0 px-1 font-bold text-[15px] text-rim hover:underline"
+        >
+          Recipes
+        </button>
+      }
+    >
+      <h2 className="font-bold">Recipes</h2>
+      <ul className="mt-1">
+        {data?.recipes.map((row) => (
+          <li key={row.id}>
+            <Link
+              dir="auto"
+              to={`/recipes/${row.id}/formula`}
+              aria-current={row.id === id ? "page" : undefined}
+              className="flex min-h-11 items-center rounded-md px-2 hover:bg-rim-faint aria-[current=page]:font-bold"
+            >
+              <span className="truncate">{row.name}</span>
+            </Link>
+          </li>
+        ))}
+      </ul>
+      <NewRecipe />
+    </Popover>
+  );
+}
+
+/** Start a recipe from a family's usual proportions, marked as ours until the cook changes them. */
+export function NewRecipe() {
+  const queries = useQueryClient();
+  const navigate = useNavigate();
+  const create = useMutation({
+    mutationFn: (recipe: Schemas["RecipeIn"]) => dataOf(client.POST("/api/recipes", { body: { recipe } })),
+    onSuccess: (stored) => {
+      queries.invalidateQueries({ queryKey: recipeQueries.list.queryKey, exact: true });
+      navigate(`/recipes/${stored.id}/formula`);
+    },
+  });
+  return (
+    <div className="mt-3 border-line border-t pt-3">
+      <h2 className="mb-2 font-bold">Start a new one with our proportions</h2>
+      <div className="grid gap-2">
+        {STARTERS.map((recipe) => (
+          <Button key={recipe.name} disabled={create.isPending} onClick={() => create.mutate(recipe)}>
+            {recipe.name}
+          </Button>
+        ))}
+      </div>
+    </div>
+  );
+}

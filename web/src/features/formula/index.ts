@@ -1,0 +1,1 @@
+export { FormulaPage } from "./FormulaPage";

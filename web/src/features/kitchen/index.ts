@@ -1,0 +1,1 @@
+export { Kitchen } from "./Kitchen";

@@ -1,0 +1,42 @@
+import { Popover as Parts } from "radix-ui";
+import type { ReactNode } from "react";
+
+type Props = {
+  trigger: ReactNode;
+  label: string;
+  children: ReactNode;
+  open?: boolean;
+  onOpenChange?: (open: boolean) => void;
+  align?: "start" | "center" | "end";
+  className?: string;
+};
+
+/** Something small beside what opened it; the page behind stays usable. */
+export function Popover({
+  trigger,
+  label,
+  children,
+  open,
+  onOpenChange,
+  align = "start",
+  className = "",
+}: Props) {
+  return (
+    <Parts.Root open={open} onOpenChange={onOpenChange}>
+      <Parts.Trigger asChild>{trigger}</Parts.Trigger>
+      <Parts.Portal>
+        <Parts.Content
+          aria-label={label}
+          align={align}
+          sideOffset={6}
+          collisionPadding={8}
+          className={`z-20 max-h-[calc(100vh-5rem)] w-80 max-w-[calc(100vw-1rem)] overflow-auto rounded-lg border-[1.5px] border-rim bg-sheet p-4 shadow-[0_6px_24px_rgb(27_33_48/0.18)] ${className}`}
+        >
+          {children}
+        </Parts.Content>
+      </Parts.Portal>
+    </Parts.Root>
+  );
+}
+
+export const PopoverClose = Parts.Close;
