@@ -1,10 +1,12 @@
 import type { Schemas } from "../../api/client";
+import { Button } from "../../ui/Button";
 import { Choice, TextField } from "../../ui/Field";
 import type { Asked } from "./ask";
 import type { Vessel } from "./scale";
 
 type Props = {
   vessel: Vessel;
+  batchG: number | null;
   asked: Asked;
   problem: Schemas["Problem"] | null;
   library: Schemas["LibraryOut"] | undefined;
@@ -12,10 +14,11 @@ type Props = {
 };
 
 /** What to ask of the vessel: only the questions that its kind has. */
-export function AskForm({ vessel, asked, problem, library, onAsk }: Props) {
-  const field = (name: keyof Asked, label: string, at: string = name) => (
+export function AskForm({ vessel, batchG, asked, problem, library, onAsk }: Props) {
+  const field = (name: keyof Asked, label: string, at: string = name, placeholder = "") => (
     <TextField
       label={label}
+      placeholder={placeholder}
       inputMode="decimal"
       autoComplete="off"
       value={String(asked[name])}
@@ -23,21 +26,34 @@ export function AskForm({ vessel, asked, problem, library, onAsk }: Props) {
       onChange={(event) => onAsk({ [name]: event.target.value })}
     />
   );
+  const useUp = batchG !== null && (
+    <Button
+      look="plain"
+      className="col-span-3 text-left"
+      aria-pressed={asked.mass_g !== ""}
+      onClick={() => onAsk({ mass_g: asked.mass_g === "" ? String(Math.round(batchG)) : "" })}
+    >
+      {asked.mass_g === ""
+        ? `Use the ${Math.round(batchG)} g of the recipe as they are`
+        : "Fill the vessel instead"}
+    </Button>
+  );
   if (vessel.kind === "pan")
     return (
-      <div className="grid grid-cols-2 gap-x-3 gap-y-2">
-        {field("thickness_mm", `Thickness, mm (to ${vessel.depth_mm})`)}
-        {field("pieces", "Pieces, at least")}
-        {field("piece_length_mm", "or a piece, mm", "piece_mm")}
-        {field("piece_width_mm", "by mm")}
-        {field("mass_g", "or use so much, g")}
-        {field("loss_pct", "Lost to bowl and knife, %")}
+      <div className="grid grid-cols-3 items-end gap-x-3 gap-y-2">
+        {field("thickness_mm", "Thick, mm", "thickness_mm", `${vessel.depth_mm}, full`)}
+        {field("pieces", "Pieces")}
+        {field("piece_length_mm", "or each, mm", "piece_mm")}
+        {field("piece_width_mm", "by, mm")}
+        {field("mass_g", "or use up, g")}
+        {field("loss_pct", "Lost, %")}
+        {useUp}
       </div>
     );
   const noShell = asked.shell === "none";
   return (
-    <div className="grid grid-cols-2 gap-x-3 gap-y-2">
-      <div className="col-span-2">
+    <div className="grid grid-cols-3 items-end gap-x-3 gap-y-2">
+      <div className="col-span-3">
         <Choice label="Shell" value={asked.shell} onChange={(event) => onAsk({ shell: event.target.value })}>
           <option value="none">no shell: straight into the mould</option>
           {library?.ingredients
@@ -51,11 +67,12 @@ export function AskForm({ vessel, asked, problem, library, onAsk }: Props) {
       </div>
       {!noShell && field("wall_mm", "Wall, mm")}
       {!noShell && !asked.halves && field("cap_mm", "Cap, mm")}
-      {field("headroom_mm", "Room left above, mm")}
+      {field("headroom_mm", "Headroom, mm")}
       {field("pieces", "Pieces")}
-      {field("mass_g", "or use so much, g")}
-      {field("loss_pct", "Lost to bowl and bag, %")}
-      <label className="col-span-2 flex min-h-11 items-center gap-2">
+      {field("mass_g", "or use up, g")}
+      {field("loss_pct", "Lost, %")}
+      {useUp}
+      <label className="col-span-3 flex min-h-11 items-center gap-2">
         <input
           type="checkbox"
           className="size-5 accent-rim"

@@ -33,7 +33,9 @@ function FitBench({ stored, vessels }: BenchProps) {
   const goesInMoulds = recipe.use === "fill-shell" || recipe.use === "pipe";
   const usual = vessels.find((row) => row.vessel.kind === (goesInMoulds ? "mould" : "pan")) ?? vessels[0];
   const [chosenId, setChosenId] = useState(usual?.id ?? null);
-  const [asked, setAsked] = useState<Asked>(USUAL);
+  const [asked, setAsked] = useState<Asked>(
+    recipe.use === "cut" ? { ...USUAL, piece_length_mm: "25", piece_width_mm: "25" } : USUAL,
+  );
   const chosen = vessels.find((row) => row.id === chosenId) ?? null;
   const vessel = chosen?.vessel ?? null;
   const ask = vessel ? askFor(vessel, asked) : null;
@@ -105,6 +107,7 @@ function FitBench({ stored, vessels }: BenchProps) {
             <AskForm
               vessel={vessel}
               asked={asked}
+              batchG={fit ? fit.batch_g / fit.scale : null}
               problem={problem}
               library={library}
               onAsk={(part) => setAsked((now) => ({ ...now, ...part }))}
@@ -117,20 +120,30 @@ function FitBench({ stored, vessels }: BenchProps) {
           )}
           {vessel && fit && (
             <div className="mt-2">
-              <Outcome vessel={vessel} fit={fit} recipe={recipe} library={library} units={units} />
-              <Button
-                look="filled"
-                className="mt-3 w-full"
-                disabled={take.isPending}
-                onClick={() => take.mutate(fit.amounts_g)}
-              >
-                Take these amounts
-              </Button>
-              {take.error && (
-                <p role="alert" className="mt-2 text-copper">
-                  {take.error.message}
-                </p>
-              )}
+              <Outcome
+                vessel={vessel}
+                fit={fit}
+                recipe={recipe}
+                library={library}
+                units={units}
+                take={
+                  <>
+                    <Button
+                      look="filled"
+                      className="mt-2 w-full"
+                      disabled={take.isPending}
+                      onClick={() => take.mutate(fit.amounts_g)}
+                    >
+                      Take these amounts
+                    </Button>
+                    {take.error && (
+                      <p role="alert" className="mt-2 text-copper">
+                        {take.error.message}
+                      </p>
+                    )}
+                  </>
+                }
+              />
             </div>
           )}
         </section>

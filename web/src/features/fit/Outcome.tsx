@@ -1,3 +1,4 @@
+import type { ReactNode } from "react";
 import type { Recipe, Schemas } from "../../api/client";
 import { mass, type Units } from "../../units/units";
 import type { FitAnswer, Vessel } from "./scale";
@@ -8,6 +9,7 @@ type Props = {
   recipe: Recipe;
   library: Schemas["LibraryOut"] | undefined;
   units: Units;
+  take: ReactNode;
 };
 
 const mm = (value: number) => `${Number(value.toFixed(1))} mm`;
@@ -37,7 +39,7 @@ export function FitSentence({ vessel, fit, units }: Pick<Props, "vessel" | "fit"
 const grams = (value: number) => `${value >= 100 ? value.toFixed(0) : value.toFixed(1)} g`;
 
 /** The grams of each line, and where the rest goes: everything made is accounted for. */
-export function Outcome({ vessel, fit, recipe, library, units }: Props) {
+export function Outcome({ vessel, fit, recipe, library, units, take }: Props) {
   const name = (ingredient: Recipe["lines"][number]["ingredient"]) =>
     typeof ingredient === "string"
       ? (library?.ingredients.find((row) => row.key === ingredient)?.name ?? ingredient)
@@ -53,16 +55,17 @@ export function Outcome({ vessel, fit, recipe, library, units }: Props) {
           {recipe.lines.map((line, position) => (
             // biome-ignore lint/suspicious/noArrayIndexKey: a line is its position
             <tr key={position} className="border-line border-b">
-              <th scope="row" className="py-1 text-left font-normal">
+              <th scope="row" className="text-left font-normal">
                 {name(line.ingredient)}
               </th>
-              <td className="whitespace-nowrap py-1 text-right font-bold text-[22px]">
+              <td className="whitespace-nowrap py-0.5 text-right font-bold text-[22px]">
                 {mass(fit.amounts_g[position] ?? 0, units)}
               </td>
             </tr>
           ))}
         </tbody>
       </table>
+      {take}
       <dl className="mt-2 grid grid-cols-[1fr_auto] gap-x-4 text-[15px]">
         <Row term="Ends in the vessel" value={grams(fit.filling_g)} />
         <Row term="Stays in bowl, bag and knife" value={grams(fit.loss_g)} />
@@ -74,11 +77,18 @@ export function Outcome({ vessel, fit, recipe, library, units }: Props) {
         )}
         {shell && (
           <>
-            <Row term="One piece: shell" value={grams(shell.shell_g)} />
-            {shell.cap_g > 0 && <Row term="cap" value={grams(shell.cap_g)} />}
-            <Row term="filling" value={grams(shell.fill_g)} />
+            <Row
+              term="One piece"
+              value={[
+                `${grams(shell.shell_g)} shell`,
+                shell.cap_g > 0 ? `${grams(shell.cap_g)} cap` : null,
+                `${grams(shell.fill_g)} filling`,
+              ]
+                .filter(Boolean)
+                .join(" + ")}
+            />
             <Row term={`${name(shell.ingredient)}, kept on all`} value={grams(shell.total_g)} />
-            <Row term="to have melted; the rest drains back" value={grams(shell.melt_g)} />
+            <Row term="to have melted (the rest drains back)" value={grams(shell.melt_g)} />
           </>
         )}
         {fit.halves !== null && <Row term="Halves" value={String(fit.halves)} />}

@@ -119,7 +119,7 @@ export function measuresText(vessel: Vessel): string {
   }
   const each =
     vessel.shape === "weighed"
-      ? `holds ${vessel.water_g} g of water`
+      ? `${vessel.water_g} g of water each`
       : `${Number((2 * profileOf(vessel).halfWidth(0)).toFixed(1))} mm across, ${profileOf(vessel).depth} mm deep`;
-  return `${vessel.cavities} cavities, each ${each}`;
+  return `${vessel.cavities} of ${each}`;
 }

@@ -24,14 +24,16 @@ export function AmountField({ line, label, problem, onType, onAmount, onDone }: 
     onDone();
   };
 
+  const text = draft ?? amountText(line);
   return (
     <input
       aria-label={`Amount of ${label}`}
       aria-invalid={problem ? true : undefined}
       autoComplete="off"
       spellCheck={false}
-      value={draft ?? amountText(line)}
-      className="h-11 w-28 cursor-ew-resize touch-pan-y rounded-md border-[1.5px] border-transparent bg-transparent pr-1 text-right font-bold text-[22px] hover:border-line focus:cursor-text focus:border-rim focus:bg-sheet aria-invalid:border-copper"
+      value={text}
+      style={{ width: `${Math.min(12, Math.max(5.5, text.length + 0.6))}ch` }}
+      className="h-11 shrink-0 cursor-ew-resize touch-pan-y rounded-md border-[1.5px] border-transparent bg-transparent pr-1 text-right font-bold text-[22px] hover:border-line focus:cursor-text focus:border-rim focus:bg-sheet aria-invalid:border-copper"
       onFocus={(event) => event.target.select()}
       onChange={(event) => {
         setDraft(event.target.value);
