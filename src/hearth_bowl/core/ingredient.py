@@ -111,18 +111,12 @@ def own_ingredient(
         raise BadInput(("kind",), f"unknown kind {kind!r}", "one of " + ", ".join(KINDS), "unknown")
     if other_fat_kind not in FAT_KINDS:
         raise BadInput(
-            ("other_fat_kind",),
-            f"unknown fat {other_fat_kind!r}",
-            "one of " + ", ".join(FAT_KINDS),
-            "unknown",
+            ("other_fat_kind",), f"unknown fat {other_fat_kind!r}", "one of " + ", ".join(FAT_KINDS), "unknown"
         )
     for position, allergen in enumerate(allergens):
         if allergen not in ALLERGENS:
             raise BadInput(
-                ("allergens", position),
-                f"unknown group {allergen!r}",
-                "one of " + ", ".join(ALLERGENS),
-                "unknown",
+                ("allergens", position), f"unknown group {allergen!r}", "one of " + ", ".join(ALLERGENS), "unknown"
             )
     density = check_number(("density_g_per_ml",), density_g_per_ml, 0.05, 3, "g/ml")
     return Ingredient(

@@ -56,7 +56,9 @@ def _fridge(low: int, high: int, because: str) -> Keeping:
 
 def _by_water(high: float | None) -> Keeping:
     if high is None:
-        return Keeping(where="room", days_low=30, days_high=60, because="hardly any water: its fat and nuts turn stale first")
+        return Keeping(
+            where="room", days_low=30, days_high=60, because="hardly any water: its fat and nuts turn stale first"
+        )
     bound, where, days_low, days_high = next(row for row in BY_WATER_ACTIVITY if high >= row[0])
     side = f"may reach {high:.2f}" if bound else f"stays below {BY_WATER_ACTIVITY[-2][0]}"
     return Keeping(where=where, days_low=days_low, days_high=days_high, because=f"water activity {side}")

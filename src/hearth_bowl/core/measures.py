@@ -22,15 +22,7 @@ MEASURES_ML: Final = MappingProxyType(
     }
 )
 """Millilitres of one measure (source: kitchen-measures)."""
-UNITS: Final = (
-    *MASS_UNITS_G,
-    *POURED_UNITS_ML,
-    "floz",
-    *SPOON_UNITS,
-    "stick",
-    *COUNTED_UNITS,
-    "pinch",
-)
+UNITS: Final = (*MASS_UNITS_G, *POURED_UNITS_ML, "floz", *SPOON_UNITS, "stick", *COUNTED_UNITS, "pinch")
 MAX_AMOUNT: Final = 1e6
 """The largest number taken as an amount, in any unit."""
 

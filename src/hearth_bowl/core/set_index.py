@@ -107,10 +107,5 @@ def set_at(mixture: Mixture, at_c: float, modelled: bool) -> SetIndex:
         return SetIndex(at_c=at_c, index=None, low=None, high=None, class_=None, rule=rule)
     index, band = index_at(mixture, at_c), index_band(at_c, water_free)
     return SetIndex(
-        at_c=at_c,
-        index=index,
-        low=_clip(index - band),
-        high=_clip(index + band),
-        class_=set_class(index),
-        rule=rule,
+        at_c=at_c, index=index, low=_clip(index - band), high=_clip(index + band), class_=set_class(index), rule=rule
     )

@@ -9,17 +9,7 @@ from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.measures import UNITS
 
 VULGAR_FRACTIONS: Final = MappingProxyType(
-    {
-        "½": "1/2",
-        "⅓": "1/3",
-        "⅔": "2/3",
-        "¼": "1/4",
-        "¾": "3/4",
-        "⅛": "1/8",
-        "⅜": "3/8",
-        "⅝": "5/8",
-        "⅞": "7/8",
-    }
+    {"½": "1/2", "⅓": "1/3", "⅔": "2/3", "¼": "1/4", "¾": "3/4", "⅛": "1/8", "⅜": "3/8", "⅝": "5/8", "⅞": "7/8"}
 )
 UNIT_WORDS: Final = MappingProxyType(
     {
@@ -104,10 +94,7 @@ def read_amount(text: str, unit_now: str = "g") -> TypedAmount:
     low = _number(match["low"])
     high = _number(match["high"]) if match["high"] else None
     return TypedAmount(
-        amount=low,
-        amount_high=high,
-        unit=unit,
-        size_g=_number(match["size"]) if match["size"] else None,
+        amount=low, amount_high=high, unit=unit, size_g=_number(match["size"]) if match["size"] else None
     )
 
 

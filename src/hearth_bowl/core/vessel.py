@@ -6,16 +6,7 @@ from types import MappingProxyType
 from typing import Final
 
 from hearth_bowl.core.errors import BadInput, check_number
-from hearth_bowl.core.geometry.cavities import (
-    Cavity,
-    Cone,
-    Dome,
-    HalfEgg,
-    Hemisphere,
-    Pyramid,
-    check_cavity,
-    weighed,
-)
+from hearth_bowl.core.geometry.cavities import Cavity, Cone, Dome, HalfEgg, Hemisphere, Pyramid, check_cavity, weighed
 from hearth_bowl.core.geometry.pans import Pan, check_pan
 
 MAX_MEASURE: Final = 2000.0

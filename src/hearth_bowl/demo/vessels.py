@@ -27,14 +27,7 @@ VESSELS: Final[tuple[tuple[str, dict[str, Any]], ...]] = (
     ("Planet mould, 24 half balls", {"kind": "mould", "shape": "hemisphere", "radius_mm": 15, "cavities": 24}),
     (
         "Signal cones, 20",
-        {
-            "kind": "mould",
-            "shape": "cone",
-            "rim_radius_mm": 15,
-            "floor_radius_mm": 9,
-            "height_mm": 22,
-            "cavities": 20,
-        },
+        {"kind": "mould", "shape": "cone", "rim_radius_mm": 15, "floor_radius_mm": 9, "height_mm": 22, "cavities": 20},
     ),
     (
         "Finder bars, 10",

@@ -255,9 +255,7 @@ def divide(cavity: Cavity, wall_mm: float, cap_mm: float, headroom_mm: float) ->
     """
     if wall_mm >= cavity.widest_wall_mm:
         raise BadInput(
-            ("wall_mm",),
-            f"a wall of {wall_mm:g} mm fills the cavity",
-            f"less than {cavity.widest_wall_mm:.3g} mm",
+            ("wall_mm",), f"a wall of {wall_mm:g} mm fills the cavity", f"less than {cavity.widest_wall_mm:.3g} mm"
         )
     void_ml = cavity.void_ml(wall_mm, 0)
     below_cap_ml = cavity.void_ml(wall_mm, cap_mm)

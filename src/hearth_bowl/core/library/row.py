@@ -10,37 +10,40 @@ def row(
     key: str,
     name: str,
     kind: str,
-    *,
+    parts: str,
     density_g_per_ml: float,
+    *,
     source: str,
     spread: str,
     fat_kind: str = "oil",
-    higher_molar_mass_g_per_mol: float = DEFAULT_HIGHER_MOLAR_MASS_G_PER_MOL,
+    higher_g_per_mol: float = DEFAULT_HIGHER_MOLAR_MASS_G_PER_MOL,
     bulk: bool = False,
-    spoon_g_per_ml: float | None = None,
-    energy_kcal_per_100g: float | None = None,
+    spoon: float | None = None,
+    kcal: float | None = None,
     allergens: str = "",
     named: str = "",
-    **parts_pct: float,
 ) -> Ingredient:
     """Return one ingredient of the library.
 
-    `parts_pct` are the components in g per 100 g, those not named are 0. Energy is by factors unless the row has a
-    better figure of its own (fibre-rich, starchy or acid solids). `spoon_g_per_ml` is the mass of a level spoon or
-    cup where it differs from the density: chips and chopped chocolate.
+    `parts` are components with their g per 100 g ("water 0.6 cocoa_butter 29"), those not named are 0. `kcal` per
+    100 g is by factors unless the row has a better figure of its own (fibre-rich, starchy or acid solids). `spoon` is
+    the mass of a level spoon or cup, g/ml, where it differs from the density: chips and chopped chocolate.
     """
-    composition = MappingProxyType({name: parts_pct.get(name, 0.0) for name in COMPONENTS})
+    words = parts.split()
+    said = dict(zip(words[::2], map(float, words[1::2]), strict=True))
+    composition = MappingProxyType({name: said.pop(name, 0.0) for name in COMPONENTS})
+    assert not said, f"{key}: unknown components {said}"
     return Ingredient(
         key=key,
         name=name,
         kind=kind,
         composition_pct=composition,
         other_fat_kind=fat_kind,
-        higher_molar_mass_g_per_mol=higher_molar_mass_g_per_mol,
+        higher_molar_mass_g_per_mol=higher_g_per_mol,
         density_g_per_ml=density_g_per_ml,
         density_is_bulk=bulk,
-        spoon_g_per_ml=density_g_per_ml if spoon_g_per_ml is None else spoon_g_per_ml,
-        energy_kcal_per_100g=energy_by_factors(composition) if energy_kcal_per_100g is None else energy_kcal_per_100g,
+        spoon_g_per_ml=density_g_per_ml if spoon is None else spoon,
+        energy_kcal_per_100g=energy_by_factors(composition) if kcal is None else kcal,
         allergens=tuple(allergens.split()),
         allergens_named=tuple(named.split()),
         source=source,
