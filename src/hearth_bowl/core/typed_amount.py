@@ -60,6 +60,7 @@ _AMOUNT = re.compile(
     rf"(?:\s+of\s+(?P<size>{_NUMBER})\s*g)?$",
     re.IGNORECASE,
 )
+LONGEST: Final = 80
 ALLOWED: Final = "a number with a unit, such as 340 g, 2 1/2 cups, 2 to 3 tbsp or 3 bars of 100 g"
 
 
@@ -81,7 +82,9 @@ def read_amount(text: str, unit_now: str = "g") -> TypedAmount:
     >>> read_amount("2 1/2 cups").amount
     2.5
     """
-    plain = text.strip()[:80]
+    plain = text.strip()
+    if len(plain) > LONGEST:
+        raise BadInput(("typed",), f"{len(plain)} characters are no amount", ALLOWED, "not-an-amount")
     for sign, fraction in VULGAR_FRACTIONS.items():
         plain = plain.replace(sign, f" {fraction}")
     match = _AMOUNT.match(plain.strip())

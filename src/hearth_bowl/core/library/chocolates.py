@@ -132,7 +132,8 @@ ROWS: Final = (
         "compound_milk",
         "Compound coating, milk",
         "compound",
-        "water 0.7 cocoa_butter 0.7 milk_fat 0.1 other_fat 32 cocoa_nonfat 5.5 sucrose 50.9 lactose 5.2 msnf 4.4 other 0.5",
+        "water 0.7 cocoa_butter 0.7 milk_fat 0.1 other_fat 32 cocoa_nonfat 5.5 sucrose 50.9 lactose 5.2 "
+        "msnf 4.4 other 0.5",
         1.27,
         fat_kind="lauric",
         spoon=0.72,

@@ -1,0 +1,88 @@
+"""A real server on a free port with a folder of its own, for tests that need one."""
+
+import json
+import socket
+import subprocess
+import sys
+import tempfile
+import time
+import urllib.error
+import urllib.request
+from pathlib import Path
+from typing import Any
+
+WAIT_S = 15.0
+
+
+def free_port() -> int:
+    """Return a port that nothing listens on."""
+    with socket.socket() as trial:
+        trial.bind(("127.0.0.1", 0))
+        return int(trial.getsockname()[1])
+
+
+class Server:
+    """`python -m hearth_bowl demo` in a temporary folder, as a person would run it."""
+
+    def __init__(self, verb: str = "demo") -> None:
+        self.verb = verb
+        self.folder = tempfile.TemporaryDirectory()
+        self.port = free_port()
+        self.url = f"http://127.0.0.1:{self.port}"
+        self.process: subprocess.Popen[str] | None = None
+
+    def start(self) -> "Server":
+        """Start it and wait until it has said its address."""
+        command = [sys.executable, "-m", "hearth_bowl", self.verb, "--port", str(self.port), "--data", self.folder.name]
+        self.process = subprocess.Popen(command, stdout=subprocess.PIPE, stderr=subprocess.DEVNULL, text=True)
+        assert self.process.stdout is not None
+        line = self.process.stdout.readline()
+        if self.url not in line:
+            raise RuntimeError(f"the server said {line!r}")
+        self._wait()
+        return self
+
+    def _wait(self) -> None:
+        end = time.monotonic() + WAIT_S
+        while time.monotonic() < end:
+            try:
+                self.call("GET", "/api/settings")
+            except urllib.error.URLError:
+                time.sleep(0.02)
+            else:
+                return
+        raise RuntimeError("the server does not answer")
+
+    def call(self, method: str, path: str, body: Any = None, headers: dict[str, str] | None = None) -> tuple[int, Any]:
+        """Send a request; return status and decoded JSON."""
+        data = body if isinstance(body, bytes) or body is None else json.dumps(body).encode()
+        request = urllib.request.Request(self.url + path, data=data, method=method)
+        for name, value in {"Content-Type": "application/json", **(headers or {})}.items():
+            request.add_header(name, value)
+        try:
+            with urllib.request.urlopen(request, timeout=WAIT_S) as answer:
+                text = answer.read()
+                return answer.status, json.loads(text) if text else None
+        except urllib.error.HTTPError as refusal:
+            with refusal:
+                text = refusal.read()
+            return refusal.code, json.loads(text) if text else None
+
+    def kill(self) -> None:
+        """End it at once, as a power cut would."""
+        if self.process is not None:
+            self.process.kill()
+            self.process.wait()
+            if self.process.stdout is not None:
+                self.process.stdout.close()
+            self.process = None
+
+    def stop(self) -> None:
+        """End it and forget its folder."""
+        self.kill()
+        self.folder.cleanup()
+
+    @property
+    def database(self) -> Path:
+        """Return its database file."""
+        return Path(self.folder.name) / "hearth-bowl.sqlite3"

@@ -1,0 +1,125 @@
+"""Recipes over the API: saved whole or not at all, versions for good, two windows on one recipe."""
+
+from typing import Any
+
+from tests.api.app_case import AppCase
+from tests.kitchen import recipe_record
+
+
+class Recipes(AppCase):
+    def created(self, **changes: Any) -> dict[str, Any]:
+        answer = self.client.post("/api/recipes", json={"recipe": recipe_record(**changes)})
+        self.assertEqual(answer.status_code, 201, answer.text)
+        found: dict[str, Any] = answer.get_json()
+        return found
+
+    def test_what_is_stored_comes_back_own_ingredients_included(self) -> None:
+        stored = self.created(name="مرصد 🔭")
+        found = self.client.get(f"/api/recipes/{stored['id']}").get_json()
+        self.assertEqual(found, stored)
+        self.assertEqual(found["recipe"]["name"], "مرصد 🔭")
+        malt = found["recipe"]["lines"][1]["ingredient"]
+        self.assertEqual(malt["allergens_named"], ["rye"])
+        self.assertAlmostEqual(malt["composition_pct"]["other"], 95)
+        self.assertTrue(found["recipe"]["lines"][2]["pinned"])
+
+    def test_a_save_grows_the_revision_and_replaces_the_lines(self) -> None:
+        stored = self.created()
+        lines = stored["recipe"]["lines"][::-1]
+        body = {"revision": 1, "recipe": {**stored["recipe"], "lines": lines, "name": "Turned"}}
+        saved = self.client.put(f"/api/recipes/{stored['id']}", json=body).get_json()
+        self.assertEqual(saved["revision"], 2)
+        self.assertEqual(saved["recipe"]["lines"], lines)
+        self.assertEqual([row["name"] for row in self.client.get("/api/recipes").get_json()["recipes"]], ["Turned"])
+
+    def test_the_second_window_to_save_is_told_and_overwrites_nothing(self) -> None:
+        stored = self.created()
+        path = f"/api/recipes/{stored['id']}"
+        first = {"revision": 1, "recipe": {**stored["recipe"], "name": "First"}}
+        second = {"revision": 1, "recipe": {**stored["recipe"], "name": "Second"}}
+        self.assertEqual(self.client.put(path, json=first).status_code, 200)
+        problem = self.refused("PUT", path, 409, json=second)
+        self.assertEqual(problem["revision"], 2)
+        self.assertEqual(self.client.get(path).get_json()["recipe"]["name"], "First")
+
+    def test_a_refused_save_leaves_the_recipe_whole(self) -> None:
+        stored = self.created()
+        path = f"/api/recipes/{stored['id']}"
+        for lines, where in (
+            ([{"ingredient": "dark60", "amount": 1}, {"ingredient": "dark60", "amount": -1}], ["lines", 1, "amount"]),
+            ([{"ingredient": "nougatine", "amount": 1}], ["lines", 0, "ingredient"]),
+            ([{"ingredient": "dark60", "amount": 0}], ["lines"]),
+        ):
+            body = {"revision": 1, "recipe": {**stored["recipe"], "lines": lines}}
+            problem = self.refused("PUT", path, 422, json=body)
+            self.assertEqual(problem["errors"][0]["path"], ["body", "recipe", *where])
+            self.assertEqual(self.client.get(path).get_json(), stored)
+
+    def test_kept_versions_are_numbered_named_and_stay_as_they_were(self) -> None:
+        stored = self.created()
+        path = f"/api/recipes/{stored['id']}"
+        first = self.client.post(f"{path}/versions", json={"name": ""})
+        self.assertEqual((first.status_code, first.get_json()["name"]), (201, "Version 1"))
+        self.client.put(path, json={"revision": 1, "recipe": {**stored["recipe"], "name": "Later"}})
+        self.client.post(f"{path}/versions", json={"name": "Softer"})
+        versions = self.client.get(f"{path}/versions").get_json()["versions"]
+        self.assertEqual([(v["number"], v["name"]) for v in versions], [(2, "Softer"), (1, "Version 1")])
+        self.assertEqual(versions[1]["recipe"]["name"], stored["recipe"]["name"])
+        self.assertEqual(versions[1]["recipe"]["lines"], stored["recipe"]["lines"])
+
+    def test_deleting_takes_lines_and_versions_along(self) -> None:
+        stored = self.created()
+        path = f"/api/recipes/{stored['id']}"
+        self.client.post(f"{path}/versions", json={})
+        self.assertEqual(self.client.delete(path).status_code, 204)
+        self.refused("GET", path, 404)
+        self.refused("GET", f"{path}/versions", 404)
+        self.refused("POST", f"{path}/versions", 404, json={})
+        self.refused("DELETE", path, 404)
+
+    def test_bodies_of_the_wrong_form(self) -> None:
+        line = {"ingredient": "dark60", "amount": 1}
+        cases: tuple[tuple[Any, list[Any]], ...] = (
+            ({}, ["recipe"]),
+            ({"recipe": 7}, ["recipe"]),
+            ({"recipe": recipe_record(lines=[])}, ["recipe", "lines"]),
+            ({"recipe": recipe_record(lines=[line] * 501)}, ["recipe", "lines"]),
+            ({"recipe": recipe_record(lines=[{**line, "amount": "1"}])}, ["recipe", "lines", 0, "amount"]),
+            ({"recipe": recipe_record(lines=[{**line, "amount": True}])}, ["recipe", "lines", 0, "amount"]),
+            ({"recipe": recipe_record(lines=[{**line, "colour": "red"}])}, ["recipe", "lines", 0, "colour"]),
+            ({"recipe": recipe_record(name="")}, ["recipe", "name"]),
+            ({"recipe": recipe_record(name="a\x07b")}, ["recipe", "name"]),
+        )
+        for body, where in cases:
+            with self.subTest(where=where):
+                problem = self.refused("POST", "/api/recipes", 422, json=body)
+                self.assertEqual(problem["errors"][0]["path"], ["body", *where])
+        self.assertEqual(self.client.get("/api/recipes").get_json()["recipes"], [])
+
+
+class Settings(AppCase):
+    def test_usual_at_first_then_what_was_chosen(self) -> None:
+        usual = self.client.get("/api/settings").get_json()
+        self.assertEqual((usual["mass_unit"], usual["kitchen_c"]), ("g", 20.0))
+        chosen = {**usual, "mass_unit": "oz", "measure": "us", "altitude_m": 340.0}
+        self.assertEqual(self.client.put("/api/settings", json=chosen).get_json(), chosen)
+        self.assertEqual(self.client.get("/api/settings").get_json(), chosen)
+
+    def test_what_no_kitchen_has_is_refused(self) -> None:
+        usual = self.client.get("/api/settings").get_json()
+        for name, value in (("mass_unit", "stone"), ("measure", "old"), ("kitchen_c", 60.0), ("altitude_m", 9000.0)):
+            problem = self.refused("PUT", "/api/settings", 422, json={**usual, name: value})
+            self.assertEqual(problem["errors"][0]["path"], ["body", name])
+        self.assertEqual(self.client.get("/api/settings").get_json(), usual)
+
+
+class Vessels(AppCase):
+    def test_a_vessel_is_stored_and_a_broken_one_is_not(self) -> None:
+        tin = {"kind": "pan", "shape": "round", "diameter_mm": 180.0, "depth_mm": 30.0}
+        stored = self.client.post("/api/vessels", json={"name": "Tin", "vessel": tin}).get_json()
+        self.assertEqual(stored["vessel"]["diameter_mm"], 180)
+        problem = self.refused("POST", "/api/vessels", 422, json={"name": "Tin", "vessel": {**tin, "depth_mm": 0.0}})
+        self.assertEqual(problem["errors"][0]["path"], ["body", "vessel", "depth_mm"])
+        self.assertEqual(len(self.client.get("/api/vessels").get_json()["vessels"]), 1)
+        self.assertEqual(self.client.delete(f"/api/vessels/{stored['id']}").status_code, 204)
+        self.refused("DELETE", f"/api/vessels/{stored['id']}", 404)

@@ -1,0 +1,78 @@
+"""A test case that drives the application in Debian's Chromium, as a person at the counter would."""
+
+import os
+import shutil
+import unittest
+from typing import Any
+
+from playwright.sync_api import Browser, ConsoleMessage, Page, Playwright, expect, sync_playwright
+
+from hearth_bowl.paths import ROOT
+from tests.api.server import Server
+
+AXE = ROOT / "web" / "node_modules" / "axe-core" / "axe.min.js"
+FLAGS = ["--no-sandbox", "--disable-gpu", "--disable-background-networking", "--no-first-run", "--disable-quic"]
+
+
+def chromium() -> str:
+    """Return the browser's path."""
+    return os.environ.get("HEARTH_CHROMIUM") or shutil.which("chromium") or "/usr/bin/chromium"
+
+
+class PageCase(unittest.TestCase):
+    """`self.page` is a fresh page on a fresh demo; a message on the console fails the test."""
+
+    playwright: Playwright
+    browser: Browser
+
+    @classmethod
+    def setUpClass(cls) -> None:
+        cls.playwright = sync_playwright().start()
+        cls.addClassCleanup(cls.playwright.stop)
+        cls.browser = cls.playwright.chromium.launch(executable_path=chromium(), args=FLAGS)
+        cls.addClassCleanup(cls.browser.close)
+        expect.set_options(timeout=8000)
+
+    def setUp(self) -> None:
+        self.server = Server().start()
+        self.addCleanup(self.server.stop)
+        self.said: list[str] = []
+        self.page = self.new_page()
+
+    def new_page(self, width: int = 1280, height: int = 800, **options: Any) -> Page:
+        context = self.browser.new_context(viewport={"width": width, "height": height}, **options)
+        self.addCleanup(context.close)
+        page = context.new_page()
+        page.on("console", self._heard)
+        page.on("pageerror", lambda error: self.said.append(str(error)))
+        return page
+
+    def _heard(self, message: ConsoleMessage) -> None:
+        expected = ("status of 409", "status of 422", "ERR_CONNECTION", "ERR_EMPTY_RESPONSE")
+        if message.type in ("error", "warning") and not any(words in message.text for words in expected):
+            self.said.append(message.text)
+
+    def open(self, place: str, page: Page | None = None) -> Page:
+        page = page or self.page
+        page.goto(self.server.url + place)
+        expect(page.get_by_role("heading", level=1)).to_be_visible()
+        return page
+
+    def amount(self, name: str, page: Page | None = None) -> Any:
+        return (page or self.page).get_by_label(f"Amount of {name}", exact=True)
+
+    def saved(self, page: Page | None = None) -> None:
+        expect((page or self.page).get_by_role("status")).to_have_text("Saved")
+
+    def stored_amount(self, recipe_id: int, position: int) -> float:
+        recipe = self.server.call("GET", f"/api/recipes/{recipe_id}")[1]["recipe"]
+        return float(recipe["lines"][position]["amount"])
+
+    def violations(self, page: Page | None = None) -> list[str]:
+        page = page or self.page
+        page.evaluate(AXE.read_text())
+        found = page.evaluate("() => axe.run().then(r => r.violations.map(v => `${v.id}: ${v.nodes[0].html}`))")
+        return list(found)
+
+    def tearDown(self) -> None:
+        self.assertEqual(self.said, [])
