@@ -130,13 +130,13 @@ class RatioAndReadings(PageCase):
     def test_the_temperature_is_chosen_by_place_and_by_keys(self) -> None:
         self.open("/recipes/1/formula")
         self.page.get_by_role("button", name="Fridge 5 °C").click()
-        expect(self.page.get_by_label("Set at 5 °C")).to_be_visible()
+        expect(self.page.get_by_label("Set at 5 °C", exact=True)).to_be_visible()
         self.page.get_by_role("slider", name="Judged at").press("ArrowRight")
-        expect(self.page.get_by_label("Set at 5.5 °C")).to_be_visible()
+        expect(self.page.get_by_label("Set at 5.5 °C", exact=True)).to_be_visible()
 
     def test_own_units_are_shown_everywhere(self) -> None:
         self.open("/recipes/1/formula")
-        self.page.get_by_role("button", name="Kitchen 21 °C").click()
+        self.page.get_by_role("button", name="Kitchen 21 °C, 340 m up").click()
         self.page.get_by_label("Temperatures").select_option("F")
         self.page.get_by_label("Weights").select_option("oz")
         self.page.keyboard.press("Escape")

@@ -73,7 +73,12 @@ def readings(recipe: Recipe, assessment: Assessment, sentence: Verdict) -> tuple
         _contains(assessment),
         *_cautions(assessment),
     ]
-    return tuple(sorted(found, key=lambda reading: _ORDER.index(reading.state)))
+    return tuple(sorted(found, key=_rank))
+
+
+def _rank(reading: Reading) -> tuple[int, bool]:
+    """Order by state; what spoils a batch (a split) stands before what only misses its use."""
+    return _ORDER.index(reading.state), reading.state == ATTEND and reading.code != "split"
 
 
 def _set(recipe: Recipe, assessment: Assessment, sentence: Verdict) -> Reading:

@@ -68,7 +68,7 @@ export function AskForm({ vessel, batchG, asked, problem, library, onAsk }: Prop
       {!noShell && field("wall_mm", "Wall, mm")}
       {!noShell && !asked.halves && field("cap_mm", "Cap, mm")}
       {field("headroom_mm", "Headroom, mm")}
-      {field("pieces", "Pieces")}
+      {field("pieces", "Pieces", "pieces", String(vessel.cavities ?? ""))}
       {field("mass_g", "or use up, g")}
       {field("loss_pct", "Lost, %")}
       {useUp}

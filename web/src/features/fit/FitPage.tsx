@@ -1,7 +1,8 @@
-import { keepPreviousData, useMutation, useQuery } from "@tanstack/react-query";
+import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { useNavigate } from "react-router";
 import { ApiError, client, dataOf, type Schemas } from "../../api/client";
+import { pendingSaves } from "../../api/pendingSaves";
 import { libraryQuery, recipeQueries, vesselsQuery } from "../../api/queries";
 import { Notice } from "../../app/Notice";
 import { Rim } from "../../app/Rim";
@@ -9,7 +10,7 @@ import { Button } from "../../ui/Button";
 import { useUnits } from "../../units/units";
 import { AskForm } from "./AskForm";
 import { type Asked, askFor, USUAL } from "./ask";
-import { FitSentence, Outcome } from "./Outcome";
+import { Account, FitSentence, ToWeigh } from "./Outcome";
 import { PlanDrawing } from "./PlanDrawing";
 import { SectionDrawing } from "./SectionDrawing";
 import { VesselList } from "./VesselList";
@@ -29,6 +30,7 @@ function FitBench({ stored, vessels }: BenchProps) {
   const { id, recipe } = stored;
   const units = useUnits();
   const navigate = useNavigate();
+  const queries = useQueryClient();
   const { data: library } = useQuery(libraryQuery);
   const goesInMoulds = recipe.use === "fill-shell" || recipe.use === "pipe";
   const usual = vessels.find((row) => row.vessel.kind === (goesInMoulds ? "mould" : "pan")) ?? vessels[0];
@@ -50,14 +52,20 @@ function FitBench({ stored, vessels }: BenchProps) {
       ),
   });
   const take = useMutation({
-    mutationFn: (amounts: number[]) =>
-      dataOf(
+    mutationFn: async (amounts: number[]) => {
+      await pendingSaves.get(id);
+      const { revision } = queries.getQueryData(recipeQueries.one(id).queryKey) ?? stored;
+      return dataOf(
         client.PUT("/api/recipes/{recipe_id}", {
           params: { path: { recipe_id: id } },
-          body: { revision: stored.revision, recipe: withAmounts(recipe, amounts) },
+          body: { revision, recipe: withAmounts(recipe, amounts) },
         }),
-      ),
-    onSuccess: () => navigate(`/recipes/${id}/formula`),
+      );
+    },
+    onSuccess: (answer) => {
+      queries.setQueryData(recipeQueries.one(id).queryKey, answer);
+      navigate(`/recipes/${id}/formula`);
+    },
   });
 
   const problem = fitted.error instanceof ApiError ? fitted.error.problem : null;
@@ -73,7 +81,7 @@ function FitBench({ stored, vessels }: BenchProps) {
   return (
     <>
       <Rim place="fit" recipeId={id} />
-      <main className="grid flex-1 grid-cols-[340px_minmax(0,1fr)_372px] max-lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)] max-md:grid-cols-1">
+      <main className="grid flex-1 grid-cols-[340px_minmax(0,1fr)_352px] max-lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)] max-md:grid-cols-1">
         <section aria-label="Vessel" className="border-line border-r px-5 py-3 max-md:px-3">
           <h1 dir="auto" className="break-words font-display font-semibold text-[26px] leading-tight">
             {recipe.name}
@@ -95,6 +103,7 @@ function FitBench({ stored, vessels }: BenchProps) {
               )}
               <PlanDrawing vessel={vessel} fit={fit} />
               <SectionDrawing vessel={vessel} fit={fit} walls={walls} />
+              {fit && <Account vessel={vessel} fit={fit} library={library} />}
             </>
           )}
         </section>
@@ -118,32 +127,22 @@ function FitBench({ stored, vessels }: BenchProps) {
               {problem.detail}
             </p>
           )}
-          {vessel && fit && (
+          {fit && (
             <div className="mt-2">
-              <Outcome
-                vessel={vessel}
-                fit={fit}
-                recipe={recipe}
-                library={library}
-                units={units}
-                take={
-                  <>
-                    <Button
-                      look="filled"
-                      className="mt-2 w-full"
-                      disabled={take.isPending}
-                      onClick={() => take.mutate(fit.amounts_g)}
-                    >
-                      Take these amounts
-                    </Button>
-                    {take.error && (
-                      <p role="alert" className="mt-2 text-copper">
-                        {take.error.message}
-                      </p>
-                    )}
-                  </>
-                }
-              />
+              <ToWeigh fit={fit} recipe={recipe} library={library} units={units} />
+              <Button
+                look="filled"
+                className="mt-3 w-full"
+                disabled={take.isPending}
+                onClick={() => take.mutate(fit.amounts_g)}
+              >
+                Take these amounts
+              </Button>
+              {take.error && (
+                <p role="alert" className="mt-2 text-copper">
+                  {take.error.message}
+                </p>
+              )}
             </div>
           )}
         </section>

@@ -151,7 +151,7 @@ function Frame(props: { width: number; height: number; alt: string; children: Re
     <ScaledFigure
       widthMm={props.width}
       heightMm={props.height}
-      boxPx={[520, 300]}
+      boxPx={[560, 250]}
       alt={props.alt}
       caption="From above"
     >

@@ -110,7 +110,7 @@ type SectionProps = {
 function Section({ width, height, alt, weighed, children }: SectionProps) {
   const caption = weighed ? "Cut through, as the half ball of equal volume" : "Cut through";
   return (
-    <ScaledFigure widthMm={width} heightMm={height} boxPx={[520, 210]} alt={alt} caption={caption}>
+    <ScaledFigure widthMm={width} heightMm={height} boxPx={[560, 170]} alt={alt} caption={caption}>
       {children}
     </ScaledFigure>
   );

@@ -14,9 +14,11 @@ type Props = {
 const PIXELS_A_STEP = 4;
 const DRAG_FROM_PX = 5;
 
-/** An amount that can be typed in any unit, stepped by arrows (Shift: ten), and scrubbed by dragging sideways. */
+/** An amount that can be typed in any unit, stepped by arrows (Shift: ten), and scrubbed by dragging sideways
+ * while it is not being typed in. */
 export function AmountField({ line, label, problem, onType, onAmount, onDone }: Props) {
   const [draft, setDraft] = useState<string | null>(null);
+  const [focused, setFocused] = useState(false);
   const drag = useRef<{ x: number; from: Line; scrubbing: boolean } | null>(null);
 
   const finish = () => {
@@ -24,7 +26,7 @@ export function AmountField({ line, label, problem, onType, onAmount, onDone }: 
     onDone();
   };
 
-  const text = draft ?? amountText(line);
+  const text = draft !== null && (focused || problem) ? draft : amountText(line);
   return (
     <input
       aria-label={`Amount of ${label}`}
@@ -34,12 +36,18 @@ export function AmountField({ line, label, problem, onType, onAmount, onDone }: 
       value={text}
       style={{ width: `${Math.min(12, Math.max(5.5, text.length + 0.6))}ch` }}
       className="h-11 shrink-0 cursor-ew-resize touch-pan-y rounded-md border-[1.5px] border-transparent bg-transparent pr-1 text-right font-bold text-[22px] hover:border-line focus:cursor-text focus:border-rim focus:bg-sheet aria-invalid:border-copper"
-      onFocus={(event) => event.target.select()}
+      onFocus={(event) => {
+        setFocused(true);
+        event.target.select();
+      }}
       onChange={(event) => {
         setDraft(event.target.value);
         if (event.target.value.trim()) onType(event.target.value);
       }}
-      onBlur={finish}
+      onBlur={() => {
+        setFocused(false);
+        finish();
+      }}
       onKeyDown={(event) => {
         if (event.key === "ArrowUp" || event.key === "ArrowDown") {
           event.preventDefault();
@@ -54,8 +62,9 @@ export function AmountField({ line, label, problem, onType, onAmount, onDone }: 
           onType(amountText(line));
         }
       }}
+      onDragStart={(event) => event.preventDefault()}
       onPointerDown={(event) => {
-        if (event.button === 0) drag.current = { x: event.clientX, from: line, scrubbing: false };
+        if (event.button === 0 && !focused) drag.current = { x: event.clientX, from: line, scrubbing: false };
       }}
       onPointerMove={(event) => {
         const start = drag.current;

@@ -156,13 +156,14 @@ function BenchPage({ stored, kitchenC }: { stored: Schemas["StoredRecipeOut"]; k
 
 function Sentence({ bench, units }: { bench: BenchState["bench"]; units: Units }) {
   const sentence = bench?.sentence;
+  if (!sentence) return <div className="mb-1 min-h-[72px]" />;
   return (
     <h2
       aria-live="polite"
       className="mb-1 min-h-[72px] font-display font-semibold text-[28px] leading-[1.15]"
     >
-      {sentence && inOwnDegrees(sentence.lead, units)}
-      {sentence?.turn && (
+      {inOwnDegrees(sentence.lead, units)}
+      {sentence.turn && (
         <>
           , <br className="max-md:hidden" />
           <span className="text-rim">{inOwnDegrees(sentence.turn, units)}</span>

@@ -38,7 +38,7 @@ export function LineList({ state, library, units }: Props) {
                   name={name}
                   note={line.unit !== "g" && grams !== undefined ? `that is ${mass(grams, units)}` : null}
                   share={grams !== undefined && total ? share(grams / total) : ""}
-                  problem={problemAt(problem, position)}
+                  problem={state.unread[position] ?? problemAt(problem, position)}
                   details={<Details state={state} position={position} name={name} library={library} />}
                   onPin={() => state.changeLine(position, { pinned: !line.pinned })}
                   onType={(text) => state.type(position, text, units.measure)}

@@ -9,17 +9,26 @@ import {
   type Recipe,
   type Schemas,
 } from "../../api/client";
+import { type History, rememberBench, storyOf } from "./story";
 import { type Saving, useSaving } from "./useSaving";
 
-type Asked = { recipe: Recipe; atC: number; ratio: number | null; gesture: string | null; changes: number };
+type Asked = {
+  recipe: Recipe;
+  atC: number;
+  ratio: number | null;
+  typedAt: number | null;
+  gesture: string | null;
+  changes: number;
+};
 const MOST_STEPS = 199;
-
-type History = { past: Recipe[]; future: Recipe[] };
+const RETRY_MS = 2000;
 
 export type BenchState = {
   recipe: Recipe;
   bench: Bench | null;
   problem: Problem | null;
+  /** What was typed into a line and could not be read, by the line's position, until it is typed anew. */
+  unread: Record<number, string>;
   atC: number;
   saving: Saving;
   canUndo: boolean;
@@ -42,14 +51,15 @@ export function useBench(stored: Schemas["StoredRecipeOut"], startC: number): Be
   const [recipe, setRecipe] = useState<Recipe>(stored.recipe);
   const [bench, setBench] = useState<Bench | null>(null);
   const [problem, setProblem] = useState<Problem | null>(null);
+  const [unread, setUnread] = useState<Record<number, string>>({});
   const [atC, setTemperature] = useState(startC);
-  const [history, setHistory] = useState<History>({ past: [], future: [] });
+  const [history, setHistory] = useState<History>(() => storyOf(stored.id, stored.recipe));
   const story = useRef(history);
-  const { saving, save, flush } = useSaving(stored);
+  const { saving, save, touch, refuse, flush } = useSaving(stored);
 
   const now = useRef({ recipe: stored.recipe, atC: startC });
   const asked = useRef<Asked | null>(null);
-  const busy = useRef(false);
+  const computing = useRef<Promise<void> | null>(null);
   const changes = useRef(0);
   const gesture = useRef<string | null>(null);
 
@@ -58,6 +68,15 @@ export function useBench(stored: Schemas["StoredRecipeOut"], startC: number): Be
     setHistory(next);
   }, []);
 
+  const show = useCallback(
+    (next: Recipe) => {
+      now.current.recipe = next;
+      setRecipe(next);
+      rememberBench(stored.id, { last: next, history: story.current });
+    },
+    [stored.id],
+  );
+
   const put = useCallback(
     (next: Recipe, by: string | null) => {
       const before = now.current.recipe;
@@ -65,15 +84,12 @@ export function useBench(stored: Schemas["StoredRecipeOut"], startC: number): Be
       gesture.current = by;
       if (JSON.stringify(before) === JSON.stringify(next)) return;
       if (!goesOn) remember({ past: [...story.current.past.slice(-MOST_STEPS), before], future: [] });
-      now.current.recipe = next;
-      setRecipe(next);
+      show(next);
     },
-    [remember],
+    [remember, show],
   );
 
-  const compute = useCallback(async () => {
-    if (busy.current) return;
-    busy.current = true;
+  const answerAsked = useCallback(async () => {
     while (asked.current) {
       const ask = asked.current;
       asked.current = null;
@@ -82,25 +98,44 @@ export function useBench(stored: Schemas["StoredRecipeOut"], startC: number): Be
         const answer = await dataOf(client.POST("/api/formula", { body }));
         setBench(answer);
         setProblem(null);
+        if (ask.typedAt !== null) setUnread((before) => without(before, ask.typedAt));
         if (ask.changes === changes.current) {
           if (ask.gesture) put(answer.recipe, ask.gesture);
           save(now.current.recipe);
         }
       } catch (error) {
-        if (error instanceof ApiError) setProblem(error.problem);
-        else setProblem({ title: "No answer", status: 0, detail: NO_ANSWER, errors: [], revision: null });
+        if (error instanceof ApiError) {
+          const { typedAt } = ask;
+          if (typedAt === null) setProblem(error.problem);
+          else setUnread((before) => ({ ...before, [typedAt]: reasonOf(error.problem) }));
+          refuse("Last change not saved");
+        } else {
+          setProblem({ title: "No answer", status: 0, detail: NO_ANSWER, errors: [], revision: null });
+          refuse("Not saved yet. Trying again");
+          await new Promise((resolve) => setTimeout(resolve, RETRY_MS));
+          asked.current ??= ask;
+        }
       }
     }
-    busy.current = false;
-  }, [put, save]);
+  }, [put, refuse, save]);
 
   const ask = useCallback(
     (part: Partial<Asked>) => {
       const { recipe, atC } = now.current;
-      asked.current = { recipe, atC, ratio: null, gesture: null, changes: changes.current, ...part };
-      void compute();
+      asked.current = {
+        recipe,
+        atC,
+        ratio: null,
+        typedAt: null,
+        gesture: null,
+        changes: changes.current,
+        ...part,
+      };
+      computing.current ??= answerAsked().finally(() => {
+        computing.current = null;
+      });
     },
-    [compute],
+    [answerAsked],
   );
 
   useEffect(() => ask({}), [ask]);
@@ -108,28 +143,41 @@ export function useBench(stored: Schemas["StoredRecipeOut"], startC: number): Be
   const change = useCallback(
     (next: Recipe, by?: string) => {
       changes.current += 1;
+      touch();
+      if (next.lines.length !== now.current.recipe.lines.length) setUnread({});
       put(next, by ?? null);
       ask({});
     },
-    [ask, put],
+    [ask, put, touch],
   );
 
   const changeLine = useCallback(
-    (position: number, part: Partial<Line>, by?: string) =>
-      change(withLine(now.current.recipe, position, part), by),
+    (position: number, part: Partial<Line>, by?: string) => {
+      setUnread((before) => without(before, position));
+      change(withLine(now.current.recipe, position, part), by);
+    },
     [change],
   );
 
   const type = useCallback(
-    (position: number, typed: string, measure: string) =>
+    (position: number, typed: string, measure: string) => {
+      touch();
       ask({
         recipe: withLine(now.current.recipe, position, { typed, measure }),
+        typedAt: position,
         gesture: `type ${position}`,
-      }),
-    [ask],
+      });
+    },
+    [ask, touch],
   );
 
-  const slide = useCallback((ratio: number) => ask({ ratio, gesture: "slide" }), [ask]);
+  const slide = useCallback(
+    (ratio: number) => {
+      touch();
+      ask({ ratio, gesture: "slide" });
+    },
+    [ask, touch],
+  );
 
   const endGesture = useCallback(() => {
     gesture.current = null;
@@ -147,17 +195,19 @@ export function useBench(stored: Schemas["StoredRecipeOut"], startC: number): Be
       });
       changes.current += 1;
       gesture.current = null;
-      now.current.recipe = next;
-      setRecipe(next);
+      setUnread({});
+      touch();
+      show(next);
       ask({});
     },
-    [ask, remember],
+    [ask, remember, show, touch],
   );
 
   return {
     recipe,
     bench,
     problem,
+    unread,
     atC,
     saving,
     canUndo: history.past.length > 0,
@@ -177,11 +227,23 @@ export function useBench(stored: Schemas["StoredRecipeOut"], startC: number): Be
     endGesture,
     undo: useCallback(() => go("past", "future"), [go]),
     redo: useCallback(() => go("future", "past"), [go]),
-    flush,
+    flush: useCallback(async () => {
+      await computing.current;
+      await flush();
+    }, [flush]),
   };
 }
 
 const NO_ANSWER = "The application does not answer: what you see is from before your last change.";
+
+function reasonOf(problem: Problem): string {
+  const [error] = problem.errors;
+  return error ? `${error.message}. Allowed: ${error.allowed}` : problem.detail;
+}
+
+function without(unread: Record<number, string>, position: number | null): Record<number, string> {
+  return Object.fromEntries(Object.entries(unread).filter(([at]) => Number(at) !== position));
+}
 
 function withLine(recipe: Recipe, position: number, part: Partial<Line>): Recipe {
   return {

@@ -33,6 +33,7 @@ export function useSaving(stored: Schemas["StoredRecipeOut"]) {
         );
         revision.current = answer.revision;
         savedText.current = JSON.stringify(recipe);
+        queries.setQueryData(recipeQueries.one(stored.id).queryKey, answer);
         if (!wanted.current) setSaving({ state: "saved", message: "Saved" });
       } catch (error) {
         if (error instanceof ApiError && error.status === 409) {
@@ -51,7 +52,7 @@ export function useSaving(stored: Schemas["StoredRecipeOut"]) {
         await new Promise((resolve) => setTimeout(resolve, RETRY_MS));
       }
     }
-  }, [stored.id]);
+  }, [queries, stored.id]);
 
   const flush = useCallback(() => {
     window.clearTimeout(timer.current);
@@ -66,15 +67,28 @@ export function useSaving(stored: Schemas["StoredRecipeOut"]) {
     return running.current;
   }, [put, queries, stored.id]);
 
+  const say = useCallback((next: Saving) => {
+    setSaving((now) => (now.state === "conflict" ? now : next));
+  }, []);
+
+  /** Say at once that what is shown is not what is stored. */
+  const touch = useCallback(() => say({ state: "saving", message: "Saving" }), [say]);
+
+  const refuse = useCallback((message: string) => say({ state: "refused", message }), [say]);
+
   const save = useCallback(
     (recipe: Recipe) => {
-      if (JSON.stringify(recipe) === savedText.current && !running.current) return;
-      wanted.current = recipe;
-      setSaving((now) => (now.state === "conflict" ? now : { state: "saving", message: "Saving" }));
       window.clearTimeout(timer.current);
+      if (JSON.stringify(recipe) === savedText.current && !running.current) {
+        wanted.current = null;
+        say({ state: "saved", message: "Saved" });
+        return;
+      }
+      wanted.current = recipe;
+      touch();
       timer.current = window.setTimeout(flush, PAUSE_MS);
     },
-    [flush],
+    [flush, say, touch],
   );
 
   useEffect(() => {
@@ -86,5 +100,5 @@ export function useSaving(stored: Schemas["StoredRecipeOut"]) {
     };
   }, [flush]);
 
-  return { saving, save, flush };
+  return { saving, save, touch, refuse, flush };
 }
