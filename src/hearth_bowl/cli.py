@@ -2,6 +2,7 @@
 
 import argparse
 import json
+import re
 import sys
 from collections.abc import Callable, Sequence
 from pathlib import Path
@@ -32,7 +33,9 @@ class Parser(argparse.ArgumentParser):
 
     def error(self, message: str) -> NoReturn:
         """Raise what was wrong with the call."""
-        raise BadInput(("arguments",), message, " ".join(self.format_usage().split()), "bad-call")
+        named = re.search(r"argument (?:--)?([\w-]+): |required: ([\w-]+)", message)
+        field = (named[1] or named[2]).replace("-", "_") if named else "arguments"
+        raise BadInput((field,), message, " ".join(self.format_usage().split()), "bad-call")
 
     def option(self, name: str, **settings: Any) -> None:
         """Add an option."""
@@ -100,7 +103,10 @@ def verb_parsers() -> dict[str, Parser]:
 
 def _two_sides(text: str) -> tuple[float, float]:
     first, _, second = text.lower().partition("x")
-    return float(first), float(second)
+    try:
+        return float(first), float(second)
+    except ValueError:
+        raise argparse.ArgumentTypeError(f"{text[:40]!r} is not two sides such as 25x25") from None
 
 
 def _read(name: str, path: str) -> bytes:

@@ -23,7 +23,7 @@ class Guard(AppCase):
         self.assertEqual(len(self.client.get("/api/recipes").get_json()["recipes"]), 1)
 
     def test_bodies_that_are_no_json_or_too_large(self) -> None:
-        for data in (b"{", b'{"a": NaN}', b"[]", b"\xff", b"[" * 90_000):
+        for data in (b"{", b"[]", b"\xff", b"[" * 90_000):
             self.refused("POST", "/api/recipes", 400, data=data, content_type="application/json")
         self.refused("POST", "/api/recipes", 415, data=b"name=x", content_type="application/x-www-form-urlencoded")
         large = b'{"recipe": "' + b"x" * 5_000_000 + b'"}'

@@ -1,6 +1,7 @@
 """The bench: sentence, ratio rule, slide, readings and offers."""
 
 import unittest
+from itertools import pairwise
 
 from hypothesis import given
 from hypothesis import strategies as st
@@ -78,7 +79,7 @@ class RatioRule(unittest.TestCase):
     def test_zones_touch_and_cover_a_falling_curve_too(self) -> None:
         zones = zones_of([(0.0, 4.8), (10.0, 3.0), (20.0, 0.2)])
         self.assertEqual([zone.texture for zone in zones], ["hard", "cut", "roll", "pipe", "glaze", "sauce"])
-        for before, after in zip(zones, zones[1:], strict=False):
+        for before, after in pairwise(zones):
             self.assertEqual(before.high, after.low)
 
     def test_what_moves_depends_on_the_pins(self) -> None:

@@ -1,6 +1,7 @@
 """Identities that hold whatever the constants: properties over random recipes."""
 
 import unittest
+from itertools import pairwise
 
 from hypothesis import assume, given, settings
 from hypothesis import strategies as st
@@ -97,7 +98,7 @@ class Setting(unittest.TestCase):
     def test_warmer_never_sets_firmer(self, made: Recipe) -> None:
         temperatures = [float(at_c) for at_c in range(-18, 46, 3)]
         curve = index_curve(mix(made), temperatures)
-        for colder, warmer in zip(curve, curve[1:], strict=False):
+        for colder, warmer in pairwise(curve):
             self.assertGreaterEqual(colder, warmer - 1e-9)
 
     @given(REAL_CHOCOLATE, CREAMS, st.floats(0.3, 3), st.floats(1.01, 1.5), st.sampled_from([5.0, 20.0, 28.0]))

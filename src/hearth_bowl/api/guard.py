@@ -7,7 +7,7 @@ from urllib.parse import urlsplit
 from flask import Flask, Response, request
 from werkzeug.exceptions import Forbidden
 
-from hearth_bowl.api.problems import Problem, answer
+from hearth_bowl.api.problems import Problem, answer, bad_input
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.formats.strict_json import LARGEST_FILE_BYTES, read_json
 
@@ -55,6 +55,8 @@ def register_guard(app: Flask) -> None:
             try:
                 read_json(request.get_data(), "body")
             except BadInput as problem:
+                if problem.code == "not-a-number":
+                    return bad_input(problem)
                 return answer(Problem(title="Not JSON", status=400, detail=problem.message))
         return None
 

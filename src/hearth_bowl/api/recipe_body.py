@@ -49,6 +49,7 @@ class RecipeIn(Incoming):
     family: str
     use: str | None = None
     lines: Annotated[list[LineIn], Field(min_length=1, max_length=MAX_LINES)]
+    steps: list[Any] = Field(default_factory=list)
 
 
 class OwnIngredientOut(Outgoing):
@@ -91,6 +92,7 @@ class RecipeOut(Outgoing):
     family: str
     use: str | None
     lines: list[LineOut]
+    steps: list[Any]
 
 
 def record_of(recipe: RecipeIn) -> dict[str, Any]:

@@ -89,6 +89,8 @@ class Recipe:
     use: str | None
     lines: tuple[Line, ...]
     amounts_g: tuple[float, ...]
+    steps: tuple[object, ...] = ()
+    """How it is made, as the file has it: carried along, read by no rule of the core."""
 
     @property
     def mass_g(self) -> float:
@@ -123,7 +125,9 @@ def check_name(name: str, field: str = "name") -> str:
     return plain
 
 
-def checked_recipe(*, name: str, family: str, use: str | None, lines: Sequence[Line]) -> Recipe:
+def checked_recipe(
+    *, name: str, family: str, use: str | None, lines: Sequence[Line], steps: Sequence[object] = ()
+) -> Recipe:
     """Return the recipe with every amount weighed.
 
     :raises BadInput: naming the line and field: unknown family or use, no lines, an amount below zero, not finite or
@@ -143,7 +147,14 @@ def checked_recipe(*, name: str, family: str, use: str | None, lines: Sequence[L
             raise problem.under("lines", position) from None
     if fsum(amounts_g) <= 0:
         raise BadInput(("lines",), "the recipe weighs 0 g", "at least one amount above 0", "empty")
-    return Recipe(name=check_name(name), family=family, use=use, lines=tuple(lines), amounts_g=tuple(amounts_g))
+    return Recipe(
+        name=check_name(name),
+        family=family,
+        use=use,
+        lines=tuple(lines),
+        amounts_g=tuple(amounts_g),
+        steps=tuple(steps),
+    )
 
 
 def _checked_grams(line: Line) -> float:

@@ -36,11 +36,15 @@ def recipe_from(record: Mapping[str, Any]) -> Recipe:
         raise BadInput(("lines",), "not a list", "a list of lines", "wrong-type")
     if len(lines) > MAX_LINES:
         raise BadInput(("lines",), f"{len(lines)} lines", f"1 to {MAX_LINES} lines", "out-of-range")
+    steps = record.get("steps", [])
+    if not isinstance(steps, list):
+        raise BadInput(("steps",), "not a list", "a list of steps", "wrong-type")
     return checked_recipe(
         name=text(record, "name", "Untitled"),
         family=text(record, "family", "filling"),
         use=text_or_none(record, "use"),
         lines=[_line_at(position, line) for position, line in enumerate(lines)],
+        steps=steps,
     )
 
 
@@ -110,6 +114,7 @@ def recipe_record(recipe: Recipe) -> dict[str, Any]:
         "family": recipe.family,
         "use": recipe.use,
         "lines": [line_record(line) for line in recipe.lines],
+        "steps": list(recipe.steps),
     }
 
 

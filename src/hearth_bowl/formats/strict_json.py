@@ -1,8 +1,9 @@
 """JSON that is only JSON, and values of the kinds that a file may hold."""
 
 import json
-from collections.abc import Mapping
-from typing import Any, NoReturn
+from collections.abc import Iterable, Mapping
+from math import isfinite
+from typing import Any
 
 from hearth_bowl.core.errors import BadInput, FieldPath
 
@@ -12,21 +13,36 @@ LARGEST_FILE_BYTES = 1_000_000
 def read_json(data: bytes, field: str) -> dict[str, Any]:
     """Return the object that a file's bytes hold.
 
-    :raises BadInput: at `field`: too large, not UTF-8, not JSON (NaN and Infinity are not JSON), or not an object.
+    :raises BadInput: at `field`: too large, not UTF-8, not JSON, or not an object; at its own path: a number that is
+        none (NaN, Infinity, 1e999).
     """
     if len(data) > LARGEST_FILE_BYTES:
         raise BadInput((field,), f"{len(data)} bytes", f"up to {LARGEST_FILE_BYTES} bytes", "too-large")
     try:
-        value = json.loads(data.decode("utf-8-sig"), parse_constant=_refuse_constant)
+        value = json.loads(data.decode("utf-8-sig"))
+        no_number_at = _path_of_no_number(value)
     except (ValueError, RecursionError) as problem:
         raise BadInput((field,), f"not readable as JSON: {str(problem)[:120]}", "one JSON object", "not-json") from None
     if not isinstance(value, dict):
         raise BadInput((field,), "not a JSON object", "one JSON object", "wrong-type")
+    if no_number_at is not None:
+        raise BadInput(no_number_at, "not a finite number", "a finite number", "not-a-number")
     return value
 
 
-def _refuse_constant(name: str) -> NoReturn:
-    raise ValueError(f"{name} is not a JSON number")
+def _path_of_no_number(value: object) -> FieldPath | None:
+    if isinstance(value, float):
+        return None if isfinite(value) else ()
+    inside: Iterable[tuple[str | int, object]] = ()
+    if isinstance(value, dict):
+        inside = value.items()
+    elif isinstance(value, list):
+        inside = enumerate(value)
+    for step, part in inside:
+        below = _path_of_no_number(part)
+        if below is not None:
+            return (step, *below)
+    return None
 
 
 def text(record: Mapping[str, Any], name: str, default: str, field: FieldPath = ()) -> str:

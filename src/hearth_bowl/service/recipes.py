@@ -70,7 +70,14 @@ def create_recipe(session: Session, record: Mapping[str, Any], now: datetime) ->
     """
     recipe = recipe_from(record)
     row = RecipeRow(
-        name=recipe.name, family=recipe.family, use=recipe.use, revision=1, created_at=now, changed_at=now, lines=[]
+        name=recipe.name,
+        family=recipe.family,
+        use=recipe.use,
+        steps=_dumped(recipe.steps),
+        revision=1,
+        created_at=now,
+        changed_at=now,
+        lines=[],
     )
     session.add(row)
     session.flush()
@@ -90,7 +97,7 @@ def save_recipe(
     row = _row(session, recipe_id)
     if row.revision != revision:
         raise ChangedMeanwhile(row.revision)
-    row.name, row.family, row.use = recipe.name, recipe.family, recipe.use
+    row.name, row.family, row.use, row.steps = recipe.name, recipe.family, recipe.use, _dumped(recipe.steps)
     row.revision, row.changed_at = revision + 1, now
     _write_lines(session, row.id, recipe)
     session.flush()
@@ -193,7 +200,15 @@ def _stored(row: RecipeRow) -> StoredRecipe:
         }
         for line in row.lines
     ]
-    record = {"format": FORMAT, "version": 1, "name": row.name, "family": row.family, "use": row.use, "lines": lines}
+    record = {
+        "format": FORMAT,
+        "version": 1,
+        "name": row.name,
+        "family": row.family,
+        "use": row.use,
+        "lines": lines,
+        "steps": json.loads(row.steps),
+    }
     return StoredRecipe(id=row.id, revision=row.revision, changed_at=row.changed_at, recipe=record)
 
 

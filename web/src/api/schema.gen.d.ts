@@ -816,6 +816,8 @@ export interface components {
             lines: components["schemas"]["LineIn"][];
             /** Name */
             name: string;
+            /** Steps */
+            steps?: unknown[];
             /**
              * Use
              * @default null
@@ -867,6 +869,8 @@ export interface components {
             lines: components["schemas"]["LineOut"][];
             /** Name */
             name: string;
+            /** Steps */
+            steps: unknown[];
             /** Use */
             use: string | null;
             /** Version */

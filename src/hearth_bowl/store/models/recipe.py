@@ -17,6 +17,7 @@ class RecipeRow(Base):
     name: Mapped[str]
     family: Mapped[str]
     use: Mapped[str | None]
+    steps: Mapped[str]
     revision: Mapped[int]
     created_at: Mapped[datetime]
     changed_at: Mapped[datetime]

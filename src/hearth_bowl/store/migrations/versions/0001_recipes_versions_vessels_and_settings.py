@@ -17,6 +17,7 @@ def upgrade() -> None:
         sa.Column("name", sa.String(), nullable=False),
         sa.Column("family", sa.String(), nullable=False),
         sa.Column("use", sa.String(), nullable=True),
+        sa.Column("steps", sa.String(), nullable=False),
         sa.Column("revision", sa.Integer(), nullable=False),
         sa.Column("created_at", sa.DateTime(), nullable=False),
         sa.Column("changed_at", sa.DateTime(), nullable=False),

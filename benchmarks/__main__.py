@@ -1,0 +1,29 @@
+"""Run every benchmark: `python -m benchmarks`. Exits 1 when a bound is not kept."""
+
+import os
+import platform
+import sys
+
+from tests.api.server import Server
+
+from benchmarks.core import core_rows
+from benchmarks.page import page_rows
+from benchmarks.served import memory_row, served_rows, start_row
+
+
+def main() -> int:
+    """Measure, print, and say whether all bounds are kept."""
+    print(f"{os.cpu_count()} cores, {platform.machine()}, Python {platform.python_version()}")
+    rows = core_rows()
+    server = Server().start()
+    try:
+        rows += [*served_rows(server), *page_rows(server), memory_row(server), start_row(server)]
+    finally:
+        server.stop()
+    for row in rows:
+        print(row)
+    return 0 if all(row.holds for row in rows) else 1
+
+
+if __name__ == "__main__":
+    sys.exit(main())

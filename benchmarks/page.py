@@ -1,0 +1,73 @@
+"""The page in Chromium: from a key to the reading that is painted, and what the first load weighs."""
+
+from typing import Final
+
+from playwright.sync_api import Page, sync_playwright
+from tests.api.server import Server
+from tests.browser.page_case import FLAGS, chromium
+
+from benchmarks.clock import Row, p95
+
+KEYS: Final = 60
+
+PAINTED_MS: Final = """
+async ({field, watched}) => {
+  const input = document.querySelector(field), seen = document.querySelector(watched);
+  const painted = new Promise((done) => {
+    const watch = new MutationObserver(() => {
+      watch.disconnect();
+      requestAnimationFrame(() => {
+        const channel = new MessageChannel();
+        channel.port1.onmessage = () => done(performance.now());
+        channel.port2.postMessage(null);
+      });
+    });
+    watch.observe(seen, {subtree: true, childList: true, characterData: true, attributes: true});
+  });
+  input.focus();
+  const start = performance.now();
+  input.dispatchEvent(new KeyboardEvent("keydown", {key: "ArrowUp", shiftKey: true, bubbles: true, cancelable: true}));
+  return (await painted) - start;
+}
+"""
+"""The milliseconds from a key in `field` until a change below `watched` has been painted."""
+
+
+def page_rows(server: Server) -> list[Row]:
+    """Time keys on the demo's first recipe; the baseline is the same field repainting its own figure only."""
+    with sync_playwright() as playwright:
+        browser = playwright.chromium.launch(executable_path=chromium(), args=FLAGS)
+        page = browser.new_page(viewport={"width": 1280, "height": 800})
+        page.goto(f"{server.url}/recipes/1/formula")
+        page.wait_for_load_state("networkidle")
+        script_kb = _script_kb(page)
+        field = "input[aria-label='Amount of Dark chocolate 64 %']"
+        own = p95(_keys(page, field, "ul:has(input[aria-label='Amount of Dark chocolate 64 %'])"))
+        reading = p95(_keys(page, field, "section[aria-label='Readings']"))
+        browser.close()
+    return [
+        Row(
+            name="key to painted reading, p95",
+            value=reading,
+            unit="ms",
+            limit=100,
+            baseline=own,
+            baseline_name="key to its own figure",
+        ),
+        Row(name="script of the first load, compressed", value=script_kb, unit="kB", limit=200),
+    ]
+
+
+def _keys(page: Page, field: str, watched: str) -> list[float]:
+    found = []
+    for _ in range(KEYS):
+        found.append(float(page.evaluate(PAINTED_MS, {"field": field, "watched": watched})))
+        page.wait_for_timeout(60)
+    return found
+
+
+def _script_kb(page: Page) -> float:
+    sizes = page.evaluate(
+        "performance.getEntriesByType('resource').filter(e => e.name.endsWith('.js')).map(e => e.encodedBodySize)"
+    )
+    return float(sum(sizes) / 1000)

@@ -1,0 +1,110 @@
+"""JSON Schemas of the files, built from the core's own tables so that they cannot fall behind."""
+
+from typing import Any, Final
+
+from hearth_bowl.core.components import COMPONENTS, FAT_KINDS
+from hearth_bowl.core.ingredient import ALLERGENS, KINDS
+from hearth_bowl.core.library import LIBRARY
+from hearth_bowl.core.measures import MAX_AMOUNT, MEASURES_ML, UNITS
+from hearth_bowl.core.recipe import AIMED_INDEX, FAMILIES, MAX_LINES, MAX_NAME
+from hearth_bowl.core.vessel import CAVITY_MEASURES, MAX_CAVITIES, MAX_MEASURE, MAY_BE_ZERO, PAN_MEASURES
+
+DIALECT: Final = "https://json-schema.org/draft/2020-12/schema"
+
+_POSITIVE: Final = {"type": "number", "exclusiveMinimum": 0}
+_SIZE: Final = {"type": ["number", "null"], "exclusiveMinimum": 0, "maximum": 100000}
+
+
+def recipe_schema() -> dict[str, Any]:
+    """Return the JSON Schema of `hearth-bowl/recipe`, version 1."""
+    return {
+        "$schema": DIALECT,
+        "title": "Hearth Bowl recipe",
+        "type": "object",
+        "required": ["lines"],
+        "properties": {
+            "format": {"const": "hearth-bowl/recipe"},
+            "version": {"const": 1},
+            "name": {"type": "string", "minLength": 1, "maxLength": MAX_NAME},
+            "family": {"enum": list(FAMILIES)},
+            "use": {"enum": [*AIMED_INDEX, None]},
+            "lines": {"type": "array", "minItems": 1, "maxItems": MAX_LINES, "items": _line()},
+            "steps": {"type": "array"},
+        },
+    }
+
+
+def _line() -> dict[str, Any]:
+    return {
+        "type": "object",
+        "required": ["ingredient", "amount"],
+        "properties": {
+            "ingredient": {"anyOf": [{"enum": list(LIBRARY)}, _own_ingredient()]},
+            "amount": {"type": "number", "minimum": 0, "maximum": MAX_AMOUNT},
+            "amount_high": {"type": ["number", "null"], "minimum": 0, "maximum": MAX_AMOUNT},
+            "unit": {"enum": list(UNITS), "default": "g"},
+            "measure": {"enum": list(MEASURES_ML), "default": "metric"},
+            "stage": {"type": "string"},
+            "pinned": {"type": "boolean", "default": False},
+            "pack_g": _SIZE,
+            "piece_g": _SIZE,
+        },
+    }
+
+
+def _own_ingredient() -> dict[str, Any]:
+    share = {"type": "number", "minimum": 0, "maximum": 100}
+    return {
+        "type": "object",
+        "description": "The parts of composition_pct sum to 100 ± 0.5.",
+        "required": ["name", "composition_pct", "density_g_per_ml"],
+        "properties": {
+            "name": {"type": "string", "minLength": 1, "maxLength": MAX_NAME},
+            "composition_pct": {
+                "type": "object",
+                "properties": dict.fromkeys(COMPONENTS, share),
+                "additionalProperties": False,
+            },
+            "density_g_per_ml": _POSITIVE,
+            "kind": {"enum": list(KINDS), "default": "other"},
+            "other_fat_kind": {"enum": [*FAT_KINDS, None], "default": "oil"},
+            "higher_molar_mass_g_per_mol": _POSITIVE,
+            "energy_kcal_per_100g": {"type": "number", "minimum": 0, "maximum": 900},
+            "spoon_g_per_ml": _POSITIVE,
+            "pack_g": _SIZE,
+            "piece_g": _SIZE,
+            "allergens": {"type": "array", "items": {"enum": list(ALLERGENS)}},
+            "allergens_named": {"type": "array", "items": {"type": "string", "maxLength": 60}},
+        },
+    }
+
+
+def vessel_schema() -> dict[str, Any]:
+    """Return the JSON Schema of `hearth-bowl/vessel`, version 1: pans and moulds."""
+    return {
+        "$schema": DIALECT,
+        "title": "Hearth Bowl vessel",
+        "type": "object",
+        "required": ["kind", "shape"],
+        "properties": {"format": {"const": "hearth-bowl/vessel"}, "version": {"const": 1}},
+        "oneOf": [
+            *(_vessel("pan", shape, names) for shape, names in PAN_MEASURES.items()),
+            *(_vessel("mould", shape, names) for shape, names in CAVITY_MEASURES.items()),
+        ],
+    }
+
+
+def _vessel(kind: str, shape: str, names: tuple[str, ...]) -> dict[str, Any]:
+    measures = {
+        name: {"type": "number", ("minimum" if name in MAY_BE_ZERO else "exclusiveMinimum"): 0, "maximum": MAX_MEASURE}
+        for name in names
+    }
+    more: dict[str, Any] = (
+        {"corner_mm": {"type": "number", "minimum": 0}}
+        if kind == "pan"
+        else {"cavities": {"type": "integer", "minimum": 1, "maximum": MAX_CAVITIES}}
+    )
+    return {
+        "properties": {"kind": {"const": kind}, "shape": {"const": shape}, **measures, **more},
+        "required": list(names),
+    }
