@@ -11,7 +11,7 @@ type Place = (typeof PLACES)[number]["key"];
 /** The blue rim: the product's name, the thread through the places of one batch, and the kitchen. */
 export function Rim({ place, recipeId }: { place: Place | null; recipeId?: number }) {
   return (
-    <header className="on-rim flex min-h-13 flex-wrap items-center gap-x-7 bg-rim px-5 text-sheet max-sm:px-3">
+    <header className="on-rim flex min-h-13 flex-wrap items-center gap-x-7 bg-rim max-sm:gap-x-3 px-5 text-sheet max-sm:px-3">
       <Link to="/" className="font-display font-semibold text-[22px]">
         Hearth Bowl
       </Link>
@@ -20,7 +20,10 @@ export function Rim({ place, recipeId }: { place: Place | null; recipeId?: numbe
           {PLACES.map((knot, position) => (
             <span key={knot.key} className="flex items-center">
               {position > 0 && (
-                <span aria-hidden="true" className="mx-2 w-8 border-rim-pale border-t-2 border-dashed" />
+                <span
+                  aria-hidden="true"
+                  className="mx-2 w-8 max-sm:mx-1 max-sm:w-3 border-rim-pale border-t-2 border-dashed"
+                />
               )}
               <Link
                 to={`/recipes/${recipeId}/${knot.key}`}

@@ -8,6 +8,7 @@ type Props = {
   open?: boolean;
   onOpenChange?: (open: boolean) => void;
   align?: "start" | "center" | "end";
+  side?: "left" | "bottom";
   className?: string;
 };
 
@@ -19,6 +20,7 @@ export function Popover({
   open,
   onOpenChange,
   align = "start",
+  side = "bottom",
   className = "",
 }: Props) {
   return (
@@ -28,9 +30,10 @@ export function Popover({
         <Parts.Content
           aria-label={label}
           align={align}
+          side={side}
           sideOffset={6}
           collisionPadding={8}
-          className={`z-20 max-h-[calc(100vh-5rem)] w-80 max-w-[calc(100vw-1rem)] overflow-auto rounded-lg border-[1.5px] border-rim bg-sheet p-4 shadow-[0_6px_24px_rgb(27_33_48/0.18)] ${className}`}
+          className={`z-20 max-h-(--radix-popover-content-available-height) w-80 max-w-[calc(100vw-1rem)] overflow-auto rounded-lg border-[1.5px] border-rim bg-sheet p-4 shadow-[0_6px_24px_rgb(27_33_48/0.18)] ${className}`}
         >
           {children}
         </Parts.Content>

@@ -42,11 +42,13 @@ export function AskForm({ vessel, batchG, asked, problem, library, onAsk }: Prop
     return (
       <div className="grid grid-cols-3 items-end gap-x-3 gap-y-2">
         {field("thickness_mm", "Thick, mm", "thickness_mm", `${vessel.depth_mm}, full`)}
+        {field("mass_g", "or use up, g")}
+        {field("loss_pct", "Lost, %")}
         {field("pieces", "Pieces")}
         {field("piece_length_mm", "or each, mm", "piece_mm")}
         {field("piece_width_mm", "by, mm")}
-        {field("mass_g", "or use up, g")}
-        {field("loss_pct", "Lost, %")}
+        {field("trim_mm", "Trim, mm")}
+        {field("kerf_mm", "Cut width, mm")}
         {useUp}
       </div>
     );

@@ -101,7 +101,7 @@ function FitBench({ stored, vessels }: BenchProps) {
                   {problem ? "That does not fit" : ""}
                 </h2>
               )}
-              <PlanDrawing vessel={vessel} fit={fit} />
+              <PlanDrawing vessel={vessel} fit={fit} kerf={ask?.kerf_mm ?? 0} />
               <SectionDrawing vessel={vessel} fit={fit} walls={walls} />
               {fit && <Account vessel={vessel} fit={fit} library={library} />}
             </>
@@ -161,6 +161,7 @@ const FIELDS = [
   "cap_mm",
   "headroom_mm",
   "trim_mm",
+  "kerf_mm",
 ];
 
 /** Whether an answer kept on screen while the next is fetched is of this kind of vessel. */

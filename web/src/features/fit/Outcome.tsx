@@ -19,8 +19,8 @@ export function FitSentence({ vessel, fit, units }: Pick<Props, "vessel" | "fit"
   const tail = pieces && fit.piece_g !== null ? `${pieces} of ${grams(fit.piece_g)}` : null;
   const lead =
     vessel.kind === "pan"
-      ? `${mass(fit.batch_g, units)} stand ${mm(fit.thickness_mm ?? 0)} thick`
-      : `${mass(fit.batch_g, units)} of filling`;
+      ? `Make ${mass(fit.batch_g, units)}, ${mm(fit.thickness_mm ?? 0)} thick`
+      : `Make ${mass(fit.batch_g, units)} of filling`;
   return (
     <h2 aria-live="polite" className="min-h-[66px] font-display font-semibold text-[27px] leading-[1.15]">
       {lead}

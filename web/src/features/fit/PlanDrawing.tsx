@@ -3,16 +3,18 @@ import { cavityGrid, cavityPlan, type FitAnswer, panPlan, type Vessel } from "./
 
 const GAP_SHARE = 0.28;
 
+type Props = { vessel: Vessel; fit: FitAnswer | null; kerf: number };
+
 /** The vessel from above, to scale, with the cut of a slab or the cavities that are filled. */
-export function PlanDrawing({ vessel, fit }: { vessel: Vessel; fit: FitAnswer | null }) {
+export function PlanDrawing({ vessel, fit, kerf }: Props) {
   return vessel.kind === "pan" ? (
-    <PanPlan vessel={vessel} fit={fit} />
+    <PanPlan vessel={vessel} fit={fit} kerf={kerf} />
   ) : (
     <MouldPlan vessel={vessel} fit={fit} />
   );
 }
 
-function PanPlan({ vessel, fit }: { vessel: Vessel; fit: FitAnswer | null }) {
+function PanPlan({ vessel, fit, kerf }: Props) {
   const { length, width, isRound } = panPlan(vessel);
   const edge = Math.max(length, width) * 0.04;
   const alt = `From above: ${isRound ? `${length} mm across` : `${length} by ${width} mm`}${fit?.grid ? `, cut ${fit.grid[0]} by ${fit.grid[1]}` : ""}.`;
@@ -41,7 +43,7 @@ function PanPlan({ vessel, fit }: { vessel: Vessel; fit: FitAnswer | null }) {
         ) : (
           <RectanglePan vessel={vessel} length={length} width={width} />
         )}
-        <CutLines vessel={vessel} fit={fit} length={length} width={width} />
+        <CutLines fit={fit} kerf={kerf} length={length} width={width} />
       </g>
     </Frame>
   );
@@ -76,34 +78,29 @@ function RectanglePan({ vessel, length, width }: { vessel: Vessel; length: numbe
   );
 }
 
-function CutLines({
-  vessel,
-  fit,
-  length,
-  width,
-}: {
-  vessel: Vessel;
-  fit: FitAnswer | null;
-  length: number;
-  width: number;
-}) {
+/** Where the edges of pieces lie along a side: both sides of a cut that has a width. */
+function edges(pieces: number, piece: number, kerf: number): number[] {
+  const found = new Set<number>();
+  for (let i = 0; i < pieces; i++) for (const edge of [0, piece]) found.add(i * (piece + kerf) + edge);
+  return [...found];
+}
+
+type CutProps = { fit: FitAnswer | null; kerf: number; length: number; width: number };
+
+function CutLines({ fit, kerf, length, width }: CutProps) {
   if (!fit?.grid || !fit.piece_mm) return null;
   const [nx = 0, ny = 0] = fit.grid;
   const [p = 0, q = 0] = fit.piece_mm;
-  const baseLength = vessel.length_mm ?? length;
-  const baseWidth = vessel.width_mm ?? width;
-  const left = (length - baseLength) / 2 + (baseLength - nx * p) / 2;
-  const top = (width - baseWidth) / 2 + (baseWidth - ny * q) / 2;
+  const across = nx * p + (nx - 1) * kerf;
+  const down = ny * q + (ny - 1) * kerf;
+  const left = (length - across) / 2;
+  const top = (width - down) / 2;
   const marks: React.ReactNode[] = [];
   const line = { className: "stroke-soot", strokeWidth: 1, vectorEffect: "non-scaling-stroke" as const };
-  for (let i = 0; i <= nx; i++)
-    marks.push(
-      <line key={`x${i}`} x1={left + i * p} x2={left + i * p} y1={top} y2={top + ny * q} {...line} />,
-    );
-  for (let j = 0; j <= ny; j++)
-    marks.push(
-      <line key={`y${j}`} x1={left} x2={left + nx * p} y1={top + j * q} y2={top + j * q} {...line} />,
-    );
+  for (const x of edges(nx, p, kerf))
+    marks.push(<line key={`x${x}`} x1={left + x} x2={left + x} y1={top} y2={top + down} {...line} />);
+  for (const y of edges(ny, q, kerf))
+    marks.push(<line key={`y${y}`} x1={left} x2={left + across} y1={top + y} y2={top + y} {...line} />);
   return <g>{marks}</g>;
 }
 

@@ -8,6 +8,7 @@ export type Asked = {
   piece_length_mm: string;
   piece_width_mm: string;
   trim_mm: string;
+  kerf_mm: string;
   wall_mm: string;
   cap_mm: string;
   headroom_mm: string;
@@ -23,6 +24,7 @@ export const USUAL: Asked = {
   piece_length_mm: "",
   piece_width_mm: "",
   trim_mm: "0",
+  kerf_mm: "0",
   wall_mm: "2",
   cap_mm: "1.5",
   headroom_mm: "0.5",
@@ -50,7 +52,13 @@ export function askFor(vessel: Vessel, asked: Asked): Schemas["AskIn"] {
     const length = number(asked.piece_length_mm);
     const width = number(asked.piece_width_mm) ?? length;
     const piece_mm = length !== undefined && width !== undefined ? [length, width] : undefined;
-    return { ...both, thickness_mm: number(asked.thickness_mm), trim_mm: number(asked.trim_mm), piece_mm };
+    return {
+      ...both,
+      thickness_mm: number(asked.thickness_mm),
+      trim_mm: number(asked.trim_mm),
+      kerf_mm: number(asked.kerf_mm),
+      piece_mm,
+    };
   }
   return {
     ...both,

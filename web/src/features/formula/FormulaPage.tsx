@@ -71,10 +71,10 @@ function BenchPage({ stored, kitchenC }: { stored: Schemas["StoredRecipeOut"]; k
     <>
       <Rim place="formula" recipeId={id} />
       {state.saving.state === "conflict" && <Conflict message={state.saving.message} recipe={state.recipe} />}
-      <main className="grid flex-1 grid-cols-[384px_minmax(0,1fr)_332px] max-lg:grid-cols-[minmax(0,1fr)_336px] max-md:grid-cols-1">
+      <main className="grid flex-1 lg:max-h-[calc(100vh-3.25rem)] lg:min-h-[600px] lg:grid-rows-[minmax(0,1fr)] grid-cols-[384px_minmax(0,1fr)_332px] max-lg:grid-cols-[minmax(0,1fr)_336px] max-md:grid-cols-1">
         <section
           aria-label="Recipe"
-          className="border-line border-r px-5 py-3 max-lg:order-2 max-lg:border-t max-md:px-3"
+          className="border-line border-r px-5 py-3 lg:overflow-y-auto max-lg:order-2 max-lg:border-t max-md:px-3"
         >
           <RecipeTitle id={id} state={state} library={library} />
           <LineList state={state} library={library} units={units} />
@@ -112,7 +112,7 @@ function BenchPage({ stored, kitchenC }: { stored: Schemas["StoredRecipeOut"]; k
 
         <section
           aria-label="The bowl"
-          className="flex min-w-0 flex-col max-lg:order-1 max-lg:col-span-2 max-md:col-span-1"
+          className="flex min-w-0 flex-col lg:overflow-y-auto max-lg:order-1 max-lg:col-span-2 max-md:col-span-1"
         >
           <div className="flex-1 px-5 pt-4 max-md:px-3">
             <Sentence bench={bench} units={units} />
@@ -143,7 +143,7 @@ function BenchPage({ stored, kitchenC }: { stored: Schemas["StoredRecipeOut"]; k
 
         <section
           aria-label="Readings"
-          className="border-line border-l px-5 py-4 max-lg:order-3 max-md:border-l-0 max-md:px-3"
+          className="border-line border-l px-5 py-4 lg:overflow-y-auto max-lg:order-3 max-md:border-l-0 max-md:px-3"
         >
           {bench && (
             <Readings readings={bench.readings} units={units} onTry={(offer) => tryOffer(state, offer)} />

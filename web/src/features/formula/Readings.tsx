@@ -34,19 +34,18 @@ function OneReading({ reading, units, onTry }: { reading: Reading } & Omit<Props
         </p>
       </div>
       {gauge && <Gauge gauge={gauge} alarmed={alarmed} />}
-      <div className="flex items-end justify-between gap-2">
+      <div className="flex items-center justify-between gap-2">
         <p
           className={`flex-1 text-[14px] leading-snug ${reading.state === "quiet" ? "text-ash" : "text-soot"}`}
         >
           {inOwnDegrees(reading.words, units)}
         </p>
-        {why && !offer && <WhyButton reading={reading} why={why} units={units} />}
+        {why && <WhyButton reading={reading} why={why} units={units} />}
       </div>
       {offer && (
-        <p className="mt-1.5 flex flex-wrap gap-2">
-          <Button onClick={() => onTry(offer)}>{offer.label}</Button>
-          {why && <WhyButton reading={reading} why={why} units={units} />}
-        </p>
+        <Button className="mt-1" onClick={() => onTry(offer)}>
+          {offer.label}
+        </Button>
       )}
     </section>
   );
@@ -56,7 +55,7 @@ function WhyButton({ reading, why, units }: { reading: Reading; why: Schemas["Wh
   const gauge = reading.gauge;
   return (
     <Popover
-      align="end"
+      side="left"
       label={`Why: ${reading.title}`}
       className="w-96"
       trigger={

@@ -5,6 +5,7 @@ import { DOES } from "./words";
 
 const LOW_C = 0;
 const HIGH_C = 38;
+const NEAREST_C = 6;
 
 type Props = {
   atC: number;
@@ -22,7 +23,7 @@ export function TemperatureStrip({ atC, kitchenC, zones, units, onChange }: Prop
     { name: "Larder", c: 14 },
     { name: "Kitchen", c: kitchenC },
     { name: "Hand", c: 33 },
-  ];
+  ].filter(({ name, c }) => name === "Kitchen" || Math.abs(c - kitchenC) >= NEAREST_C);
   return (
     <div className="px-6">
       <div className="relative h-4 text-[13px] text-ash" aria-hidden="true">
@@ -70,7 +71,7 @@ export function TemperatureStrip({ atC, kitchenC, zones, units, onChange }: Prop
             type="button"
             onClick={() => onChange(place.c)}
             aria-pressed={place.c === atC}
-            className="-translate-x-1/2 absolute min-h-11 rounded-md px-1.5 leading-tight hover:bg-rim-faint aria-pressed:font-bold"
+            className="-translate-x-1/2 absolute min-h-11 whitespace-nowrap rounded-md px-1.5 leading-tight hover:bg-rim-faint aria-pressed:font-bold"
             style={{ left: at(place.c) }}
           >
             {place.name}

@@ -34,14 +34,14 @@ export function heightOfShare(share: number): number {
 
 /** The outline of the bowl's inside between two heights, as an SVG path; y grows downwards from `top`. */
 export function slicePath(from: number, to: number, centre: number, bottom: number): string {
-  const steps = 12;
+  const steps = 24;
   const points: string[] = [];
   for (let i = 0; i <= steps; i++) {
-    const height = from + ((to - from) * i) / steps;
+    const height = from + (to - from) * (i / steps) ** 2;
     points.push(`${(centre + halfWidth(height)).toFixed(1)} ${(bottom - height).toFixed(1)}`);
   }
   for (let i = steps; i >= 0; i--) {
-    const height = from + ((to - from) * i) / steps;
+    const height = from + (to - from) * (i / steps) ** 2;
     points.push(`${(centre - halfWidth(height)).toFixed(1)} ${(bottom - height).toFixed(1)}`);
   }
   return `M${points.join("L")}Z`;

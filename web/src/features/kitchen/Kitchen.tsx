@@ -28,8 +28,14 @@ export function Kitchen() {
       align="end"
       label="Kitchen and units"
       trigger={
-        <button type="button" className="min-h-11 text-sm underline-offset-4 hover:underline">
-          Kitchen {temperature(data.kitchen_c, units)}, {Math.round(data.altitude_m)} m up
+        <button
+          type="button"
+          aria-label={`Kitchen ${temperature(data.kitchen_c, units)}, ${Math.round(data.altitude_m)} m up`}
+          className="min-h-11 text-sm underline-offset-4 hover:underline"
+        >
+          <span className="max-sm:hidden">Kitchen </span>
+          {temperature(data.kitchen_c, units)}
+          <span className="max-sm:hidden">, {Math.round(data.altitude_m)} m up</span>
         </button>
       }
     >
