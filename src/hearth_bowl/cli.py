@@ -11,12 +11,18 @@ from typing import Any, Final, NoReturn
 from hearth_bowl import __version__
 from hearth_bowl.core.alcohol import ethanol_g, retained_share
 from hearth_bowl.core.assess import ROOM_C, assess
+from hearth_bowl.core.balance import balance
+from hearth_bowl.core.boiling import boil, check_pressure, cook_to, pressure_kpa
 from hearth_bowl.core.errors import BadInput, check_number, dotted
 from hearth_bowl.core.fit import Ask, fit
-from hearth_bowl.formats.answers import assess_answer, fit_answer
+from hearth_bowl.core.mixture import mix
+from hearth_bowl.core.sugar_stages import thermometer
+from hearth_bowl.formats.aims_file import read_aims
+from hearth_bowl.formats.answers import assess_answer, balance_answer, boil_answer, fit_answer, stage_answer
 from hearth_bowl.formats.recipe_file import read_recipe
 from hearth_bowl.formats.strict_json import LARGEST_FILE_BYTES
 from hearth_bowl.formats.vessel_file import read_vessel
+from hearth_bowl.formats.written_file import read_written, written_answer
 from hearth_bowl.service.fit import shell_named
 
 BAD_INPUT_EXIT: Final = 2
@@ -92,10 +98,28 @@ def verb_parsers() -> dict[str, Parser]:
     spirit.option("--how", default="cold")
     spirit.option("--minutes", type=float, default=0.0)
 
+    boiling = Parser("boil", answer_boil)
+    boiling.add_argument("recipe", nargs="?")
+    for name in ("--altitude-m", "--pressure-kpa", "--to-c", "--thermometer-in-boiling-water-c"):
+        boiling.option(name, type=float)
+    boiling.option("--stage")
+
+    balancing = Parser("balance", answer_balance)
+    balancing.add_argument("recipe")
+    balancing.add_argument("aims")
+
+    reading = Parser("read", answer_read)
+    reading.add_argument("file")
+    reading.option("--measure", default="metric")
+    reading.option("--family")
+
     return {
         "assess": assessing,
         "fit": fitting,
+        "boil": boiling,
         "alcohol": spirit,
+        "balance": balancing,
+        "read": reading,
         "verbs": Parser("verbs", answer_verbs),
         "version": Parser("version", lambda _: {"version": __version__}),
     }
@@ -180,6 +204,45 @@ def answer_alcohol(options: argparse.Namespace) -> dict[str, Any]:
         "retained_g": retained,
         "pct_by_mass": None if batch_g is None else 100 * retained / batch_g,
     }
+
+
+def answer_boil(options: argparse.Namespace) -> dict[str, Any]:
+    """Answer `boil RECIPE`, `boil RECIPE --to-c`, or `boil --stage`."""
+    if options.pressure_kpa is not None and options.altitude_m is not None:
+        raise BadInput(("pressure_kpa",), "a pressure and an altitude are both given", "one of the two", "not-allowed")
+    kpa = pressure_kpa(options.altitude_m or 0.0) if options.pressure_kpa is None else options.pressure_kpa
+    check_pressure(kpa)
+    reading = options.thermometer_in_boiling_water_c
+    tested = None if reading is None else thermometer(reading, kpa)
+    if options.stage is not None:
+        for name in ("recipe", "to_c"):
+            if getattr(options, name) is not None:
+                raise BadInput((name,), "does not apply to a stage", "leave it out, or leave out --stage")
+        return stage_answer(options.stage, kpa, tested)
+    if options.recipe is None:
+        raise BadInput(("recipe",), "is missing", "a recipe, or --stage", "missing")
+    mixture = mix(read_recipe(_read("recipe", options.recipe)))
+    cooked = None if options.to_c is None else cook_to(mixture, options.to_c, kpa)
+    return boil_answer(boil(mixture, kpa), cooked, tested)
+
+
+def answer_balance(options: argparse.Namespace) -> dict[str, Any]:
+    """Answer `balance RECIPE AIMS`."""
+    if options.recipe == options.aims == "-":
+        raise BadInput(("aims",), "standard input holds one file", "a file's path for one of the two", "bad-call")
+    recipe = read_recipe(_read("recipe", options.recipe))
+    wanted = read_aims(_read("aims", options.aims))
+    try:
+        found = balance(recipe, wanted)
+    except BadInput as problem:
+        raise problem.under("aims") from None
+    return balance_answer(recipe, found, wanted.get("at_c", ROOM_C))
+
+
+def answer_read(options: argparse.Namespace) -> dict[str, Any]:
+    """Answer `read FILE`: a recipe as people write it."""
+    data = _read("file", options.file)
+    return written_answer(read_written(data, options.measure, options.family))
 
 
 def answer_verbs(_: argparse.Namespace) -> dict[str, Any]:

@@ -7,6 +7,8 @@ from collections.abc import Sequence
 from pathlib import Path
 from typing import Final
 
+from alembic.util.exc import CommandError
+from sqlalchemy.exc import DatabaseError
 from waitress.server import create_server
 
 from hearth_bowl.api.guard import LOOPBACK_HOSTS
@@ -74,7 +76,7 @@ def _check_port(host: str, port: int) -> None:
 def open_data(folder: Path, demo: bool) -> Database:
     """Return the database in a folder, made and migrated; with the demo's data where it was empty.
 
-    :raises CannotStart: the folder cannot be written.
+    :raises CannotStart: the folder cannot be written, or what it holds cannot be read.
     """
     file = folder / FILE
     try:
@@ -84,7 +86,12 @@ def open_data(folder: Path, demo: bool) -> Database:
         probe.unlink()
     except OSError as problem:
         raise CannotStart(f"The data folder {folder} cannot be written ({problem.strerror}).") from None
-    migrate(file)
+    try:
+        migrate(file)
+    except (DatabaseError, CommandError):
+        raise CannotStart(
+            f"The data in {file} cannot be read: it is damaged, or of a newer Hearth Bowl. It was left as it is."
+        ) from None
     database = Database(file)
     if demo:
         load_demo(database)

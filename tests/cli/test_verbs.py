@@ -169,6 +169,138 @@ class Fit(CommandLine):
                 self.assertEqual(self.refused("fit", *arguments)["field"], field)
 
 
+FUDGE = recipe_record(
+    family="boiled-fudge",
+    lines=[
+        {"ingredient": key, "amount": grams}
+        for key, grams in (("sugar_granulated", 450), ("milk_whole", 300), ("butter82", 60), ("glucose_syrup40", 30))
+    ],
+)
+
+
+class Boil(CommandLine):
+    def test_a_recipe_as_it_is_and_cooked(self) -> None:
+        path = self.file("f", FUDGE)
+        plain = self.ok("boil", path)
+        self.assertEqual(set(plain), {"boiling_c", "solids_pct", "water_g", "pressure_kpa"})
+        cooked = self.ok("boil", path, "--to-c", "115", "--thermometer-in-boiling-water-c", "101")
+        self.assertAlmostEqual(cooked["water_left_g"], 80.4, delta=0.051)
+        self.assertAlmostEqual(cooked["finished_g"] + cooked["evaporated_g"], 840)
+        self.assertAlmostEqual(cooked["dial_c"], 116.03, delta=0.01)
+        high = self.ok("boil", path, "--altitude-m", "1500")
+        self.assertLess(high["boiling_c"], plain["boiling_c"])
+        self.assertAlmostEqual(
+            self.ok("boil", path, "--pressure-kpa", str(high["pressure_kpa"]))["boiling_c"], high["boiling_c"]
+        )
+
+    def test_a_stage_on_a_mountain(self) -> None:
+        found = self.ok(
+            "boil", "--stage", "soft-ball", "--altitude-m", "1500", "--thermometer-in-boiling-water-c", "94"
+        )
+        self.assertEqual(found["sea_level_c"], [112, 116])
+        self.assertAlmostEqual(found["offset_c"], -0.98, delta=0.01)
+        self.assertAlmostEqual(found["dial_c"][1] - found["target_c"][1], found["offset_c"])
+        plain = self.ok("boil", "--stage", "light-caramel")
+        self.assertEqual((plain["target_c"], plain["dial_c"], plain["offset_c"]), ([160, 170], None, None))
+
+    def test_refusals(self) -> None:
+        path = self.file("f", FUDGE)
+        for arguments, field in (
+            ((), "recipe"),
+            ((path, "--to-c", "90"), "to_c"),
+            ((path, "--altitude-m", "9000"), "altitude_m"),
+            ((path, "--altitude-m", "10", "--pressure-kpa", "90"), "pressure_kpa"),
+            ((path, "--stage", "thread"), "recipe"),
+            (("--stage", "soft"), "stage"),
+            (("--stage", "thread", "--thermometer-in-boiling-water-c", "80"), "thermometer_in_boiling_water_c"),
+        ):
+            with self.subTest(arguments):
+                self.assertEqual(self.refused("boil", *arguments)["field"], field)
+
+
+class Balance(CommandLine):
+    def test_what_moved_and_the_recipe_measured_anew(self) -> None:
+        path = self.file("r", recipe_record())
+        found = self.ok("balance", path, self.file("a", {"aims": {"set_index": 3.0, "at_c": 20}}))
+        self.assertTrue(found["feasible"])
+        self.assertAlmostEqual(found["assess"]["set"]["index"], 3.0, delta=0.02)
+        self.assertEqual(found["lines"][2]["amount_g"], 460)
+        self.assertNotIn("dark64", [moved["ingredient"] for moved in found["moved"]])
+
+    def test_the_nearest_where_it_cannot_be(self) -> None:
+        pinned = recipe_record()
+        pinned["lines"] = [{**line, "pinned": True} for line in pinned["lines"]]
+        found = self.ok("balance", self.file("r", pinned), "-", stdin=b'{"aims": {"set_index": 2.0}}')
+        self.assertFalse(found["feasible"])
+        self.assertIn("pin: dark64", found["in_the_way"])
+        self.assertGreater(found["missed_by"]["set_index"], 0.4)
+        self.assertEqual(found["nearest"]["lines"][0], {"ingredient": "cream35", "amount_g": 214})
+
+    def test_refusals(self) -> None:
+        path = self.file("r", recipe_record())
+        for content, field in (
+            (b"{}", "aims"),
+            (b'{"aims": {}}', "aims"),
+            (b'{"aims": {"softness": 3}}', "aims.softness"),
+            (b'{"aims": {"set_index": "firm"}}', "aims.set_index"),
+            (b'{"aims": {"mass_g": 0}}', "aims.mass_g"),
+            (b'{"aims": {"set_index": NaN}}', "aims.set_index"),
+        ):
+            with self.subTest(content):
+                self.assertEqual(self.refused("balance", path, "-", stdin=content)["field"], field)
+
+
+CARD = """Late-watch truffles
+
+8 oz semisweet chocolate, chopped
+3 oz cream
+2 to 3 tbsp unsalted butter
+1 T rum
+1 (14 oz) can sweetened condensed milk
+pinch of salt
+vanilla
+meteor dust
+
+Method
+Warm the cream until small bubbles show, then pour it over.
+"""
+
+
+class Read(CommandLine):
+    def test_a_card_with_its_doubts(self) -> None:
+        found = self.ok("read", self.file("card.txt", CARD.encode()), "--measure", "us")
+        lines, unsure = found["recipe"]["lines"], found["unsure"]
+        self.assertEqual(found["recipe"]["name"], "Late-watch truffles")
+        self.assertEqual(
+            [line["ingredient"] for line in lines],
+            ["dark55", "cream35", "butter82", "spirit40", "condensed_sweet", "salt", "vanilla_extract"],
+        )
+        self.assertEqual((lines[2]["amount"], lines[2]["amount_high"], lines[2]["unit"]), (2, 3, "tbsp"))
+        self.assertAlmostEqual(lines[4]["pack_g"], 396.9, delta=0.1)
+        self.assertIn({"line": 4, "text": "3 oz cream", "why": "oz: weight or fluid?"}, unsure)
+        self.assertTrue(lines[6]["proposed"])
+        self.assertNotIn("proposed", lines[0])
+        for number in (6, 9, 10):
+            self.assertTrue([doubt for doubt in unsure if doubt["line"] == number], number)
+        self.assertEqual(
+            self.ok("assess", self.file("read.json", found["recipe"]))["ratios"]["chocolate_to_butter"] is None, False
+        )
+
+    def test_a_page_in_json_ld(self) -> None:
+        page = {"@graph": [{"@type": "WebPage"}, {"@type": ["Recipe"], "name": "Dome fudge"}]}
+        page["@graph"][1]["recipeIngredient"] = ["397g tin condensed milk", "400 g dark chocolate (70%)"]  # type: ignore[assignment]
+        page["@graph"][1]["recipeInstructions"] = [{"@type": "HowToStep", "text": "Melt together."}]  # type: ignore[assignment]
+        found = self.ok("read", self.file("page.json", page))["recipe"]
+        self.assertEqual((found["name"], found["family"]), ("Dome fudge", "condensed-milk-fudge"))
+        self.assertEqual([line["ingredient"] for line in found["lines"]], ["condensed_sweet", "dark70"])
+        self.assertEqual(found["steps"], ["Melt together."])
+
+    def test_refusals(self) -> None:
+        self.assertEqual(self.refused("read", "-", stdin=b"Lorem ipsum")["field"], "file")
+        self.assertEqual(self.refused("read", "-", stdin=b"\xff\xfe")["field"], "file")
+        self.assertEqual(self.refused("read", "-", "--measure", "mars", stdin=b"200 g cream")["field"], "measure")
+
+
 class Others(CommandLine):
     def test_verbs_lists_the_verbs_with_their_options(self) -> None:
         verbs = {verb["name"]: verb["options"] for verb in self.ok("verbs")["verbs"]}

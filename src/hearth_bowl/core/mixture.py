@@ -3,11 +3,14 @@
 from dataclasses import dataclass
 from typing import Final
 
-from hearth_bowl.core.components import COMPONENTS, FAT_KINDS, SUGARS
+import numpy as np
+
+from hearth_bowl.core.components import COMPONENTS, FAT_KINDS, FATS, SUGARS
 from hearth_bowl.core.ingredient import DEFAULT_HIGHER_MOLAR_MASS_G_PER_MOL
 from hearth_bowl.core.recipe import Recipe
 
 NAMES: Final = tuple(COMPONENTS)
+FloatArray = np.ndarray[tuple[int, ...], np.dtype[np.float64]]
 _DENSITIES: Final = tuple((name, part.density_g_per_ml) for name, part in COMPONENTS.items())
 _SWEETNESS: Final = tuple((name, COMPONENTS[name].sweetness) for name in NAMES if COMPONENTS[name].sweetness)
 
@@ -110,3 +113,45 @@ def mix_lines(recipe: Recipe, positions: range | list[int]) -> Mixture:
         powder_cocoa_g=powder_cocoa_g,
         energy_kcal=energy_kcal,
     )
+
+
+class MixingTable:
+    """The lines of one recipe as a table, so that many amounts of them are mixed quickly."""
+
+    def __init__(self, recipe: Recipe) -> None:
+        ones = [
+            _row(mix_lines(recipe.with_amounts_g([1.0] * len(recipe.lines)), [p])) for p in range(len(recipe.lines))
+        ]
+        self._rows = np.array(ones)
+
+    def wet_and_fat(self) -> tuple[FloatArray, FloatArray]:
+        """Return the water and alcohol, and the fat, that 1 g of each line brings."""
+        wet, fat = (
+            self._rows[:, [NAMES.index(name) for name in names]].sum(axis=1) for names in (("water", "ethanol"), FATS)
+        )
+        return wet, fat
+
+    def mix(self, amounts_g: list[float]) -> Mixture:
+        """Return what is in the bowl with these grams of each line."""
+        total = (np.array(amounts_g) @ self._rows).tolist()
+        grams, rest = total[: len(NAMES)], total[len(NAMES) :]
+        higher_mol, fruit_solids_g, powder_cocoa_g, energy_kcal = rest[len(FAT_KINDS) :]
+        return Mixture(
+            grams=dict(zip(NAMES, grams, strict=True)),
+            other_fat_g=dict(zip(FAT_KINDS, rest, strict=False)),
+            higher_mol=higher_mol,
+            fruit_solids_g=fruit_solids_g,
+            powder_cocoa_g=powder_cocoa_g,
+            energy_kcal=energy_kcal,
+        )
+
+
+def _row(mixture: Mixture) -> list[float]:
+    return [
+        *mixture.grams.values(),
+        *mixture.other_fat_g.values(),
+        mixture.higher_mol,
+        mixture.fruit_solids_g,
+        mixture.powder_cocoa_g,
+        mixture.energy_kcal,
+    ]

@@ -23,9 +23,15 @@ NOT_MODELLED_FAMILIES: Final = frozenset(
         "dry-mix",
     }
 )  # fmt: skip
+LEAST_WET: Final = 0.05
+"""Share of water and alcohol under which a mass is water-free."""
+MOST_FAT_TO_WET: Final = 4.0
+"""Fat to water and alcohol from which the fat is the outer phase."""
 IN_A_GANACHE: Final = 0.5
 WATER_FREE: Final = 1.0
 CRYSTALS_READ_UP_TO_C: Final = 20.0
+LEAST_STIFF: Final = 1e-6
+"""Stands for nothing stiff at all: a sauce by any reading."""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -43,7 +49,7 @@ class SetIndex:
 def is_water_free(mixture: Mixture) -> bool:
     """Return whether the water-free rule holds: little water and alcohol, or four times as much fat."""
     wet_g = mixture.grams["water"] + mixture.grams["ethanol"]
-    return wet_g < 0.05 * mixture.mass_g or mixture.fat_g >= 4 * wet_g
+    return wet_g < LEAST_WET * mixture.mass_g or mixture.fat_g >= MOST_FAT_TO_WET * wet_g
 
 
 def set_class(index: float) -> str:
@@ -65,15 +71,23 @@ def index_curve(mixture: Mixture, temperatures_c: list[float]) -> list[float]:
     (water + ethanol + 0.8 glycerol + 0.3 sorbitol), all in g. Water-free: 1.12 ln(1 + P) + 2.2 phi - 1.4, P the solid
     fat in % of the fat, phi the mass share of dry particles. Calibrated judgements (set-judgement, set-water-free).
     """
-    if is_water_free(mixture):
-        fat_g, grams = mixture.fat_g, mixture.grams
-        dry = 1 - (fat_g + grams["water"] + grams["ethanol"]) / mixture.mass_g
-        return [
-            _clip(1.12 * log(1 + 100 * fraction) + 2.2 * dry - 1.4)
-            for fraction in solid_fractions(mixture, temperatures_c, WATER_FREE)
-        ]
-    fractions = solid_fractions(mixture, temperatures_c, IN_A_GANACHE)
-    return [_water_continuous(mixture, at_c, f) for at_c, f in zip(temperatures_c, fractions, strict=True)]
+    rule = _water_free if is_water_free(mixture) else _water_continuous
+    meeting = WATER_FREE if rule is _water_free else IN_A_GANACHE
+    fractions = solid_fractions(mixture, temperatures_c, meeting)
+    return [_clip(rule(mixture, at_c, f)) for at_c, f in zip(temperatures_c, fractions, strict=True)]
+
+
+def index_unclipped(mixture: Mixture, at_c: float, water_free: bool) -> float:
+    """Return the index by one of the two rules, beyond 0 and 5 too: what a solver needs to find its way."""
+    if water_free:
+        return _water_free(mixture, at_c, solid_fractions(mixture, [at_c], WATER_FREE)[0])
+    return _water_continuous(mixture, at_c, solid_fractions(mixture, [at_c], IN_A_GANACHE)[0])
+
+
+def _water_free(mixture: Mixture, _at_c: float, fraction: float) -> float:
+    grams = mixture.grams
+    dry = 1 - (mixture.fat_g + grams["water"] + grams["ethanol"]) / mixture.mass_g
+    return 1.12 * log(1 + 100 * fraction) + 2.2 * dry - 1.4
 
 
 def _water_continuous(mixture: Mixture, at_c: float, fraction: float) -> float:
@@ -87,7 +101,7 @@ def _water_continuous(mixture: Mixture, at_c: float, fraction: float) -> float:
         + mixture.fruit_solids_g
     )
     thin_g = grams["water"] + grams["ethanol"] + 0.8 * grams["glycerol"] + 0.3 * grams["sorbitol"]
-    return _clip(3.02 * log(stiff_g / thin_g) + 2.00) if stiff_g > 0 else 0.0
+    return 3.02 * log(max(stiff_g / thin_g, LEAST_STIFF)) + 2.00 if thin_g > 0 else HIGHEST_INDEX
 
 
 def _clip(index: float) -> float:

@@ -3,9 +3,11 @@
 from bisect import bisect_right
 from collections.abc import Mapping
 from functools import lru_cache
-from math import exp
+from math import ceil, exp
 from types import MappingProxyType
 from typing import Final
+
+import numpy as np
 
 from hearth_bowl.core.mixture import Mixture
 
@@ -40,6 +42,9 @@ SOFTENING: Final = ((5, 0.05), (10, 0.10), (15, 0.20), (20, 0.30), (25, 0.45), (
 """(°C, strength) of the mutual softening of cocoa butter with a lauric or coconut fat. Weak."""
 SOFTENERS: Final = ("coconut", "lauric")
 STEP_C: Final = 0.5
+MOST_DISSOLVED: Final = 1e12
+"""Stands for infinity on the grid: where no cocoa butter stays solid."""
+FloatArray = np.ndarray[tuple[int, ...], np.dtype[np.float64]]
 
 _FATS: Final = tuple(SOLID_FRACTION)
 _OTHERS: Final = _FATS[1:]
@@ -105,18 +110,45 @@ def blend_solid_fraction(shares: Mapping[str, float], at_c: float, meeting: floa
     return max(0.0, max(0.0, cocoa_butter * solids[0] - dissolved) + solid_other - meeting * trough)
 
 
+_GRID_C: Final = np.arange(0.0, 45.0 + STEP_C, STEP_C)
+_GRID: Final = [_at(float(at_c)) for at_c in _GRID_C]
+_DISSOLVING: Final = np.array([min(dissolving, MOST_DISSOLVED) for dissolving, _, _ in _GRID])
+_SOFTENING: Final = np.array([softening for _, softening, _ in _GRID])
+_SOLIDS: Final = np.array([solids for _, _, solids in _GRID]).T
+
+
+def _blend_on_grid(shares: Mapping[str, float], meeting: float, points: int) -> FloatArray:
+    """Return `blend_solid_fraction` at the first points of the grid: the same rule, all temperatures at once."""
+    other = np.array([shares[fat] for fat in _OTHERS])
+    cocoa_butter = shares["cocoa_butter"]
+    solids = _SOLIDS[:, :points]
+    solid_other = other @ solids[1:]
+    fraction = np.maximum(0.0, cocoa_butter * solids[0] - meeting * _DISSOLVING[:points] * (other.sum() - solid_other))
+    fraction += solid_other
+    for fat in SOFTENERS:
+        if shares[fat]:
+            trough = np.minimum(1.0, solids[_FATS.index(fat)] / 0.2) * (4 * cocoa_butter * shares[fat])
+            fraction -= meeting * _SOFTENING[:points] * trough
+    blended: FloatArray = np.maximum(0.0, fraction)
+    return blended
+
+
 def solid_fractions(mixture: Mixture, temperatures_c: list[float], meeting: float) -> list[float]:
     """Return the solid fraction at each of some rising temperatures.
 
     Each is the least of all temperatures from 0 °C up to it, in steps of 0.5 °C, so that warmer never sets firmer.
     """
     shares = fat_shares(mixture)
+    if not any(shares[fat] for fat in SOFTENERS):  # every term of the rule falls with temperature: nothing to hold down
+        return [blend_solid_fraction(shares, at_c, meeting) for at_c in temperatures_c]
+    points = max(0, ceil(max(temperatures_c, default=0.0) / STEP_C))
+    colder = np.minimum.accumulate(_blend_on_grid(shares, meeting, points))
     results = []
-    least, step = 1.0, 0
+    least = 1.0
     for at_c in temperatures_c:
-        while step * STEP_C < at_c:
-            least = min(least, blend_solid_fraction(shares, step * STEP_C, meeting))
-            step += 1
+        passed = max(0, ceil(at_c / STEP_C))
+        if passed:
+            least = min(least, float(colder[passed - 1]))
         least = min(least, blend_solid_fraction(shares, at_c, meeting))
         results.append(least)
     return results

@@ -46,6 +46,12 @@ UNIT_WORDS: Final = MappingProxyType(
         "tins": "tin",
         "can": "tin",
         "cans": "tin",
+        "tube": "tin",
+        "tubes": "tin",
+        "carton": "tin",
+        "cartons": "tin",
+        "tub": "tin",
+        "tubs": "tin",
         "bars": "bar",
         "pieces": "piece",
         "pinches": "pinch",
@@ -54,10 +60,10 @@ UNIT_WORDS: Final = MappingProxyType(
 )
 """`T` and `t` are not taken: a tablespoon for a teaspoon is a threefold slip."""
 
-_NUMBER = r"(?:\d+\s+\d+/\d+|\d+/\d+|\d+(?:[.,]\d+)?|[.,]\d+)"
+NUMBER: Final = r"(?:\d+\s+\d+/\d+|\d+/\d+|\d+(?:[.,]\d+)?|[.,]\d+)"
 _AMOUNT = re.compile(
-    rf"^(?P<low>{_NUMBER})(?:\s*(?:-|–|to)\s*(?P<high>{_NUMBER}))?\s*(?P<unit>[a-z. ]*?)"
-    rf"(?:\s+of\s+(?P<size>{_NUMBER})\s*g)?$",
+    rf"^(?P<low>{NUMBER})(?:\s*(?:-|–|to)\s*(?P<high>{NUMBER}))?\s*(?P<unit>[a-z. ]*?)"
+    rf"(?:\s+of\s+(?P<size>{NUMBER})\s*g)?$",
     re.IGNORECASE,
 )
 LONGEST: Final = 80
@@ -94,14 +100,18 @@ def read_amount(text: str, unit_now: str = "g") -> TypedAmount:
     unit = UNIT_WORDS.get(word.rstrip(".")) if word else unit_now
     if unit is None:
         raise BadInput(("typed",), f"{word!r} is not a unit known here", "one of " + ", ".join(UNITS), "unknown")
-    low = _number(match["low"])
-    high = _number(match["high"]) if match["high"] else None
+    low = number_of(match["low"])
+    high = number_of(match["high"]) if match["high"] else None
     return TypedAmount(
-        amount=low, amount_high=high, unit=unit, size_g=_number(match["size"]) if match["size"] else None
+        amount=low, amount_high=high, unit=unit, size_g=number_of(match["size"]) if match["size"] else None
     )
 
 
-def _number(text: str) -> float:
+def number_of(text: str) -> float:
+    """Return a number as cooks write it: 2, 2.5, 1/2, 2 1/2.
+
+    :raises BadInput: at `typed`: a fraction over zero.
+    """
     total = 0.0
     for part in text.replace(",", ".").split():
         if "/" in part:

@@ -9,7 +9,7 @@ from typing import Final
 from hearth_bowl.core.mixture import Mixture
 from hearth_bowl.core.solution import dissolve
 
-WATER_G_PER_MOL: Final = 18.0153
+WATER_G_PER_MOL: Final = 18.015
 CAP_C: Final = 20.0
 """The storage temperature at which the solubility caps of the estimate are read [°C]."""
 DAMPED_C: Final = 25.0
@@ -89,9 +89,11 @@ def _fractions(water_mol: float, solutes: Iterable[Solute]) -> tuple[float, floa
     return water_mol / total_mol, solutes_mol / total_mol, binding
 
 
-def dissolved_solutes(mixture: Mixture, cap_c: float | None, water_g: float | None = None) -> list[Solute]:
+def dissolved_solutes(
+    mixture: Mixture, cap_c: float | None, water_g: float | None = None, without: tuple[str, ...] = ()
+) -> list[Solute]:
     """Return the solutes of a mixture; sucrose and lactose capped by solubility at `cap_c`, or not at all (None)."""
-    grams = dict(mixture.grams)
+    grams = {**mixture.grams, **dict.fromkeys(without, 0.0)}
     if cap_c is not None:
         held = dissolve(mixture, cap_c, water_g)
         grams["sucrose"], grams["lactose"] = held.sucrose_g, held.lactose_g

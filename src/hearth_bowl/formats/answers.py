@@ -1,11 +1,17 @@
 """Answers as the contract has them: plain JSON values of an assessment and a fit."""
 
 from dataclasses import asdict
-from typing import Any
+from typing import Any, Final
 
-from hearth_bowl.core.assess import Assessment
+from hearth_bowl.core.assess import Assessment, assess
+from hearth_bowl.core.balance import Balance
+from hearth_bowl.core.boiling import Boiling, Cooked
 from hearth_bowl.core.fit import Fit
 from hearth_bowl.core.recipe import Recipe
+from hearth_bowl.core.sugar_stages import Thermometer, stage_at, stage_c
+
+MOVED_FROM_G: Final = 1e-6
+"""A change under this is rounding."""
 
 
 def lines_answer(recipe: Recipe, amounts_g: tuple[float, ...]) -> list[dict[str, Any]]:
@@ -69,3 +75,48 @@ def fit_answer(recipe: Recipe, found: Fit) -> dict[str, Any]:
         "pours": found.pours,
         "notes": list(found.notes),
     }
+
+
+def boil_answer(found: Boiling, cooked: Cooked | None, tested: Thermometer | None) -> dict[str, Any]:
+    """Return the answer of `boil RECIPE`, with what is left at an end temperature when one was given."""
+    answer = asdict(found)
+    if cooked is not None:
+        left = {key: value for key, value in asdict(cooked).items() if key != "solids_pct"}
+        answer |= {**left, "finished_solids_pct": cooked.solids_pct}
+    if tested is not None:
+        shown_c = found.boiling_c if cooked is None else cooked.to_c
+        answer |= {"dial_c": tested.on_dial(shown_c), "offset_c": tested.offset_c}
+    return answer
+
+
+def stage_answer(name: str, kpa: float, tested: Thermometer | None) -> dict[str, Any]:
+    """Return the answer of `boil --stage`; dial and offset are None without a thermometer reading."""
+    target_c = stage_at(name, kpa)
+    return {
+        "sea_level_c": list(stage_c(name)),
+        "target_c": list(target_c),
+        "dial_c": None if tested is None else [tested.on_dial(true_c) for true_c in target_c],
+        "offset_c": None if tested is None else tested.offset_c,
+        "pressure_kpa": kpa,
+    }
+
+
+def balance_answer(recipe: Recipe, found: Balance, at_c: float) -> dict[str, Any]:
+    """Return the answer of `balance`: what moved and its assessment, or the nearest and what stands in the way."""
+    balanced = recipe.with_amounts_g(found.amounts_g)
+    lines = lines_answer(recipe, found.amounts_g)
+    assessed = assess_answer(balanced, assess(balanced, at_c))
+    if not found.feasible:
+        return {
+            "feasible": False,
+            "nearest": {"lines": lines, "assess": assessed},
+            "in_the_way": list(found.in_the_way),
+            "missed_by": dict(found.missed_by),
+            "release": found.release,
+        }
+    moved = [
+        {"ingredient": line.ingredient.label, "from_g": before, "to_g": after}
+        for line, before, after in zip(recipe.lines, recipe.amounts_g, found.amounts_g, strict=True)
+        if abs(after - before) > MOVED_FROM_G
+    ]
+    return {"feasible": True, "lines": lines, "moved": moved, "assess": assessed}

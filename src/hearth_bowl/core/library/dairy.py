@@ -25,6 +25,8 @@ ROWS: Final = (
         "cream48", "Double cream 48 %", "cream", "water 47.3 milk_fat 48 lactose 2.5 msnf 2.2", 0.98, allergens="milk"
     ),
     _row("milk_whole", "Whole milk", "other", "water 87.6 milk_fat 3.6 lactose 4.7 msnf 4.1", 1.03, allergens="milk"),
+    _row("cream12", "Half cream 12 %", "cream", "water 80.1 milk_fat 12 lactose 4.2 msnf 3.7", 1.02, allergens="milk"),
+    _row("milk_skim", "Skimmed milk", "other", "water 90.9 milk_fat 0.1 lactose 4.8 msnf 4.2", 1.035, allergens="milk"),
     _row(
         "milk_semi",
         "Semi-skimmed milk",

@@ -1,4 +1,4 @@
-"""What else goes in: egg white, salt, lecithin, crumbs."""
+"""What else goes in: egg white, salt, lecithin, zest, spice, marshmallows, crumbs."""
 
 from functools import partial
 from typing import Final
@@ -13,6 +13,16 @@ ROWS: Final = (
     ),
     _row("salt", "Salt", "other", "salt 100", 1.2, bulk=True),
     _row("lecithin", "Lecithin", "other", "water 1 other_fat 98 other 1", 1.03, allergens="soya"),
+    _row("citrus_zest", "Citrus zest", "other", "water 72 glucose 3 fructose 3 other 22", 0.4, bulk=True),
+    _row("spice_ground", "Ground spice", "other", "water 10 other_fat 4 glucose 2 other 84", 0.5, bulk=True),
+    _row(
+        "marshmallows",
+        "Marshmallows",
+        "other",
+        "water 17 sucrose 42 glucose 12 maltose 8 higher 19 other 2",
+        0.2,
+        bulk=True,
+    ),
     _row(
         "biscuit_crumbs",
         "Biscuit crumbs",

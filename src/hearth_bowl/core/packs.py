@@ -1,0 +1,63 @@
+"""Packs: what a tin, a bar, a stick or an egg white weighs, by the country whose measures are meant."""
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from types import MappingProxyType
+from typing import Final
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Pack:
+    """A pack as it is sold: its net weight [g] and what it says of itself."""
+
+    unit: str
+    net_g: float
+    says: str
+
+
+PACKS: Final[Mapping[str, Mapping[str, Pack]]] = MappingProxyType(
+    {
+        "condensed_sweet": MappingProxyType(
+            {
+                "metric": Pack(unit="tin", net_g=397, says="397 g"),
+                "imperial": Pack(unit="tin", net_g=397, says="397 g"),
+                "us": Pack(unit="tin", net_g=397, says="14 oz"),
+                "au": Pack(unit="tin", net_g=395, says="395 g"),
+                "ca": Pack(unit="tin", net_g=390, says="300 ml"),
+            }
+        ),
+        "evaporated": MappingProxyType(
+            {
+                "metric": Pack(unit="tin", net_g=410, says="410 g"),
+                "imperial": Pack(unit="tin", net_g=410, says="410 g"),
+                "us": Pack(unit="tin", net_g=378, says="12 fl oz"),
+                "au": Pack(unit="tin", net_g=375, says="375 ml"),
+                "ca": Pack(unit="tin", net_g=379, says="354 ml"),
+            }
+        ),
+        "coconut_milk17": MappingProxyType({"metric": Pack(unit="tin", net_g=400, says="400 ml")}),
+    }
+)
+"""Net weights as usually printed: source pack-labels. A 300 ml and a 397 g tin of condensed milk are the same tin."""
+BARS_G: Final = MappingProxyType({"metric": 100.0, "imperial": 100.0, "us": 113.4, "au": 180.0})
+"""A bar of chocolate for cooking; the wrapper wins."""
+PIECES_G: Final = MappingProxyType({"egg_white": 35.0, "citrus_zest": 6.0, "marshmallows": 7.0, "dates": 8.0})
+"""One egg white, the zest of one fruit, one marshmallow, one date: usual sizes, ±15 %."""
+SAME_TIN: Final = 0.03
+"""Tins whose net weights differ by less are the same tin: nothing is rescaled."""
+
+
+def usual_pack_g(key: str | None, kind: str, unit: str, measure: str) -> float | None:
+    """Return what a tin, bar or piece of an ingredient usually weighs where `measure` is used, or None."""
+    if unit == "bar":
+        return BARS_G[measure] if kind in ("chocolate", "compound") else None
+    if unit == "piece":
+        return PIECES_G.get(key or "")
+    packs = PACKS.get(key or "", {})
+    pack = packs.get(measure) or packs.get("metric")
+    return pack.net_g if pack is not None and unit == "tin" else None
+
+
+def is_same_tin(first_g: float, second_g: float) -> bool:
+    """Return whether two tins differ so little that a recipe need not be rescaled."""
+    return abs(first_g - second_g) <= SAME_TIN * max(first_g, second_g)

@@ -1,0 +1,94 @@
+"""Written recipes: plain text, or a page's JSON-LD `Recipe` (schema.org), read with every doubt marked."""
+
+import json
+import re
+from collections.abc import Iterator
+from typing import Any
+
+from hearth_bowl.core.errors import BadInput
+from hearth_bowl.core.written.recipe import WrittenRecipe, read_parts, read_text
+from hearth_bowl.formats.recipe_file import recipe_record
+from hearth_bowl.formats.strict_json import LARGEST_FILE_BYTES
+
+MOST_DEPTH = 6
+
+
+def read_written(data: bytes, measure: str, family: str | None = None) -> WrittenRecipe:
+    """Return the recipe of a text file or of JSON-LD.
+
+    :raises BadInput: at `file`: too large, not UTF-8, no ingredient in it; at `measure` or `family`.
+    """
+    if len(data) > LARGEST_FILE_BYTES:
+        raise BadInput(("file",), f"{len(data)} bytes", f"up to {LARGEST_FILE_BYTES} bytes", "too-large")
+    try:
+        text = data.decode("utf-8-sig")
+    except UnicodeDecodeError:
+        raise BadInput(("file",), "not UTF-8 text", "text in UTF-8", "not-text") from None
+    return read_written_text(text, measure, family)
+
+
+def read_written_text(text: str, measure: str, family: str | None = None) -> WrittenRecipe:
+    """Return the recipe of a text or of JSON-LD; see `read_written`."""
+    found = _json_ld(text)
+    if found is None:
+        return read_text(text, measure, family)
+    ingredients = [
+        (number, line)
+        for number, line in enumerate((str(item) for item in _listed(found.get("recipeIngredient"))), 1)
+        if line.strip()
+    ]
+    steps = [step for item in _listed(found.get("recipeInstructions")) for step in _step_texts(item)]
+    return read_parts(str(found.get("name") or "Untitled"), ingredients, steps, measure, family)
+
+
+def _json_ld(text: str) -> dict[str, Any] | None:
+    if not text.lstrip().startswith(("{", "[")):
+        return None
+    try:
+        value = json.loads(text)
+    except (ValueError, RecursionError):
+        return None
+    return next((found for found in _objects(value, MOST_DEPTH) if _is_recipe(found)), None)
+
+
+def _objects(value: Any, depth: int) -> Iterator[dict[str, Any]]:
+    if depth == 0:
+        return
+    if isinstance(value, dict):
+        yield value
+        value = list(value.values())
+    if isinstance(value, list):
+        for inner in value:
+            yield from _objects(inner, depth - 1)
+
+
+def _is_recipe(value: dict[str, Any]) -> bool:
+    return "Recipe" in _listed(value.get("@type")) and bool(_listed(value.get("recipeIngredient")))
+
+
+def _listed(value: Any) -> list[Any]:
+    if value is None:
+        return []
+    return value if isinstance(value, list) else [value]
+
+
+def _step_texts(item: Any) -> Iterator[str]:
+    if isinstance(item, dict):
+        if "itemListElement" in item:
+            for inner in _listed(item["itemListElement"]):
+                yield from _step_texts(inner)
+        else:
+            yield from _step_texts(item.get("text") or item.get("name") or "")
+    elif isinstance(item, str) and item.strip():
+        yield from (part.strip() for part in re.split(r"[\r\n]+", item) if part.strip())
+
+
+def written_answer(found: WrittenRecipe) -> dict[str, Any]:
+    """Return the answer of `read`: the recipe file's content, ours marked `proposed`, and what is unsure."""
+    record = recipe_record(found.recipe)
+    for position in found.proposed:
+        record["lines"][position]["proposed"] = True
+    return {
+        "recipe": record,
+        "unsure": [{"line": unsure.line, "text": unsure.text, "why": unsure.why} for unsure in found.unsure],
+    }
