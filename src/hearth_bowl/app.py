@@ -11,6 +11,8 @@ from hearth_bowl.api.fit import fit
 from hearth_bowl.api.formula import formula
 from hearth_bowl.api.guard import LOOPBACK_HOSTS, guard_hosts, register_guard
 from hearth_bowl.api.ingredients import ingredients
+from hearth_bowl.api.larder import larder
+from hearth_bowl.api.moves import moves
 from hearth_bowl.api.problems import register_problems
 from hearth_bowl.api.recipes import recipes
 from hearth_bowl.api.settings import settings
@@ -31,7 +33,7 @@ def create_app(database: Database, web: Path, hosts: frozenset[str] = LOOPBACK_H
     app.extensions["hearth_bowl.database"] = database
     register_guard(app)
     register_problems(app)
-    for part in (recipes, vessels, settings, ingredients, formula, fit):
+    for part in (recipes, vessels, settings, ingredients, formula, fit, moves, larder):
         app.register_blueprint(part)
     spec.register(app)
 

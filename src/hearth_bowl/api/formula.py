@@ -5,14 +5,16 @@ from typing import Any
 from flask import Blueprint
 from spectree import Response
 
+from hearth_bowl.api.context import database
 from hearth_bowl.api.problems import Problem, under
 from hearth_bowl.api.recipe_body import RecipeIn, RecipeOut, record_of
 from hearth_bowl.api.spec import Incoming, Outgoing, spec
 from hearth_bowl.core.assess import assess
 from hearth_bowl.core.bowl import Layer
 from hearth_bowl.core.errors import BadInput
+from hearth_bowl.core.line_notes import LineNotes
 from hearth_bowl.core.ratio_rule import RatioRule, Zone
-from hearth_bowl.core.readings import Reading
+from hearth_bowl.core.reading import Reading
 from hearth_bowl.core.verdict import Verdict
 from hearth_bowl.formats.answers import assess_answer
 from hearth_bowl.formats.recipe_file import recipe_from
@@ -40,6 +42,8 @@ class FormulaOut(Outgoing):
     temperature_zones: list[Zone]
     rule: RatioRule | None
     readings: list[Reading]
+    set_curve: list[list[float]]
+    line_notes: list[LineNotes]
 
 
 class AssessIn(Incoming):
@@ -60,7 +64,8 @@ class AssessOut(Outgoing):
 def compute_formula(json: FormulaIn) -> FormulaOut:
     """Compute the bench of a recipe. Nothing is stored."""
     try:
-        bench = service.bench(record_of(json.recipe), json.at_c, json.ratio)
+        with database().reading() as session:
+            bench = service.bench(session, record_of(json.recipe), json.at_c, json.ratio)
     except BadInput as problem:
         raise problem if problem.field[0] in ("at_c", "ratio") else problem.under("recipe") from None
     shown = bench.formula
@@ -73,6 +78,8 @@ def compute_formula(json: FormulaIn) -> FormulaOut:
         temperature_zones=list(shown.temperature_zones),
         rule=shown.rule,
         readings=list(shown.readings),
+        set_curve=[list(point) for point in shown.set_curve],
+        line_notes=list(shown.line_notes),
     )
 
 

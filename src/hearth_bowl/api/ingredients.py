@@ -4,6 +4,7 @@ from flask import Blueprint
 from spectree import Response
 
 from hearth_bowl.api.spec import Outgoing, spec
+from hearth_bowl.core.families import FAMILY, Method
 from hearth_bowl.core.library import LIBRARY
 from hearth_bowl.core.recipe import AIMED_INDEX, FAMILIES
 
@@ -25,10 +26,14 @@ class IngredientOut(Outgoing):
 
 
 class FamilyOut(Outgoing):
-    """A family of recipes."""
+    """A family of recipes: its stages in order, what it is made for, the ways of making it, and what decides."""
 
     key: str
     name: str
+    stages: list[str]
+    uses: list[str]
+    methods: list[Method]
+    rule: str
 
 
 class LibraryOut(Outgoing):
@@ -58,6 +63,16 @@ def get_library() -> LibraryOut:
             )
             for key, row in LIBRARY.items()
         ],
-        families=[FamilyOut(key=key, name=name) for key, name in FAMILIES.items()],
+        families=[
+            FamilyOut(
+                key=key,
+                name=name,
+                stages=list(FAMILY[key].stages),
+                uses=list(FAMILY[key].uses),
+                methods=list(FAMILY[key].methods),
+                rule=FAMILY[key].rule,
+            )
+            for key, name in FAMILIES.items()
+        ],
         uses=list(AIMED_INDEX),
     )

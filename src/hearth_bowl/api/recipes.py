@@ -9,9 +9,11 @@ from spectree import Response
 
 from hearth_bowl.api.context import database, now
 from hearth_bowl.api.problems import Problem, under
-from hearth_bowl.api.recipe_body import RecipeIn, RecipeOut, record_of
+from hearth_bowl.api.recipe_body import LineOut, RecipeIn, RecipeOut, record_of
 from hearth_bowl.api.spec import Incoming, Outgoing, spec
+from hearth_bowl.formats.written_file import read_written_text, written_answer
 from hearth_bowl.service import recipes as service
+from hearth_bowl.service.moves import start_record
 
 recipes = Blueprint("recipes", __name__, url_prefix="/api/recipes")
 
@@ -69,6 +71,48 @@ class VersionOut(Outgoing):
     recipe: RecipeOut
 
 
+class StartIn(Incoming):
+    """What to start with."""
+
+    family: str
+    use: str | None = None
+    chocolate: str = "dark60"
+
+
+class ReadIn(Incoming):
+    """A recipe's text, and whose spoons and cups are meant."""
+
+    text: Annotated[str, Field(min_length=1, max_length=100_000)]
+    measure: str = "metric"
+
+
+class ReadLineOut(LineOut):
+    """A line as read; `proposed` where its amount is ours."""
+
+    proposed: bool = False
+
+
+class ReadRecipeOut(RecipeOut):
+    """A recipe as read."""
+
+    lines: list[ReadLineOut]  # type: ignore[assignment]
+
+
+class UnsureOut(Outgoing):
+    """Something unsure: the line of the text (from 1), its words, and why."""
+
+    line: int
+    text: str
+    why: str
+
+
+class ReadOut(Outgoing):
+    """What was read."""
+
+    recipe: ReadRecipeOut
+    unsure: list[UnsureOut]
+
+
 class VersionListOut(Outgoing):
     """The kept versions of a recipe, the newest first."""
 
@@ -91,6 +135,23 @@ def create_recipe(json: NewRecipeIn) -> tuple[StoredRecipeOut, int]:
     with under("recipe"), database().writing() as session:
         stored = service.create_recipe(session, record_of(json.recipe), now())
     return StoredRecipeOut.model_validate(stored), 201
+
+
+@recipes.post("/start")
+@spec.validate(resp=Response(HTTP_201=StoredRecipeOut, HTTP_422=Problem), operation_id="startRecipe")
+def start_recipe(json: StartIn) -> tuple[StoredRecipeOut, int]:
+    """Store a new recipe with our proportions for a family, a use and a chocolate."""
+    record = start_record(json.family, json.use, json.chocolate)
+    with database().writing() as session:
+        stored = service.create_recipe(session, record, now())
+    return StoredRecipeOut.model_validate(stored), 201
+
+
+@recipes.post("/read")
+@spec.validate(resp=Response(HTTP_200=ReadOut, HTTP_422=Problem), operation_id="readRecipe")
+def read_recipe(json: ReadIn) -> ReadOut:
+    """Read a recipe as people write it, or a page's JSON-LD. Nothing is stored."""
+    return ReadOut.model_validate(written_answer(read_written_text(json.text, json.measure)))
 
 
 @recipes.get("/<int:recipe_id>")

@@ -19,6 +19,9 @@ class SettingsIn(Incoming):
     measure: str
     kitchen_c: float
     altitude_m: float
+    thermometer_in_boiling_water_c: float | None = None
+    scale_step_g: float = 1.0
+    scale_most_g: float = 5000.0
 
 
 class SettingsOut(Outgoing):
@@ -29,6 +32,9 @@ class SettingsOut(Outgoing):
     measure: str
     kitchen_c: float
     altitude_m: float
+    thermometer_in_boiling_water_c: float | None = None
+    scale_step_g: float = 1.0
+    scale_most_g: float = 5000.0
 
 
 @settings.get("")

@@ -1,14 +1,23 @@
 """Formula: all that the bench shows of one recipe at one temperature, computed in one go."""
 
+from collections.abc import Mapping
 from dataclasses import dataclass
+from types import MappingProxyType
+from typing import Final
 
 from hearth_bowl.core.assess import Assessment, assess
 from hearth_bowl.core.bowl import Layer, bowl_layers
+from hearth_bowl.core.cost import cost
+from hearth_bowl.core.kitchen import Kitchen
+from hearth_bowl.core.line_notes import LineNotes, line_notes
 from hearth_bowl.core.ratio_rule import RatioRule, Zone, ratio_rule, zones_of
-from hearth_bowl.core.readings import Reading, readings
+from hearth_bowl.core.reading import Reading
+from hearth_bowl.core.readings import readings
 from hearth_bowl.core.recipe import Recipe
 from hearth_bowl.core.set_index import index_curve
 from hearth_bowl.core.verdict import CURVE_C, Verdict, verdict
+
+NO_PRICES: Final[Mapping[str, float]] = MappingProxyType({})
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -21,13 +30,18 @@ class Formula:
     temperature_zones: tuple[Zone, ...]
     rule: RatioRule | None
     readings: tuple[Reading, ...]
+    set_curve: tuple[tuple[float, float], ...]
+    line_notes: tuple[LineNotes, ...]
 
 
-def formula(recipe: Recipe, at_c: float) -> Formula:
-    """Return the bench of a recipe at `at_c`.
+def formula(
+    recipe: Recipe, at_c: float, kitchen: Kitchen | None = None, price_per_g: Mapping[str, float] = NO_PRICES
+) -> Formula:
+    """Return the bench of a recipe at `at_c`, in a kitchen, with the prices that are known.
 
     :raises BadInput: at `at_c`.
     """
+    kitchen = kitchen or Kitchen()
     assessment = assess(recipe, at_c)
     modelled = assessment.set.index is not None
     curve = index_curve(assessment.mixture, list(CURVE_C)) if modelled else []
@@ -38,5 +52,7 @@ def formula(recipe: Recipe, at_c: float) -> Formula:
         bowl=bowl_layers(assessment.mixture),
         temperature_zones=zones_of(list(zip(CURVE_C, curve, strict=False))),
         rule=ratio_rule(recipe, assessment.set.at_c, modelled),
-        readings=readings(recipe, assessment, sentence),
+        readings=readings(recipe, assessment, sentence, kitchen, cost(recipe, price_per_g)),
+        set_curve=tuple(zip(CURVE_C, curve, strict=False)),
+        line_notes=line_notes(recipe, kitchen),
     )

@@ -1,22 +1,21 @@
 """Readings: what needs attention first, each with its band, its reason, an offer, and how it was worked out."""
 
 from collections.abc import Sequence
-from dataclasses import dataclass
 from types import MappingProxyType
 from typing import Final
 
 from hearth_bowl.core.assess import Assessment
-from hearth_bowl.core.offers import Offer, set_offer, split_offer
+from hearth_bowl.core.cost import Cost
+from hearth_bowl.core.family_readings import family_readings
+from hearth_bowl.core.kitchen import Kitchen
+from hearth_bowl.core.offers import set_offer, split_offer
+from hearth_bowl.core.reading import ATTEND, LOOK, QUIET, STATES, Gauge, Reading
 from hearth_bowl.core.recipe import Recipe
 from hearth_bowl.core.set_index import HIGHEST_INDEX
 from hearth_bowl.core.split import SPLIT_BOUNDS
 from hearth_bowl.core.verdict import CLASS_DOES, WINDOWS, Verdict
-from hearth_bowl.core.why import Why, why_keeps, why_set, why_split, why_sweetness
+from hearth_bowl.core.why import why_keeps, why_set, why_split, why_sweetness
 
-ATTEND: Final = "attend"
-LOOK: Final = "look"
-QUIET: Final = "quiet"
-_ORDER: Final = (ATTEND, LOOK, QUIET)
 GRAINY_FROM_PCT: Final = 1.0
 CEREALS: Final = frozenset({"wheat", "rye", "barley", "oats", "spelt", "kamut"})
 SPLIT_WORDS: Final = MappingProxyType(
@@ -32,44 +31,20 @@ SPLIT_WORDS: Final = MappingProxyType(
 WHERE: Final = MappingProxyType({"fridge": "in the fridge", "cool": "cool, 12 to 16 °C", "room": "at room temperature"})
 
 
-@dataclass(frozen=True, slots=True, kw_only=True)
-class Gauge:
-    """A value on its scale with its band and the stretch that is good for this use (None: no such stretch)."""
-
-    value: float
-    low: float
-    high: float
-    scale_low: float
-    scale_high: float
-    good_low: float | None = None
-    good_high: float | None = None
-
-
-@dataclass(frozen=True, slots=True, kw_only=True)
-class Reading:
-    """One reading, in the cook's words first. `state` is attend, look or quiet."""
-
-    code: str
-    title: str
-    shown: str
-    unit: str
-    words: str
-    state: str
-    gauge: Gauge | None = None
-    offer: Offer | None = None
-    why: Why | None = None
-
-
-def readings(recipe: Recipe, assessment: Assessment, sentence: Verdict) -> tuple[Reading, ...]:
+def readings(
+    recipe: Recipe, assessment: Assessment, sentence: Verdict, kitchen: Kitchen, price: Cost | None
+) -> tuple[Reading, ...]:
     """Return the readings of a recipe, worst first; equal ones in the order cooks ask."""
     found: list[Reading] = [
         _set(recipe, assessment, sentence),
         _split(recipe, assessment),
         _keeps(assessment),
+        *family_readings(recipe, kitchen),
         *_crystals(assessment),
         *_alcohol(assessment),
         _sweetness(assessment),
         _energy(assessment),
+        *_cost(price),
         _contains(assessment),
         *_cautions(assessment),
     ]
@@ -78,7 +53,7 @@ def readings(recipe: Recipe, assessment: Assessment, sentence: Verdict) -> tuple
 
 def _rank(reading: Reading) -> tuple[int, bool]:
     """Order by state; what spoils a batch (a split) stands before what only misses its use."""
-    return _ORDER.index(reading.state), reading.state == ATTEND and reading.code != "split"
+    return STATES.index(reading.state), reading.state == ATTEND and reading.code != "split"
 
 
 def _set(recipe: Recipe, assessment: Assessment, sentence: Verdict) -> Reading:
@@ -213,6 +188,22 @@ def _energy(assessment: Assessment) -> Reading:
         unit="kcal in 100 g, ±5 %",
         words="",
         state=QUIET,
+    )
+
+
+def _cost(price: Cost | None) -> Sequence[Reading]:
+    if price is None:
+        return ()
+    missing = f"At least: no price for {', '.join(price.unpriced)}." if price.unpriced else ""
+    return (
+        Reading(
+            code="cost",
+            title="Costs",
+            shown=f"{price.batch:.2f}",
+            unit=f"a batch, {price.per_100g:.2f} for 100 g",
+            words=missing,
+            state=QUIET,
+        ),
     )
 
 

@@ -35,6 +35,8 @@ SOURCES: Final = MappingProxyType(
         "water-density": "Density of water, CIPM: 1 - (t + 288.9414)/(508929.2 (t + 68.12963)) (t - 3.9863)^2.",
         "solid-geometry": "Solid geometry, exact unless a docstring says otherwise.",
         "keeping-practice": "Usual shelf readings of water activity, several textbooks, taken cautiously.",
+        "invertase-practice": "Stoichiometry exact; times by confectioners' practice, weak: preparations differ "
+        "several-fold.",
         "pack-labels": "Net weights as usually printed on packs, by country; the wrapper in hand wins.",
         "kitchen-measures": "Legal and customary kitchen measures: metric, US, imperial, Australian.",
     }

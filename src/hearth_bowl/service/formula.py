@@ -4,6 +4,8 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from typing import Any
 
+from sqlalchemy.orm import Session
+
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.formula import Formula, formula
 from hearth_bowl.core.offers import shown_g
@@ -11,6 +13,8 @@ from hearth_bowl.core.recipe import Recipe
 from hearth_bowl.core.slide import slide_of, slide_to
 from hearth_bowl.core.typed_amount import read_amount
 from hearth_bowl.formats.recipe_file import recipe_from, recipe_record
+from hearth_bowl.service.larder import prices_per_g
+from hearth_bowl.service.settings import get_settings
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -22,8 +26,8 @@ class Bench:
     formula: Formula
 
 
-def bench(record: Mapping[str, Any], at_c: float, ratio: float | None = None) -> Bench:
-    """Return the bench of a recipe file's content.
+def bench(session: Session, record: Mapping[str, Any], at_c: float, ratio: float | None = None) -> Bench:
+    """Return the bench of a recipe file's content, in the person's own kitchen and at their prices.
 
     A line may hold `typed`, an amount as a cook types it, in place of its amount and unit. With `ratio` the recipe is
     slid there first, to amounts that a scale can weigh.
@@ -33,7 +37,8 @@ def bench(record: Mapping[str, Any], at_c: float, ratio: float | None = None) ->
     recipe = recipe_from(_with_typed_amounts(record))
     if ratio is not None:
         recipe = _weighable(recipe, slide_to(recipe, ratio))
-    return Bench(recipe=recipe, record=recipe_record(recipe), formula=formula(recipe, at_c))
+    found = formula(recipe, at_c, get_settings(session).kitchen, prices_per_g(session))
+    return Bench(recipe=recipe, record=recipe_record(recipe), formula=found)
 
 
 def _weighable(before: Recipe, slid: Recipe) -> Recipe:

@@ -4,6 +4,40 @@
  */
 
 export interface paths {
+    "/api/balance": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Move what is not pinned until the aims are met, changing the recipe least. */
+        post: operations["balance"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/compare": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Put two recipes side by side. */
+        post: operations["compare"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/fit": {
         parameters: {
             query?: never;
@@ -72,6 +106,92 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/label": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Work out the composition behind a wrapper's figures. */
+        post: operations["readLabel"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/larder": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** List the larder. */
+        get: operations["listLarder"];
+        /** Store one ingredient of the larder. */
+        put: operations["saveLarderItem"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/larder/csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Take in rows of CSV, all or none. */
+        post: operations["importLarder"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/larder/take-out": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Take an ingredient out; recipes that hold it keep it. */
+        post: operations["deleteLarderItem"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/only-this-much": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Scale a recipe to what there is of one line. */
+        post: operations["onlyThisMuch"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/recipes": {
         parameters: {
             query?: never;
@@ -84,6 +204,40 @@ export interface paths {
         put?: never;
         /** Store a new recipe. */
         post: operations["createRecipe"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/recipes/read": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Read a recipe as people write it, or a page's JSON-LD. Nothing is stored. */
+        post: operations["readRecipe"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/recipes/start": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Store a new recipe with our proportions for a family, a use and a chocolate. */
+        post: operations["startRecipe"];
         delete?: never;
         options?: never;
         head?: never;
@@ -145,6 +299,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/swap": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Put another ingredient into a line; the recipe moves to keep its set and mass. */
+        post: operations["swap"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/vessels": {
         parameters: {
             query?: never;
@@ -195,6 +366,52 @@ export interface components {
             ingredient: string;
             /** Stage */
             stage: string;
+        };
+        /**
+         * AimsIn
+         * @description What to aim at; any of them.
+         */
+        AimsIn: {
+            /**
+             * Alcohol Pct Max
+             * @default null
+             */
+            alcohol_pct_max?: number | null;
+            /**
+             * At C
+             * @default null
+             */
+            at_c?: number | null;
+            /**
+             * Fat To Water Max
+             * @default null
+             */
+            fat_to_water_max?: number | null;
+            /**
+             * Mass G
+             * @default null
+             */
+            mass_g?: number | null;
+            /**
+             * Ratio
+             * @default null
+             */
+            ratio?: number | null;
+            /**
+             * Set Index
+             * @default null
+             */
+            set_index?: number | null;
+            /**
+             * Sweetness Pct Max
+             * @default null
+             */
+            sweetness_pct_max?: number | null;
+            /**
+             * Water Activity Max
+             * @default null
+             */
+            water_activity_max?: number | null;
         };
         /**
          * AskIn
@@ -285,6 +502,32 @@ export interface components {
             };
         };
         /**
+         * BalanceIn
+         * @description A recipe with its pins, and the aims.
+         */
+        BalanceIn: {
+            aims: components["schemas"]["AimsIn"];
+            recipe: components["schemas"]["RecipeIn"];
+        };
+        /**
+         * BalanceOut
+         * @description The recipe that meets the aims, or the nearest with what stands in the way.
+         */
+        BalanceOut: {
+            comparison: components["schemas"]["Comparison"];
+            /** Feasible */
+            feasible: boolean;
+            /** In The Way */
+            in_the_way: string[];
+            /** Missed By */
+            missed_by: {
+                [key: string]: number;
+            };
+            recipe: components["schemas"]["RecipeOut"];
+            /** Release */
+            release: string | null;
+        };
+        /**
          * CavityVolumes
          * @description How one cavity divides, in ml: shell + filling + headroom + cap = cavity.
          */
@@ -301,14 +544,56 @@ export interface components {
             shell_ml: number;
         };
         /**
+         * CompareIn
+         * @description Two recipes.
+         */
+        CompareIn: {
+            /**
+             * At C
+             * @default 20
+             */
+            at_c?: number;
+            first: components["schemas"]["RecipeIn"];
+            second: components["schemas"]["RecipeIn"];
+        };
+        /**
+         * CompareOut
+         * @description Two recipes side by side.
+         */
+        CompareOut: {
+            comparison: components["schemas"]["Comparison"];
+        };
+        /**
+         * Comparison
+         * @description Two recipes side by side.
+         */
+        Comparison: {
+            /** Amounts */
+            amounts: components["schemas"]["Pair"][];
+            /** Composition */
+            composition: components["schemas"]["Pair"][];
+            /** Readings */
+            readings: components["schemas"]["Pair"][];
+            /** Words */
+            words: string[];
+        };
+        /**
          * FamilyOut
-         * @description A family of recipes.
+         * @description A family of recipes: its stages in order, what it is made for, the ways of making it, and what decides.
          */
         FamilyOut: {
             /** Key */
             key: string;
+            /** Methods */
+            methods: components["schemas"]["Method"][];
             /** Name */
             name: string;
+            /** Rule */
+            rule: string;
+            /** Stages */
+            stages: string[];
+            /** Uses */
+            uses: string[];
         };
         /**
          * FieldProblem
@@ -425,6 +710,8 @@ export interface components {
             amounts_g: number[];
             /** Bowl */
             bowl: components["schemas"]["Layer"][];
+            /** Line Notes */
+            line_notes: components["schemas"]["LineNotes"][];
             /** Mass G */
             mass_g: number;
             /** Readings */
@@ -432,6 +719,8 @@ export interface components {
             recipe: components["schemas"]["RecipeOut"];
             rule: components["schemas"]["RatioRule"] | null;
             sentence: components["schemas"]["Verdict"];
+            /** Set Curve */
+            set_curve: number[][];
             /** Temperature Zones */
             temperature_zones: components["schemas"]["Zone"][];
         };
@@ -460,6 +749,14 @@ export interface components {
             scale_low: number;
             /** Value */
             value: number;
+        };
+        /**
+         * ImportedOut
+         * @description How many rows were taken.
+         */
+        ImportedOut: {
+            /** Taken */
+            taken: number;
         };
         /**
          * IngredientOut
@@ -497,6 +794,153 @@ export interface components {
              * @default
              */
             name?: string;
+        };
+        /**
+         * LabelIn
+         * @description A wrapper's figures per 100 g.
+         */
+        LabelIn: {
+            /**
+             * Carbohydrate
+             * @default null
+             */
+            carbohydrate?: number | null;
+            /**
+             * Cocoa Pct
+             * @default null
+             */
+            cocoa_pct?: number | null;
+            /**
+             * Energy Kcal
+             * @default null
+             */
+            energy_kcal?: number | null;
+            /**
+             * Fat
+             * @default null
+             */
+            fat?: number | null;
+            /**
+             * Fat Kind
+             * @default oil
+             */
+            fat_kind?: string;
+            /**
+             * Fibre
+             * @default null
+             */
+            fibre?: number | null;
+            /** Kind */
+            kind: string;
+            /**
+             * Protein
+             * @default null
+             */
+            protein?: number | null;
+            /**
+             * Salt
+             * @default null
+             */
+            salt?: number | null;
+            /**
+             * Saturated
+             * @default null
+             */
+            saturated?: number | null;
+            /**
+             * Sugars
+             * @default null
+             */
+            sugars?: number | null;
+        };
+        /**
+         * LabelOfItemIn
+         * @description Which ingredient to take out.
+         */
+        LabelOfItemIn: {
+            /** Label */
+            label: string;
+        };
+        /**
+         * LabelOut
+         * @description The composition that fits best, its uncertainty in g per 100 g, and what contradicts what.
+         */
+        LabelOut: {
+            /** Composition Pct */
+            composition_pct: {
+                [key: string]: number;
+            };
+            /** Contradictions */
+            contradictions: string[];
+            /** Spread Pct */
+            spread_pct: {
+                [key: string]: number;
+            };
+        };
+        /**
+         * LarderCsvIn
+         * @description Rows as CSV text.
+         */
+        LarderCsvIn: {
+            /** Csv */
+            csv: string;
+        };
+        /**
+         * LarderItemIn
+         * @description One ingredient: of the library by its key, or the person's own with its record.
+         */
+        LarderItemIn: {
+            /**
+             * Country
+             * @default
+             */
+            country?: string;
+            /**
+             * In House G
+             * @default null
+             */
+            in_house_g?: number | null;
+            /** @default null */
+            ingredient?: components["schemas"]["OwnIngredientIn"] | null;
+            /** Label */
+            label: string;
+            /**
+             * Pack G
+             * @default null
+             */
+            pack_g?: number | null;
+            /**
+             * Price
+             * @default null
+             */
+            price?: number | null;
+        };
+        /**
+         * LarderItemOut
+         * @description One ingredient of the larder.
+         */
+        LarderItemOut: {
+            /** Country */
+            country: string;
+            /** In House G */
+            in_house_g: number | null;
+            ingredient: components["schemas"]["OwnIngredientOut"] | null;
+            /** Label */
+            label: string;
+            /** Name */
+            name: string;
+            /** Pack G */
+            pack_g: number | null;
+            /** Price */
+            price: number | null;
+        };
+        /**
+         * LarderOut
+         * @description The larder.
+         */
+        LarderOut: {
+            /** Items */
+            items: components["schemas"]["LarderItemOut"][];
         };
         /**
          * Layer
@@ -573,6 +1017,16 @@ export interface components {
             unit?: string;
         };
         /**
+         * LineNotes
+         * @description Half the spread of a line's grams (0 where it is weighed), and the notes that it deserves.
+         */
+        LineNotes: {
+            /** Notes */
+            notes: string[];
+            /** Spread G */
+            spread_g: number;
+        };
+        /**
          * LineOut
          * @description A line as stored.
          */
@@ -606,6 +1060,18 @@ export interface components {
             unit: string;
         };
         /**
+         * Method
+         * @description One way of making it, with its trade-off in one sentence.
+         */
+        Method: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Trade Off */
+            trade_off: string;
+        };
+        /**
          * Moved
          * @description New grams for the line at a position.
          */
@@ -614,6 +1080,18 @@ export interface components {
             amount_g: number;
             /** Position */
             position: number;
+        };
+        /**
+         * MovedOut
+         * @description The recipe after a move, side by side with what it was.
+         */
+        MovedOut: {
+            comparison: components["schemas"]["Comparison"];
+            /** Notes */
+            notes: string[];
+            recipe: components["schemas"]["RecipeOut"];
+            /** Short */
+            short: components["schemas"]["Short"][];
         };
         /**
          * NewRecipeIn
@@ -735,6 +1213,20 @@ export interface components {
             spoon_g_per_ml: number;
         };
         /**
+         * Pair
+         * @description One thing in both; None where it is not there, or not known.
+         */
+        Pair: {
+            /** First */
+            first: number | null;
+            /** Name */
+            name: string;
+            /** Second */
+            second: number | null;
+            /** Unit */
+            unit: string;
+        };
+        /**
          * Problem
          * @description A refusal.
          */
@@ -775,6 +1267,86 @@ export interface components {
             ratio: number;
             /** Zones */
             zones: components["schemas"]["Zone"][];
+        };
+        /**
+         * ReadIn
+         * @description A recipe's text, and whose spoons and cups are meant.
+         */
+        ReadIn: {
+            /**
+             * Measure
+             * @default metric
+             */
+            measure?: string;
+            /** Text */
+            text: string;
+        };
+        /**
+         * ReadLineOut
+         * @description A line as read; `proposed` where its amount is ours.
+         */
+        ReadLineOut: {
+            /** Amount */
+            amount: number;
+            /**
+             * Amount High
+             * @default null
+             */
+            amount_high: number | null;
+            /** Ingredient */
+            ingredient: string | components["schemas"]["OwnIngredientOut"];
+            /** Measure */
+            measure: string;
+            /**
+             * Pack G
+             * @default null
+             */
+            pack_g: number | null;
+            /**
+             * Piece G
+             * @default null
+             */
+            piece_g: number | null;
+            /** Pinned */
+            pinned: boolean;
+            /**
+             * Proposed
+             * @default false
+             */
+            proposed: boolean;
+            /** Stage */
+            stage: string;
+            /** Unit */
+            unit: string;
+        };
+        /**
+         * ReadOut
+         * @description What was read.
+         */
+        ReadOut: {
+            recipe: components["schemas"]["ReadRecipeOut"];
+            /** Unsure */
+            unsure: components["schemas"]["UnsureOut"][];
+        };
+        /**
+         * ReadRecipeOut
+         * @description A recipe as read.
+         */
+        ReadRecipeOut: {
+            /** Family */
+            family: string;
+            /** Format */
+            format: string;
+            /** Lines */
+            lines: components["schemas"]["ReadLineOut"][];
+            /** Name */
+            name: string;
+            /** Steps */
+            steps: unknown[];
+            /** Use */
+            use: string | null;
+            /** Version */
+            version: number;
         };
         /**
          * Reading
@@ -886,6 +1458,17 @@ export interface components {
             revision: number;
         };
         /**
+         * ScaleIn
+         * @description A line of a recipe, and what there is of it as a cook types it.
+         */
+        ScaleIn: {
+            /** Position */
+            position: number;
+            recipe: components["schemas"]["RecipeIn"];
+            /** Typed */
+            typed: string;
+        };
+        /**
          * SettingsIn
          * @description Units shown, spoons meant, and the kitchen.
          */
@@ -898,8 +1481,23 @@ export interface components {
             mass_unit: string;
             /** Measure */
             measure: string;
+            /**
+             * Scale Most G
+             * @default 5000
+             */
+            scale_most_g?: number;
+            /**
+             * Scale Step G
+             * @default 1
+             */
+            scale_step_g?: number;
             /** Temperature Unit */
             temperature_unit: string;
+            /**
+             * Thermometer In Boiling Water C
+             * @default null
+             */
+            thermometer_in_boiling_water_c?: number | null;
         };
         /**
          * SettingsOut
@@ -914,8 +1512,23 @@ export interface components {
             mass_unit: string;
             /** Measure */
             measure: string;
+            /**
+             * Scale Most G
+             * @default 5000
+             */
+            scale_most_g: number;
+            /**
+             * Scale Step G
+             * @default 1
+             */
+            scale_step_g: number;
             /** Temperature Unit */
             temperature_unit: string;
+            /**
+             * Thermometer In Boiling Water C
+             * @default null
+             */
+            thermometer_in_boiling_water_c: number | null;
         };
         /**
          * Shell
@@ -936,6 +1549,36 @@ export interface components {
             shell_g: number;
             /** Total G */
             total_g: number;
+        };
+        /**
+         * Short
+         * @description Something that the house has too little of.
+         */
+        Short: {
+            /** Needed G */
+            needed_g: number;
+            /** Position */
+            position: number;
+            /** There G */
+            there_g: number;
+        };
+        /**
+         * StartIn
+         * @description What to start with.
+         */
+        StartIn: {
+            /**
+             * Chocolate
+             * @default dark60
+             */
+            chocolate?: string;
+            /** Family */
+            family: string;
+            /**
+             * Use
+             * @default null
+             */
+            use?: string | null;
         };
         /**
          * StoredRecipeOut
@@ -963,6 +1606,34 @@ export interface components {
             /** Name */
             name: string;
             vessel: components["schemas"]["VesselOut"];
+        };
+        /**
+         * SwapIn
+         * @description A line of a recipe, and what is to stand in its place.
+         */
+        SwapIn: {
+            /**
+             * At C
+             * @default 20
+             */
+            at_c?: number;
+            /** Ingredient */
+            ingredient: string | components["schemas"]["OwnIngredientIn"];
+            /** Position */
+            position: number;
+            recipe: components["schemas"]["RecipeIn"];
+        };
+        /**
+         * UnsureOut
+         * @description Something unsure: the line of the text (from 1), its words, and why.
+         */
+        UnsureOut: {
+            /** Line */
+            line: number;
+            /** Text */
+            text: string;
+            /** Why */
+            why: string;
         };
         /**
          * Verdict
@@ -1255,6 +1926,72 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    balance: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BalanceIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BalanceOut"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    compare: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CompareIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CompareOut"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     fit: {
         parameters: {
             query?: never;
@@ -1383,6 +2120,207 @@ export interface operations {
             };
         };
     };
+    readLabel: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LabelIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LabelOut"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    listLarder: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LarderOut"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    saveLarderItem: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LarderItemIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LarderItemOut"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    importLarder: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LarderCsvIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ImportedOut"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    deleteLarderItem: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LabelOfItemIn"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    onlyThisMuch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ScaleIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MovedOut"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     listRecipes: {
         parameters: {
             query?: never;
@@ -1422,6 +2360,72 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["NewRecipeIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StoredRecipeOut"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    readRecipe: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReadIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReadOut"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    startRecipe: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StartIn"];
             };
         };
         responses: {
@@ -1709,6 +2713,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SettingsOut"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    swap: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SwapIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MovedOut"];
                 };
             };
             /** @description Unprocessable Content */

@@ -11,6 +11,14 @@ ROWS: Final = (
     _row(
         "egg_white", "Egg white", "other", "water 87.6 glucose 0.4 salt 0.3 other 11.7", 1.035, kcal=48, allergens="egg"
     ),
+    _row(
+        "invertase",
+        "Invertase, liquid",
+        "other",
+        "water 45 glycerol 50 other 5",
+        1.15,
+        spread="strengths differ several-fold: the maker's dose wins",
+    ),
     _row("salt", "Salt", "other", "salt 100", 1.2, bulk=True),
     _row("lecithin", "Lecithin", "other", "water 1 other_fat 98 other 1", 1.03, allergens="soya"),
     _row("citrus_zest", "Citrus zest", "other", "water 72 glucose 3 fructose 3 other 22", 0.4, bulk=True),

@@ -18,3 +18,6 @@ class SettingsRow(Base):
     measure: Mapped[str]
     kitchen_c: Mapped[float]
     altitude_m: Mapped[float]
+    thermometer_in_boiling_water_c: Mapped[float | None]
+    scale_step_g: Mapped[float]
+    scale_most_g: Mapped[float]

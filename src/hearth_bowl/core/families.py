@@ -1,0 +1,193 @@
+"""Families: in which order things go in, how each is made by the schools that differ, and what decides success."""
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from types import MappingProxyType
+from typing import Final
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Method:
+    """One way of making it, with its trade-off in one sentence."""
+
+    key: str
+    name: str
+    trade_off: str
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Family:
+    """What is particular to a family: its stages in order, the uses it is made for, its methods (the first is ours
+    unless told otherwise), and the rule that decides."""
+
+    stages: tuple[str, ...]
+    uses: tuple[str, ...]
+    methods: tuple[Method, ...]
+    rule: str
+
+
+POUR_OVER: Final = Method(
+    key="pour-over",
+    name="Pour over and wait",
+    trade_off="Gentle on the chocolate, but a small bowl may be too cool to melt it all.",
+)
+MELT_TOGETHER: Final = Method(
+    key="melt-together", name="Melt together", trade_off="One bowl and no waiting; watch that it does not get too hot."
+)
+INTO_MELTED: Final = Method(
+    key="into-melted",
+    name="Cream into melted chocolate",
+    trade_off="The surest emulsion from the centre out; two bowls to warm.",
+)
+IN_THE_PAN: Final = Method(
+    key="in-the-pan",
+    name="Chocolate into the pan",
+    trade_off="Least washing up; the hot pan goes on heating, so take it off the ring first.",
+)
+SCALD: Final = Method(key="scald", name="Scald the cream", trade_off="Keeps its water, so that the weights stay true.")
+FULL_BOIL: Final = Method(
+    key="full-boil", name="Boil the cream", trade_off="Cleaner and keeps longer, but loses water: weigh it back."
+)
+BUTTER_LATE: Final = Method(
+    key="butter-late",
+    name="Butter once cooled",
+    trade_off="Keeps the butter's texture and the emulsion calm: our default.",
+)
+BUTTER_EARLY: Final = Method(
+    key="butter-early",
+    name="Butter at the start",
+    trade_off="Nothing to remember later; a little softer and easier to split.",
+)
+NO_BOIL: Final = Method(
+    key="no-boil",
+    name="Melt with the condensed milk",
+    trade_off="No thermometer needed; over 60 °C it tightens and oils out.",
+)
+MICROWAVE: Final = Method(
+    key="microwave",
+    name="In the microwave, in bursts",
+    trade_off="Quick; short bursts and stirring, for it scorches unseen.",
+)
+BY_DEGREES: Final = Method(
+    key="by-degrees",
+    name="Cook to a temperature",
+    trade_off="Repeatable; needs a tested thermometer and your altitude.",
+)
+BY_MASS: Final = Method(
+    key="by-mass", name="Cook until so much is lost", trade_off="Needs only a scale: the water lost is the mass lost."
+)
+BY_CUE: Final = Method(
+    key="by-cue", name="Cook to a soft ball", trade_off="No instruments, but a matter of practice: note which you used."
+)
+
+FAMILY: Final[Mapping[str, Family]] = MappingProxyType(
+    {
+        "cream-ganache": Family(
+            stages=("warm", "pour-over", "stir-in-cool", "fold-in", "late"),
+            uses=("pour", "glaze", "dollop", "pipe", "fill-shell", "coat-cake", "roll", "cut"),
+            methods=(POUR_OVER, MELT_TOGETHER, INTO_MELTED, IN_THE_PAN, SCALD, FULL_BOIL, BUTTER_LATE, BUTTER_EARLY),
+            rule="The ratio for its use, and 35 to 45 °C while it comes together.",
+        ),
+        "whipped-ganache": Family(
+            stages=("warm", "pour-over", "late"),
+            uses=("whip",),
+            methods=(POUR_OVER, INTO_MELTED),
+            rule="The true ratio is the one after the late cream. Rest it cold, whip briefly, pipe within minutes.",
+        ),
+        "butter-ganache": Family(
+            stages=("melt", "stir-in-cool", "late"),
+            uses=("roll", "cut"),
+            methods=(BUTTER_LATE, MELT_TOGETHER),
+            rule="The chocolate must still be liquid when it goes into the butter; portion it before it stiffens.",
+        ),
+        "condensed-milk-fudge": Family(
+            stages=("warm", "melt", "fold-in", "late"),
+            uses=("pipe", "fill-shell", "roll", "cut"),
+            methods=(NO_BOIL, MICROWAVE),
+            rule="The ratio goes by the kind of chocolate; no boil, and never above 60 °C.",
+        ),
+        "simmered-fudge": Family(
+            stages=("warm", "boil", "melt", "fold-in", "late"),
+            uses=("cut",),
+            methods=(BY_MASS, BY_DEGREES),
+            rule="Every grain of sugar dissolves before the boil; then so much water is driven off.",
+        ),
+        "boiled-fudge": Family(
+            stages=("warm", "boil", "stir-in-cool", "fold-in", "late"),
+            uses=("cut",),
+            methods=(BY_DEGREES, BY_CUE, BY_MASS),
+            rule="The end temperature, corrected for altitude; cool it still, then beat. Glucose syrup keeps it fine.",
+        ),
+        "fondant": Family(
+            stages=("warm", "stir-in-cool", "late"),
+            uses=("fill-shell", "roll"),
+            methods=(
+                Method(
+                    key="invertase",
+                    name="With invertase",
+                    trade_off="Turns liquid over one to two weeks: the shell must hold meanwhile.",
+                ),
+                Method(key="plain", name="Without", trade_off="Stays a soft paste and can be eaten at once."),
+            ),
+            rule="Below 60 °C when the invertase goes in; a shell without thin spots.",
+        ),
+        "nut-paste": Family(
+            stages=("melt", "stir-in-cool", "fold-in"),
+            uses=("fill-shell", "roll", "cut"),
+            methods=(
+                Method(
+                    key="tempered", name="Temper it", trade_off="Sets clean and keeps its gloss; two degrees decide."
+                ),
+                Method(key="cool", name="Only cool it", trade_off="Simple; softer, and may turn grey."),
+            ),
+            rule="Almost no water: keep every drop and steam away. Its solid fat makes it stand.",
+        ),
+        "marzipan": Family(
+            stages=("warm", "stir-in-cool", "fold-in"),
+            uses=("roll", "cut", "model"),
+            methods=(
+                Method(key="pasteurised", name="Pasteurised egg white", trade_off="The safe way: our default."),
+                Method(key="syrup", name="Warm glucose syrup", trade_off="No egg at all; firmer as it cools."),
+            ),
+            rule="Stiff enough to roll; any egg pasteurised.",
+        ),
+        "soft-cheese": Family(
+            stages=("stir-in-cool", "fold-in"),
+            uses=("roll",),
+            methods=(
+                Method(key="chill", name="Chill, then dip", trade_off="Cold but not frozen hard, or the coat cracks."),
+            ),
+            rule="Always in the fridge: soft cheese decides how long it keeps.",
+        ),
+        "sugar-butter": Family(
+            stages=("stir-in-cool", "melt", "late"),
+            uses=("roll", "cut"),
+            methods=(BUTTER_LATE, MELT_TOGETHER),
+            rule="Beat butter and sugar first; the chocolate still liquid when it goes in.",
+        ),
+        "filling": Family(
+            stages=("warm", "melt", "fold-in", "late"),
+            uses=("roll", "cut"),
+            methods=(MELT_TOGETHER,),
+            rule="Small amounts by spoon slip easily: weigh them. Water next to chocolate needs a barrier.",
+        ),
+        "modelling": Family(
+            stages=("melt", "fold-in"),
+            uses=("model",),
+            methods=(
+                Method(
+                    key="fold",
+                    name="Fold at the same warmth",
+                    trade_off="Both at 30 to 35 °C: fold until it just leaves the bowl, or oil beads out.",
+                ),
+            ),
+            rule="Syrup by the kind of chocolate; rest it, then knead.",
+        ),
+        "dry-mix": Family(
+            stages=("fold-in",),
+            uses=("drink",),
+            methods=(Method(key="sieve", name="Sieve together", trade_off="Fine and free of lumps; keep it dry."),),
+            rule="Grams for each cup of milk.",
+        ),
+    }
+)

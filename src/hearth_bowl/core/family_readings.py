@@ -1,0 +1,202 @@
+"""Readings that only some families have: the boil, the true ratio of a whipped ganache, invertase, modelling syrup."""
+
+from collections.abc import Callable, Mapping, Sequence
+from types import MappingProxyType
+from typing import Final
+
+from hearth_bowl.core.boiling import SEA_LEVEL_KPA, boil, boiling_solutes, cook_to
+from hearth_bowl.core.errors import BadInput
+from hearth_bowl.core.invertase import FASTEST, SLOWEST, after_days, days_until_loose
+from hearth_bowl.core.kitchen import Kitchen
+from hearth_bowl.core.mixture import mix, mix_lines
+from hearth_bowl.core.ratios import CHOCOLATE_KINDS
+from hearth_bowl.core.reading import LOOK, QUIET, Reading
+from hearth_bowl.core.recipe import Recipe
+from hearth_bowl.core.sources import SOURCES
+from hearth_bowl.core.starters import MODELLING_SYRUP
+from hearth_bowl.core.sugar_stages import same_solids_c, thermometer
+from hearth_bowl.core.why import Figure, Why
+
+SEA_LEVEL_TARGET_C: Final = MappingProxyType({"boiled-fudge": 115.0, "simmered-fudge": 109.0, "fondant": 117.0})
+"""End temperatures at sea level: soft ball for fudge, a simmer of some minutes, firm for fondant. Common practice."""
+BOILED_STAGES: Final = frozenset({"warm", "boil", ""})
+MILK_BAND_PCT: Final = 1.5
+STORED_C: Final = 20.0
+COURSE_DAYS: Final = (3, 7, 14, 28)
+SYRUPS: Final = frozenset({"glucose_syrup40", "glucose_syrup60", "corn_syrup_light", "golden_syrup", "honey"})
+
+
+def family_readings(recipe: Recipe, kitchen: Kitchen) -> Sequence[Reading]:
+    """Return what is particular to a recipe's family; nothing for most."""
+    maker = MAKERS.get(recipe.family)
+    return maker(recipe, kitchen) if maker is not None else ()
+
+
+def _boil(recipe: Recipe, kitchen: Kitchen) -> Sequence[Reading]:
+    positions = [
+        p
+        for p, line in enumerate(recipe.lines)
+        if line.stage in BOILED_STAGES and line.ingredient.kind not in CHOCOLATE_KINDS
+    ]
+    cooked_of = mix_lines(recipe, positions)
+    sea_level_c = SEA_LEVEL_TARGET_C[recipe.family]
+    try:
+        now = boil(cooked_of, kitchen.pressure_kpa)
+        target_c = same_solids_c(sea_level_c, kitchen.pressure_kpa, boiling_solutes(cooked_of))
+        cooked = cook_to(cooked_of, target_c, kitchen.pressure_kpa)
+    except BadInput as problem:
+        return (
+            Reading(
+                code="boil",
+                title="The boil",
+                shown="–",
+                unit="",
+                words=f"{problem.message[0].upper()}{problem.message[1:]}.",
+                state=LOOK,
+            ),
+        )
+    dial = _on_dial(target_c, kitchen)
+    words = (
+        f"It boils at {now.boiling_c:.1f} °C now. At {target_c:.1f} °C {cooked.water_left_pct:.1f} % water is left "
+        f"(±{MILK_BAND_PCT:g}): stop when the pan has lost {cooked.evaporated_g:.0f} g. "
+        f"{cooked.finished_g:.0f} g come out. {dial}"
+    )
+    return (
+        Reading(
+            code="boil",
+            title="Cook to",
+            shown=f"{target_c:.1f} °C",
+            unit="here" if abs(target_c - sea_level_c) > 0.05 else "",
+            words=words.strip(),
+            state=QUIET,
+            why=Why(
+                formula="aw(T) × psat(T) = pressure of the air; on a mountain the same solids, not the same degrees",
+                inputs=(
+                    Figure("At sea level", f"{sea_level_c:g} °C"),
+                    Figure("Air", f"{kitchen.pressure_kpa:.1f} kPa, at sea level {SEA_LEVEL_KPA:g}"),
+                    Figure("Water now", f"{now.water_g:.0f} g"),
+                    Figure("Solids when done", f"{cooked.solids_pct:.1f} %"),
+                ),
+                source=SOURCES["starzak-peacock-1997"],
+                band="±0.7 % solids for syrups, ±1.5 % water for milk mixtures; weather moves it ±0.8 °C",
+                narrower="The boiling-water test of your thermometer, and weighing the pan.",
+            ),
+        ),
+    )
+
+
+def _on_dial(true_c: float, kitchen: Kitchen) -> str:
+    reading = kitchen.thermometer_in_boiling_water_c
+    if reading is None:
+        return ""
+    try:
+        tested = thermometer(reading, kitchen.pressure_kpa)
+    except BadInput as problem:
+        return f"Your thermometer: {problem.message}."
+    return f"On your dial: {tested.on_dial(true_c):.1f} °C."
+
+
+def _true_ratio(recipe: Recipe, _: Kitchen) -> Sequence[Reading]:
+    chocolate = creams = late = 0.0
+    for line, grams in recipe.weighed:
+        if line.ingredient.kind in CHOCOLATE_KINDS:
+            chocolate += grams
+        elif line.ingredient.kind == "cream":
+            creams += grams
+            late += grams if line.stage == "late" else 0.0
+    if not chocolate or not creams:
+        return ()
+    before = f"Before the late cream it is {chocolate / (creams - late):.2f} to 1. " if creams > late > 0 else ""
+    return (
+        Reading(
+            code="true-ratio",
+            title="True ratio",
+            shown=f"{chocolate / creams:.2f} to 1",
+            unit="chocolate to all its cream",
+            words=before + "The late cream counts: whip only when it has rested cold, and pipe within minutes.",
+            state=QUIET,
+        ),
+    )
+
+
+def _invertase(recipe: Recipe, kitchen: Kitchen) -> Sequence[Reading]:
+    dose_g = sum(grams for line, grams in recipe.weighed if line.ingredient.key == "invertase")
+    fondant_g = sum(grams for line, grams in recipe.weighed if (line.ingredient.key or "").startswith("fondant"))
+    boiled = () if fondant_g else _boil(recipe, kitchen)
+    if not dose_g:
+        return boiled
+    base_g = fondant_g or recipe.mass_g
+    dose_pct = 100 * dose_g / base_g
+    mixture = mix(recipe)
+    quick, slow = (days_until_loose(mixture, dose_pct * factor, STORED_C) for factor in (FASTEST, SLOWEST))
+    half = days_until_loose(mixture, dose_pct, STORED_C)
+    shown = "over 120 days" if half is None else f"about {half:.0f} days"
+    own_g = mixture.grams["sucrose"]
+    turned = {days: 1 - after_days(mixture, days, dose_pct, STORED_C).grams["sucrose"] / own_g for days in COURSE_DAYS}
+    weeks = ", ".join(f"after {days} days {100 * share:.0f} %" for days, share in turned.items())
+    band = f"{quick:.0f} to {slow:.0f} days" if quick is not None and slow is not None else "a few days to months"
+    return (
+        *boiled,
+        Reading(
+            code="invertase",
+            title="Loose centre",
+            shown=shown,
+            unit=f"at {STORED_C:g} °C, dose {dose_pct:.2f} %",
+            words=f"{band}, for preparations differ. Of its sugar is turned: {weeks}. Add it below 60 °C; cold "
+            "slows it threefold.",
+            state=QUIET if 0.03 <= dose_pct <= 0.5 else LOOK,
+            why=Why(
+                formula="dissolved sucrose goes as exp(−k t), k = 0.0693 a day × dose/0.1 % × exp(−5413 "
+                "(1/T − 1/293)); crystals feed it",
+                inputs=(Figure("Invertase", f"{dose_g:.2g} g"), Figure("On", f"{base_g:.0f} g")),
+                source=SOURCES["invertase-practice"],
+                band="half to double the days",
+                narrower="Cut one open every other day, and note it.",
+            ),
+        ),
+    )
+
+
+def _modelling(recipe: Recipe, _: Kitchen) -> Sequence[Reading]:
+    chocolate = [(line, grams) for line, grams in recipe.weighed if line.ingredient.kind in CHOCOLATE_KINDS]
+    syrup_g = sum(grams for line, grams in recipe.weighed if line.ingredient.key in SYRUPS)
+    total_g = sum(grams for _, grams in chocolate)
+    if not total_g or not syrup_g:
+        return ()
+    wanted = sum(grams * _syrup_share(line.ingredient.label) for line, grams in chocolate) / total_g
+    share = syrup_g / total_g
+    apart = share - wanted
+    words = (
+        "About right for its chocolate."
+        if abs(apart) < 0.06
+        else (
+            "Much syrup for its chocolate: soft and sticky."
+            if apart > 0
+            else "Little syrup for its chocolate: it may crack."
+        )
+    )
+    return (
+        Reading(
+            code="modelling-syrup",
+            title="Syrup to chocolate",
+            shown=f"{share:.2f} to 1",
+            unit=f"usual {wanted:.2f}",
+            words=words + " Dark takes more than milk, milk more than white.",
+            state=QUIET if abs(apart) < 0.06 else LOOK,
+        ),
+    )
+
+
+def _syrup_share(label: str) -> float:
+    return next((share for kind, share in MODELLING_SYRUP.items() if label.startswith(kind)), MODELLING_SYRUP["dark"])
+
+
+MAKERS: Final[Mapping[str, Callable[[Recipe, Kitchen], Sequence[Reading]]]] = MappingProxyType(
+    {
+        "boiled-fudge": _boil,
+        "simmered-fudge": _boil,
+        "fondant": _invertase,
+        "whipped-ganache": _true_ratio,
+        "modelling": _modelling,
+    }
+)

@@ -1,0 +1,82 @@
+"""The larder as CSV: one ingredient a row; own ingredients with their composition."""
+
+import csv
+import io
+from collections.abc import Iterable, Mapping
+from typing import Any, Final
+
+from hearth_bowl.core.components import COMPONENTS
+from hearth_bowl.core.errors import BadInput
+from hearth_bowl.core.library import LIBRARY
+
+PACK_COLUMNS: Final = ("label", "pack_g", "price", "country", "in_house_g")
+OWN_COLUMNS: Final = ("kind", "density_g_per_ml", "other_fat_kind", "allergens", "allergens_named", *COMPONENTS)
+MOST_ROWS: Final = 5000
+
+
+def write_larder(items: Iterable[Mapping[str, Any]]) -> str:
+    """Return the larder as CSV, with a head row."""
+    out = io.StringIO()
+    writer = csv.DictWriter(out, [*PACK_COLUMNS, *OWN_COLUMNS], lineterminator="\n")
+    writer.writeheader()
+    for item in items:
+        row = {name: _shown(item.get(name)) for name in PACK_COLUMNS}
+        own = item.get("ingredient")
+        if own is not None:
+            row |= {name: _shown(own.get(name)) for name in ("kind", "density_g_per_ml", "other_fat_kind")}
+            row |= {name: " ".join(own.get(name, [])) for name in ("allergens", "allergens_named")}
+            row |= {name: _shown(pct) for name, pct in own["composition_pct"].items()}
+        writer.writerow(row)
+    return out.getvalue()
+
+
+def _shown(value: object) -> str:
+    text = "" if value is None else f"{value:.10g}" if isinstance(value, float) else str(value)
+    return f"'{text}" if text[:1] in ("=", "+", "@") else text
+
+
+def read_larder(text: str) -> list[dict[str, Any]]:
+    """Return the rows of a CSV as the larder takes them; columns that are not known are left alone.
+
+    :raises BadInput: naming the row and column.
+    """
+    reader = csv.DictReader(io.StringIO(text.lstrip("\ufeff")))
+    if reader.fieldnames is None or "label" not in reader.fieldnames:
+        raise BadInput(("csv",), "there is no column 'label'", "a head row with " + ", ".join(PACK_COLUMNS), "missing")
+    rows = []
+    try:
+        for position, row in enumerate(reader):
+            if position >= MOST_ROWS:
+                raise BadInput(("csv",), "too many rows", f"up to {MOST_ROWS}", "out-of-range")
+            if (row.get("label") or "").strip():
+                rows.append(
+                    _row(position, {name: (row.get(name) or "").strip().lstrip("'") for name in reader.fieldnames})
+                )
+    except csv.Error as problem:
+        raise BadInput(("csv",), f"not readable: {problem}", "comma-separated rows", "not-csv") from None
+    return rows
+
+
+def _row(position: int, row: Mapping[str, str]) -> dict[str, Any]:
+    item: dict[str, Any] = {"label": row["label"], "country": row.get("country", "")}
+    item |= {name: _number(position, name, row.get(name, "")) for name in ("pack_g", "price", "in_house_g")}
+    if row["label"] not in LIBRARY and any(row.get(name) for name in COMPONENTS):
+        item["ingredient"] = {
+            "name": row["label"],
+            "kind": row.get("kind") or "other",
+            "other_fat_kind": row.get("other_fat_kind") or "oil",
+            "density_g_per_ml": _number(position, "density_g_per_ml", row.get("density_g_per_ml", "") or "1"),
+            "allergens": row.get("allergens", "").split(),
+            "allergens_named": row.get("allergens_named", "").split(),
+            "composition_pct": {name: _number(position, name, row[name]) for name in COMPONENTS if row.get(name)},
+        }
+    return item
+
+
+def _number(position: int, name: str, text: str) -> float | None:
+    if not text:
+        return None
+    try:
+        return float(text.replace(",", "."))
+    except ValueError:
+        raise BadInput(("rows", position, name), f"{text[:40]!r} is not a number", "a number", "not-a-number") from None

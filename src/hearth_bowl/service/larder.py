@@ -1,0 +1,148 @@
+"""Larder: own ingredients, packs with prices, and what is in the house."""
+
+import json
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
+from typing import Any, Final
+
+from sqlalchemy import delete, select
+from sqlalchemy.orm import Session
+
+from hearth_bowl.core.errors import BadInput, check_number
+from hearth_bowl.core.ingredient import Ingredient
+from hearth_bowl.core.library import LIBRARY
+from hearth_bowl.core.recipe import check_name
+from hearth_bowl.formats.recipe_file import ingredient_from, ingredient_record
+from hearth_bowl.service.errors import NotFound
+from hearth_bowl.store.models import LarderRow
+
+MOST_PACK_G: Final = 100_000.0
+MOST_PRICE: Final = 1e6
+MOST_IN_HOUSE_G: Final = 1e6
+MOST_COUNTRY: Final = 40
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class LarderItem:
+    """One ingredient of the larder. `ingredient` is its record where it is the person's own, else None."""
+
+    label: str
+    name: str
+    ingredient: dict[str, Any] | None
+    pack_g: float | None
+    price: float | None
+    country: str
+    in_house_g: float | None
+
+
+def list_larder(session: Session) -> list[LarderItem]:
+    """Return all that was ever put into the larder, by label."""
+    return [_item(row) for row in session.scalars(select(LarderRow).order_by(LarderRow.label))]
+
+
+def save_item(
+    session: Session,
+    *,
+    label: str,
+    ingredient: Mapping[str, Any] | None = None,
+    pack_g: float | None = None,
+    price: float | None = None,
+    country: str = "",
+    in_house_g: float | None = None,
+) -> LarderItem:
+    """Store one ingredient of the larder, new or again. A kept version of a recipe never changes by it.
+
+    :param label: a key of the library; or the own ingredient's name, with its record.
+    :raises BadInput: naming the field.
+    """
+    own = None
+    if ingredient is None:
+        if label not in LIBRARY:
+            row = session.scalar(select(LarderRow).where(LarderRow.label == label))
+            if row is None or row.own_ingredient is None:
+                allowed = "a key of the ingredient table, or an ingredient of your own"
+                raise BadInput(("label",), f"unknown ingredient {label[:60]!r}", allowed, "unknown")
+            own = row.own_ingredient
+    else:
+        checked = ingredient_from(dict(ingredient))
+        label = check_name(checked.name, "label")
+        if label in LIBRARY:
+            raise BadInput(("label",), f"{label!r} is a name of the library", "another name", "not-allowed")
+        own = json.dumps(ingredient_record(checked), ensure_ascii=False, allow_nan=False)
+    if len(country) > MOST_COUNTRY:
+        raise BadInput(("country",), "too long", f"up to {MOST_COUNTRY} characters", "out-of-range")
+    values = {
+        "own_ingredient": own,
+        "pack_g": _number("pack_g", pack_g, MOST_PACK_G, "g", above=True),
+        "price": _number("price", price, MOST_PRICE, ""),
+        "country": country.strip(),
+        "in_house_g": _number("in_house_g", in_house_g, MOST_IN_HOUSE_G, "g"),
+    }
+    row = session.scalar(select(LarderRow).where(LarderRow.label == label))
+    if row is None:
+        row = LarderRow(label=label, **values)
+        session.add(row)
+    else:
+        for name, value in values.items():
+            setattr(row, name, value)
+    session.flush()
+    return _item(row)
+
+
+def delete_item(session: Session, label: str) -> None:
+    """Take an ingredient out of the larder; recipes that hold it keep it.
+
+    :raises NotFound: it is not there.
+    """
+    row = session.scalar(select(LarderRow).where(LarderRow.label == label))
+    if row is None:
+        raise NotFound("larder item", 0)
+    session.execute(delete(LarderRow).where(LarderRow.id == row.id))
+
+
+def save_all(session: Session, items: Sequence[Mapping[str, Any]]) -> int:
+    """Store many ingredients at once, all or none; return how many.
+
+    :raises BadInput: naming the row and field.
+    """
+    for position, item in enumerate(items):
+        try:
+            save_item(session, **item)
+        except BadInput as problem:
+            raise problem.under("rows", position) from None
+    return len(items)
+
+
+def prices_per_g(session: Session) -> dict[str, float]:
+    """Return what 1 g costs, by label, of all that has a pack and a price."""
+    rows = session.execute(select(LarderRow.label, LarderRow.price, LarderRow.pack_g))
+    return {label: price / pack_g for label, price, pack_g in rows if price is not None and pack_g}
+
+
+def in_house_g(session: Session) -> dict[str, float]:
+    """Return the grams in the house, by label, of all that was counted."""
+    rows = session.execute(select(LarderRow.label, LarderRow.in_house_g))
+    return {label: grams for label, grams in rows if grams is not None}
+
+
+def _number(field: str, value: float | None, most: float, unit: str, above: bool = False) -> float | None:
+    return None if value is None else check_number((field,), value, 0, most, unit, above=above)
+
+
+def _item(row: LarderRow) -> LarderItem:
+    own = json.loads(row.own_ingredient) if row.own_ingredient else None
+    name = row.label if own is not None else _library_name(row.label)
+    return LarderItem(
+        label=row.label,
+        name=name,
+        ingredient=own,
+        pack_g=row.pack_g,
+        price=row.price,
+        country=row.country,
+        in_house_g=row.in_house_g,
+    )
+
+
+def _library_name(label: str) -> str:
+    known: Ingredient | None = LIBRARY.get(label)
+    return known.name if known is not None else label

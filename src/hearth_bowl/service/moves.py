@@ -1,0 +1,124 @@
+"""Moves: balance to aims, swap an ingredient, scale to what there is, compare, and start with our proportions."""
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from typing import Any
+
+from hearth_bowl.core.balance import Balance, balance
+from hearth_bowl.core.balance_aims import ROOM_C, checked_aims
+from hearth_bowl.core.compare import Comparison, compare
+from hearth_bowl.core.errors import BadInput
+from hearth_bowl.core.offers import shown_g
+from hearth_bowl.core.only_this_much import Short, only_this_much
+from hearth_bowl.core.recipe import Recipe
+from hearth_bowl.core.starters import starter
+from hearth_bowl.core.swap import swap
+from hearth_bowl.core.typed_amount import read_amount
+from hearth_bowl.formats.recipe_file import ingredient_from, line_from, recipe_from, recipe_record
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Balanced:
+    """A recipe moved to its aims (or the nearest), side by side with what it was."""
+
+    found: Balance
+    record: dict[str, Any]
+    comparison: Comparison
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Moved:
+    """A recipe after a move, side by side with what it was, and what must be said of it."""
+
+    record: dict[str, Any]
+    comparison: Comparison
+    notes: tuple[str, ...] = ()
+    short: tuple[Short, ...] = ()
+
+
+def balance_recipe(record: Mapping[str, Any], wanted: Mapping[str, Any]) -> Balanced:
+    """Return a recipe balanced to aims, in amounts that a scale can weigh.
+
+    :raises BadInput: below `recipe` or `aims`.
+    """
+    recipe = _recipe("recipe", record)
+    try:
+        aims = checked_aims(wanted)
+        found = balance(recipe, aims)
+    except BadInput as problem:
+        raise problem.under("aims") from None
+    moved = _weighable(recipe, found.amounts_g)
+    return Balanced(
+        found=found, record=recipe_record(moved), comparison=compare(recipe, moved, aims.get("at_c", ROOM_C))
+    )
+
+
+def _weighable(recipe: Recipe, amounts_g: tuple[float, ...]) -> Recipe:
+    return recipe.with_amounts_g(
+        [
+            before if abs(after - before) < 1e-6 else shown_g(after) if line.unit == "g" else after
+            for line, before, after in zip(recipe.lines, recipe.amounts_g, amounts_g, strict=True)
+        ]
+    )
+
+
+def swap_ingredient(record: Mapping[str, Any], position: int, ingredient: object, at_c: float) -> Moved:
+    """Return a recipe with another ingredient in one line, moved to keep its set and mass.
+
+    :raises BadInput: below `recipe`; at `ingredient` or `position`.
+    """
+    recipe = _recipe("recipe", record)
+    swapped = swap(recipe, position, ingredient_from(ingredient), at_c)
+    return Moved(
+        record=recipe_record(swapped.recipe), comparison=compare(recipe, swapped.recipe, at_c), notes=swapped.not_kept
+    )
+
+
+def scale_to(record: Mapping[str, Any], position: int, typed: str, in_house_g: Mapping[str, float]) -> Moved:
+    """Return a recipe scaled to what there is of one line, as a cook types it: `1 tin`, `2 bars of 100 g`, `180 g`.
+
+    :raises BadInput: below `recipe`; at `position` or `typed`.
+    """
+    recipe = _recipe("recipe", record)
+    if not 0 <= position < len(recipe.lines):
+        raise BadInput(("position",), f"there is no line {position}", f"0 to {len(recipe.lines) - 1}", "out-of-range")
+    amount = read_amount(typed, "g")
+    line = dict(recipe_record(recipe)["lines"][position])
+    line |= {"amount": amount.amount, "amount_high": amount.amount_high, "unit": amount.unit}
+    if amount.size_g is not None:
+        line["piece_g" if amount.unit == "piece" else "pack_g"] = amount.size_g
+    try:
+        there_g = line_from(line).amount_g
+    except BadInput as problem:
+        raise BadInput(("typed",), problem.message, problem.allowed, problem.code) from None
+    scaled = only_this_much(recipe, position, there_g, in_house_g)
+    moved = _weighable(recipe, scaled.recipe.amounts_g)
+    return Moved(
+        record=recipe_record(moved),
+        comparison=compare(recipe, moved, ROOM_C),
+        notes=(scaled.note,) if scaled.note else (),
+        short=scaled.short,
+    )
+
+
+def compare_recipes(first: Mapping[str, Any], second: Mapping[str, Any], at_c: float) -> Comparison:
+    """Return two recipes side by side.
+
+    :raises BadInput: below `first` or `second`; at `at_c`.
+    """
+    return compare(_recipe("first", first), _recipe("second", second), at_c)
+
+
+def start_record(family: str, use: str | None, chocolate: str) -> dict[str, Any]:
+    """Return our proportions as a recipe file's content.
+
+    :raises BadInput: at `family`, `use` or `chocolate`.
+    """
+    return recipe_record(starter(family, use, chocolate))
+
+
+def _recipe(field: str, record: Mapping[str, Any]) -> Recipe:
+    try:
+        return recipe_from(record)
+    except BadInput as problem:
+        raise problem.under(field) from None
