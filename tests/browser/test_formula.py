@@ -187,8 +187,10 @@ class Saving(PageCase):
     def test_a_new_recipe_starts_from_our_proportions(self) -> None:
         self.open("/recipes/1/formula")
         self.page.get_by_role("button", name="Recipes").click()
-        self.page.get_by_role("button", name="New white ganache").click()
-        expect(self.page.get_by_role("heading", level=1)).to_have_text("New white ganache")
+        self.page.get_by_label("Chocolate", exact=True).select_option("white28")
+        self.page.get_by_role("button", name="Start it").click()
+        expect(self.page.get_by_role("heading", level=1)).to_have_text("New cream ganache")
+        expect(self.page.get_by_text("Rolls cleanly")).to_be_visible()
         self.page.get_by_role("button", name="change").click()
         self.page.get_by_label("Name", exact=True).fill("مرصد القبة 🔭")
         self.page.keyboard.press("Tab")

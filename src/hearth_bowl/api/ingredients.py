@@ -42,6 +42,7 @@ class LibraryOut(Outgoing):
     ingredients: list[IngredientOut]
     families: list[FamilyOut]
     uses: list[str]
+    aimed_index: dict[str, float | None]
 
 
 @ingredients.get("")
@@ -75,4 +76,5 @@ def get_library() -> LibraryOut:
             for key, name in FAMILIES.items()
         ],
         uses=list(AIMED_INDEX),
+        aimed_index=dict(AIMED_INDEX),
     )

@@ -17,6 +17,7 @@ SEASONINGS: Final = frozenset(
 """What is dosed by taste or for an effect: a solver hardly touches it."""
 SUGAR_FAMILIES: Final = frozenset({"boiled-fudge", "simmered-fudge", "fondant", "sugar-butter", "marzipan"})
 SYRUP_FROM_PCT: Final = 60.0
+BUTTER_FAMILIES: Final = frozenset({"butter-ganache", "sugar-butter"})
 NUT_FAMILIES: Final = frozenset({"nut-paste", "marzipan"})
 
 
@@ -50,7 +51,7 @@ def role_of(line: Line, family: str) -> str:
     composition = ingredient.composition_pct
     if composition["ethanol"] > 0:
         return "spirit"
-    if ingredient.kind in MAIN_KINDS or (ingredient.kind == "butter" and family == "butter-ganache"):
+    if ingredient.kind in MAIN_KINDS or (ingredient.kind == "butter" and family in BUTTER_FAMILIES):
         return "main"
     if family in SUGAR_FAMILIES and composition["sucrose"] > 80:
         return "main"

@@ -102,7 +102,7 @@ FAMILY: Final[Mapping[str, Family]] = MappingProxyType(
         ),
         "condensed-milk-fudge": Family(
             stages=("warm", "melt", "fold-in", "late"),
-            uses=("pipe", "fill-shell", "roll", "cut"),
+            uses=("roll", "cut"),
             methods=(NO_BOIL, MICROWAVE),
             rule="The ratio goes by the kind of chocolate; no boil, and never above 60 °C.",
         ),

@@ -59,11 +59,11 @@ def scale_note(ingredient: Ingredient, grams: float, step_g: float, most_g: floa
     spoonful_g = TEASPOON_ML * ingredient.spoon_g_per_ml
     spoons = grams / spoonful_g
     way = (
-        f"about {_fraction(spoons)} teaspoon"
+        f"about {_fraction(spoons)} tsp, or make more"
         if spoons >= 0.1
-        else f"dissolve or mix {10 * grams:.1g} g into 10 times as much of another line and take a tenth"
+        else f"mix {10 * grams:.1g} g into ten times as much of another line and take a tenth"
     )
-    return f"Under three steps of a {step_g:g} g scale: {way}, or make more."
+    return f"Too little for a {step_g:g} g scale: {way}."
 
 
 def _fraction(spoons: float) -> str:

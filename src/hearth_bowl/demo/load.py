@@ -3,9 +3,10 @@
 from datetime import UTC, datetime
 from typing import Final
 
+from hearth_bowl.demo.larder import LARDER
 from hearth_bowl.demo.recipes import RECIPES
 from hearth_bowl.demo.vessels import VESSELS
-from hearth_bowl.service import recipes, vessels
+from hearth_bowl.service import larder, recipes, vessels
 from hearth_bowl.service.settings import Settings, save_settings
 from hearth_bowl.store.db import Database
 
@@ -23,5 +24,7 @@ def load_demo(database: Database) -> bool:
             recipes.keep_version(session, stored.id, "As first made", MADE_AT)
         for name, vessel in VESSELS:
             vessels.create_vessel(session, name, vessel)
+        for label, pack_g, price, there_g in LARDER:
+            larder.save_item(session, label=label, pack_g=pack_g, price=price, in_house_g=there_g)
         save_settings(session, KITCHEN)
     return True

@@ -40,6 +40,11 @@ export const recipeQueries = {
     }),
 };
 
+export const larderQuery = queryOptions({
+  queryKey: ["larder"],
+  queryFn: ({ signal }) => dataOf(client.GET("/api/larder", { signal })),
+});
+
 export const vesselsQuery = queryOptions({
   queryKey: ["vessels"],
   queryFn: ({ signal }) => dataOf(client.GET("/api/vessels", { signal })),

@@ -959,6 +959,10 @@ export interface components {
          * @description The library, the families and the uses.
          */
         LibraryOut: {
+            /** Aimed Index */
+            aimed_index: {
+                [key: string]: number | null;
+            };
             /** Families */
             families: components["schemas"]["FamilyOut"][];
             /** Ingredients */

@@ -1,8 +1,10 @@
 import { useQuery } from "@tanstack/react-query";
 import { Navigate, Route, Routes, useParams } from "react-router";
 import { recipeQueries } from "../api/queries";
+import { ComparePage } from "../features/compare";
 import { FitPage } from "../features/fit";
 import { FormulaPage } from "../features/formula";
+import { LarderPage } from "../features/larder";
 import { Notice } from "./Notice";
 import { Rim } from "./Rim";
 
@@ -13,6 +15,8 @@ export function App() {
       <Route path="/" element={<FirstRecipe />} />
       <Route path="/recipes/:id/formula" element={<ForRecipe Place={FormulaPage} />} />
       <Route path="/recipes/:id/fit" element={<ForRecipe Place={FitPage} />} />
+      <Route path="/recipes/:id/compare" element={<ForRecipe Place={ComparePage} />} />
+      <Route path="/larder" element={<LarderPage />} />
       <Route
         path="*"
         element={<Notice title="There is nothing here" text="The address may be mistyped." />}

@@ -1,4 +1,4 @@
-import type { ComponentProps, ReactNode } from "react";
+import { type ComponentProps, type ReactNode, useId } from "react";
 
 const BOX =
   "min-h-11 w-full rounded-md border-[1.5px] border-line-strong bg-sheet px-2.5 text-soot aria-invalid:border-copper";
@@ -23,14 +23,17 @@ export function TextField({ label, problem, after, ...rest }: Labelled & Compone
   );
 }
 
-/** A choice of few. */
+/** A choice of few, named by its label alone. */
 export function Choice({ label, children, ...rest }: { label: string } & ComponentProps<"select">) {
+  const id = useId();
   return (
-    <label className="block text-[15px]">
-      <span className="mb-0.5 block text-ash text-sm">{label}</span>
-      <select {...rest} className={`${BOX} ${rest.className ?? ""}`}>
+    <div className="text-[15px]">
+      <label htmlFor={id} className="mb-0.5 block text-ash text-sm">
+        {label}
+      </label>
+      <select id={id} {...rest} className={`${BOX} ${rest.className ?? ""}`}>
         {children}
       </select>
-    </label>
+    </div>
   );
 }

@@ -1,9 +1,15 @@
+import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import type { Schemas } from "../../api/client";
+import type { Line, Schemas } from "../../api/client";
+import { larderQuery } from "../../api/queries";
 import { TextField } from "../../ui/Field";
 import { Popover } from "../../ui/Popover";
 
-type Props = { library: Schemas["LibraryOut"] | undefined; onAdd: (key: string, kind: string) => void };
+type Props = {
+  library: Schemas["LibraryOut"] | undefined;
+  onAdd: (ingredient: Line["ingredient"], kind: string) => void;
+};
+type Found = { key: string; name: string; kind: string; ingredient: Line["ingredient"] };
 
 const MOST_SHOWN = 40;
 
@@ -12,14 +18,23 @@ export function AddIngredient({ library, onAdd }: Props) {
   const [open, setOpen] = useState(false);
   const [wanted, setWanted] = useState("");
   const words = wanted.toLowerCase().split(/\s+/).filter(Boolean);
-  const found = (library?.ingredients ?? []).filter((row) => {
+  const { data: larder } = useQuery(larderQuery);
+  const own = (larder?.items ?? []).flatMap(({ ingredient }): Found[] =>
+    ingredient
+      ? [{ key: `own ${ingredient.name}`, name: ingredient.name, kind: ingredient.kind, ingredient }]
+      : [],
+  );
+  const shelf = (library?.ingredients ?? []).map(
+    ({ key, name, kind }): Found => ({ key, name, kind, ingredient: key }),
+  );
+  const found = [...own, ...shelf].filter((row) => {
     const text = `${row.name} ${row.key} ${row.kind}`.toLowerCase();
     return words.every((word) => text.includes(word));
   });
-  const add = (row: Schemas["IngredientOut"]) => {
+  const add = (row: Found) => {
     setOpen(false);
     setWanted("");
-    onAdd(row.key, row.kind);
+    onAdd(row.ingredient, row.kind);
   };
   return (
     <Popover

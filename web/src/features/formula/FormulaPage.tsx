@@ -9,12 +9,14 @@ import { Button } from "../../ui/Button";
 import { Popover } from "../../ui/Popover";
 import { inOwnDegrees, mass, type Units, useUnits } from "../../units/units";
 import { AddIngredient } from "./AddIngredient";
+import { Aim } from "./Aim";
 import { Bowl } from "./Bowl";
 import { Conflict } from "./Conflict";
 import { LineList } from "./LineList";
+import { NewRecipe } from "./NewRecipe";
 import { RatioRule } from "./RatioRule";
 import { Readings } from "./Readings";
-import { NewRecipe, RecipeTitle } from "./RecipeTitle";
+import { RecipeTitle } from "./RecipeTitle";
 import { TemperatureStrip } from "./TemperatureStrip";
 import { type BenchState, useBench } from "./useBench";
 import { useShortcuts } from "./useShortcuts";
@@ -78,7 +80,7 @@ function BenchPage({ stored, kitchenC }: { stored: Schemas["StoredRecipeOut"]; k
         >
           <RecipeTitle id={id} state={state} library={library} />
           <LineList state={state} library={library} units={units} />
-          <AddIngredient library={library} onAdd={(key, kind) => addLine(state, key, kind)} />
+          <AddIngredient library={library} onAdd={(ingredient, kind) => addLine(state, ingredient, kind)} />
           <p className="flex items-baseline justify-between border-soot border-t-2 pt-2 font-bold text-[17px]">
             <span>In the bowl</span>
             <span>{bench ? mass(bench.mass_g, units) : ""}</span>
@@ -115,7 +117,10 @@ function BenchPage({ stored, kitchenC }: { stored: Schemas["StoredRecipeOut"]; k
           className="flex min-w-0 flex-col lg:overflow-y-auto max-lg:order-1 max-lg:col-span-2 max-md:col-span-1"
         >
           <div className="flex-1 px-5 pt-4 max-md:px-3">
-            <Sentence bench={bench} units={units} />
+            <div className="flex items-start justify-between gap-3">
+              <Sentence bench={bench} units={units} />
+              {bench && <Aim state={state} library={library} />}
+            </div>
             {bench && (
               <>
                 <Bowl layers={bench.bowl} grams={bench.mass_g} kept={kept} units={units} />
@@ -146,7 +151,12 @@ function BenchPage({ stored, kitchenC }: { stored: Schemas["StoredRecipeOut"]; k
           className="border-line border-l px-5 py-4 lg:overflow-y-auto max-lg:order-3 max-md:border-l-0 max-md:px-3"
         >
           {bench && (
-            <Readings readings={bench.readings} units={units} onTry={(offer) => tryOffer(state, offer)} />
+            <Readings
+              readings={bench.readings}
+              curve={bench.set_curve}
+              units={units}
+              onTry={(offer) => tryOffer(state, offer)}
+            />
           )}
         </section>
       </main>
@@ -241,12 +251,12 @@ const STAGE_OF_KIND: Record<string, string> = {
   butter: "stir-in-cool",
 };
 
-function addLine(state: BenchState, key: string, kind: string) {
+function addLine(state: BenchState, ingredient: Line["ingredient"], kind: string) {
   const stage = STAGE_OF_KIND[kind] ?? state.recipe.lines.at(-1)?.stage ?? "";
-  state.change({ ...state.recipe, lines: [...state.recipe.lines, newLine(key, 10, stage)] });
+  state.change({ ...state.recipe, lines: [...state.recipe.lines, newLine(ingredient, 10, stage)] });
 }
 
-function newLine(ingredient: string, amount: number, stage: string): Line {
+function newLine(ingredient: Line["ingredient"], amount: number, stage: string): Line {
   return {
     ingredient,
     amount,

@@ -1,10 +1,9 @@
 import { Fragment } from "react";
 import type { Line, Schemas } from "../../api/client";
-import { Button } from "../../ui/Button";
-import { Choice } from "../../ui/Field";
-import { Popover, PopoverClose } from "../../ui/Popover";
+import { Popover } from "../../ui/Popover";
 import { inOwnDegrees, mass, type Units } from "../../units/units";
 import { AmountField } from "./AmountField";
+import { Details } from "./Details";
 import { PinButton } from "./PinButton";
 import type { BenchState } from "./useBench";
 import { ingredientName, STAGES } from "./words";
@@ -36,7 +35,7 @@ export function LineList({ state, library, units }: Props) {
                   key={position}
                   line={line}
                   name={name}
-                  note={line.unit !== "g" && grams !== undefined ? `that is ${mass(grams, units)}` : null}
+                  note={noteOf(line, grams, bench?.line_notes[position], units)}
                   share={grams !== undefined && total ? share(grams / total) : ""}
                   problem={state.unread[position] ?? problemAt(problem, position)}
                   details={<Details state={state} position={position} name={name} library={library} />}
@@ -54,6 +53,18 @@ export function LineList({ state, library, units }: Props) {
       ))}
     </div>
   );
+}
+
+/** The grams of a measure with its spread, and the first thing that must be said of it. */
+function noteOf(
+  line: Line,
+  grams: number | undefined,
+  notes: Schemas["LineNotes"] | undefined,
+  units: Units,
+): string | null {
+  const spread = notes && notes.spread_g >= 0.05 ? ` ± ${mass(notes.spread_g, units)}` : "";
+  const said = line.unit !== "g" && grams !== undefined ? [`that is ${mass(grams, units)}${spread}`] : [];
+  return [...said, ...(notes?.notes.slice(0, 1) ?? [])].join(". ") || null;
 }
 
 function share(part: number): string {
@@ -117,46 +128,5 @@ function LineRow(props: RowProps) {
         </p>
       )}
     </li>
-  );
-}
-
-function Details(props: {
-  state: BenchState;
-  position: number;
-  name: string;
-  library: Schemas["LibraryOut"] | undefined;
-}) {
-  const { state, position, name, library } = props;
-  const line = state.recipe.lines[position];
-  if (!line) return null;
-  const row = library?.ingredients.find((found) => found.key === line.ingredient);
-  const known = Object.keys(STAGES);
-  return (
-    <div className="grid gap-3">
-      <h2 className="font-bold">{name}</h2>
-      {row && <p className="text-sm">Brands differ: {row.spread}.</p>}
-      <Choice
-        label="When it goes in"
-        value={line.stage}
-        onChange={(event) => state.changeLine(position, { stage: event.target.value })}
-      >
-        {(known.includes(line.stage) ? known : [line.stage, ...known]).map((stage) => (
-          <option key={stage} value={stage}>
-            {STAGES[stage] ?? stage}
-          </option>
-        ))}
-      </Choice>
-      {state.recipe.lines.length > 1 && (
-        <PopoverClose asChild>
-          <Button
-            onClick={() =>
-              state.change({ ...state.recipe, lines: state.recipe.lines.filter((_, at) => at !== position) })
-            }
-          >
-            Take {name} out
-          </Button>
-        </PopoverClose>
-      )}
-    </div>
   );
 }

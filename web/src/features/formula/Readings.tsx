@@ -3,24 +3,30 @@ import { Button } from "../../ui/Button";
 import { Gauge } from "../../ui/Gauge";
 import { Popover } from "../../ui/Popover";
 import { inOwnDegrees, type Units } from "../../units/units";
+import { SetCurve } from "./SetCurve";
 
 type Reading = Schemas["Reading"];
-type Props = { readings: Reading[]; units: Units; onTry: (offer: Schemas["Offer"]) => void };
+type Props = {
+  readings: Reading[];
+  curve: number[][];
+  units: Units;
+  onTry: (offer: Schemas["Offer"]) => void;
+};
 
 /** What needs attention first, with its reason and an offer; what is fine stays quiet. */
-export function Readings({ readings, units, onTry }: Props) {
+export function Readings({ readings, curve, units, onTry }: Props) {
   return (
     <ul className="divide-y divide-line">
       {readings.map((reading) => (
         <li key={reading.code} className="py-2 first:pt-0">
-          <OneReading reading={reading} units={units} onTry={onTry} />
+          <OneReading reading={reading} curve={curve} units={units} onTry={onTry} />
         </li>
       ))}
     </ul>
   );
 }
 
-function OneReading({ reading, units, onTry }: { reading: Reading } & Omit<Props, "readings">) {
+function OneReading({ reading, curve, units, onTry }: { reading: Reading } & Omit<Props, "readings">) {
   const { gauge, offer, why } = reading;
   const alarmed = reading.state === "attend";
   const surface = alarmed ? "-mx-2 rounded-lg border-[1.5px] border-butter-rim bg-butter px-2 py-2" : "";
@@ -40,7 +46,7 @@ function OneReading({ reading, units, onTry }: { reading: Reading } & Omit<Props
         >
           {inOwnDegrees(reading.words, units)}
         </p>
-        {why && <WhyButton reading={reading} why={why} units={units} />}
+        {why && <WhyButton reading={reading} why={why} curve={curve} units={units} />}
       </div>
       {offer && (
         <Button className="mt-1" onClick={() => onTry(offer)}>
@@ -51,7 +57,9 @@ function OneReading({ reading, units, onTry }: { reading: Reading } & Omit<Props
   );
 }
 
-function WhyButton({ reading, why, units }: { reading: Reading; why: Schemas["Why"]; units: Units }) {
+type WhyProps = { reading: Reading; why: Schemas["Why"]; curve: number[][]; units: Units };
+
+function WhyButton({ reading, why, curve, units }: WhyProps) {
   const gauge = reading.gauge;
   return (
     <Popover
@@ -62,13 +70,14 @@ function WhyButton({ reading, why, units }: { reading: Reading; why: Schemas["Wh
         <button
           type="button"
           aria-label={`Why? ${reading.title}`}
-          className="min-h-11 shrink-0 px-1 font-bold text-[14px] text-rim underline-offset-4 hover:underline"
+          className="-my-2.5 min-h-11 shrink-0 px-1 font-bold text-[14px] text-rim underline-offset-4 hover:underline"
         >
           Why?
         </button>
       }
     >
       <h2 className="font-bold">{inOwnDegrees(reading.title, units)}</h2>
+      {reading.code === "set" && curve.length > 0 && <SetCurve points={curve} units={units} />}
       <dl className="mt-2 grid gap-2 text-[14px]">
         <Entry term="Worked out as">{inOwnDegrees(why.formula, units)}</Entry>
         <Entry term="From">

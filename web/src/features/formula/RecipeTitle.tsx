@@ -1,12 +1,11 @@
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { Link, useNavigate } from "react-router";
-import { client, dataOf, type Schemas } from "../../api/client";
+import { Link } from "react-router";
+import type { Schemas } from "../../api/client";
 import { recipeQueries } from "../../api/queries";
-import { Button } from "../../ui/Button";
 import { Choice, TextField } from "../../ui/Field";
 import { Popover } from "../../ui/Popover";
-import { STARTERS } from "./starters";
+import { NewRecipe } from "./NewRecipe";
 import type { BenchState } from "./useBench";
 import { USES } from "./words";
 
@@ -64,8 +63,27 @@ export function RecipeTitle({ id, state, library }: Props) {
               </option>
             ))}
           </Choice>
+          <Ways family={library?.families.find((row) => row.key === recipe.family)} />
         </div>
       </Popover>
+    </div>
+  );
+}
+
+/** What decides in a family, and the ways of making it with their trade-offs. */
+function Ways({ family }: { family: Schemas["FamilyOut"] | undefined }) {
+  if (!family) return null;
+  return (
+    <div className="text-[14px]">
+      <p>{family.rule}</p>
+      <dl className="mt-2 grid gap-1.5">
+        {family.methods.map((method) => (
+          <div key={method.key}>
+            <dt className="font-bold">{method.name}</dt>
+            <dd>{method.trade_off}</dd>
+          </div>
+        ))}
+      </dl>
     </div>
   );
 }
@@ -119,32 +137,15 @@ function OtherRecipes({ id }: { id: number }) {
           </li>
         ))}
       </ul>
+      <p className="mt-1 flex gap-4 border-line border-t pt-1">
+        <Link to={`/recipes/${id}/compare`} className="flex min-h-11 items-center font-bold text-rim">
+          Side by side
+        </Link>
+        <Link to="/larder" className="flex min-h-11 items-center font-bold text-rim">
+          Larder
+        </Link>
+      </p>
       <NewRecipe />
     </Popover>
-  );
-}
-
-/** Start a recipe from a family's usual proportions, marked as ours until the cook changes them. */
-export function NewRecipe() {
-  const queries = useQueryClient();
-  const navigate = useNavigate();
-  const create = useMutation({
-    mutationFn: (recipe: Schemas["RecipeIn"]) => dataOf(client.POST("/api/recipes", { body: { recipe } })),
-    onSuccess: (stored) => {
-      queries.invalidateQueries({ queryKey: recipeQueries.list.queryKey, exact: true });
-      navigate(`/recipes/${stored.id}/formula`);
-    },
-  });
-  return (
-    <div className="mt-3 border-line border-t pt-3">
-      <h2 className="mb-2 font-bold">Start a new one with our proportions</h2>
-      <div className="grid gap-2">
-        {STARTERS.map((recipe) => (
-          <Button key={recipe.name} disabled={create.isPending} onClick={() => create.mutate(recipe)}>
-            {recipe.name}
-          </Button>
-        ))}
-      </div>
-    </div>
   );
 }

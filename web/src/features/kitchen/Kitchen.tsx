@@ -14,7 +14,8 @@ export function Kitchen() {
   const queries = useQueryClient();
   const save = useMutation({
     mutationFn: (settings: Settings) => dataOf(client.PUT("/api/settings", { body: settings })),
-    onSuccess: (stored) => queries.setQueryData(settingsQuery.queryKey, stored),
+    onMutate: (settings) => queries.setQueryData(settingsQuery.queryKey, settings),
+    onError: () => queries.invalidateQueries({ queryKey: settingsQuery.queryKey }),
   });
   if (!data) return null;
   const units = {
@@ -23,6 +24,8 @@ export function Kitchen() {
     measure: data.measure,
   } as const;
   const problem = save.error instanceof ApiError ? save.error.problem.errors[0] : null;
+  const at = (name: string) =>
+    problem?.path.includes(name) ? `${problem.message}: ${problem.allowed}` : null;
   return (
     <Popover
       align="end"
@@ -44,7 +47,7 @@ export function Kitchen() {
         <Figure
           label={`Temperature, ${units.temperature === "F" ? "°F" : "°C"}`}
           value={units.temperature === "F" ? data.kitchen_c * 1.8 + 32 : data.kitchen_c}
-          problem={problem?.path.includes("kitchen_c") ? `${problem.message}: ${problem.allowed}` : null}
+          problem={at("kitchen_c")}
           onValue={(value) =>
             save.mutate({ ...data, kitchen_c: units.temperature === "F" ? (value - 32) / 1.8 : value })
           }
@@ -52,9 +55,32 @@ export function Kitchen() {
         <Figure
           label="Height above the sea, m"
           value={data.altitude_m}
-          problem={problem?.path.includes("altitude_m") ? `${problem.message}: ${problem.allowed}` : null}
+          problem={at("altitude_m")}
           onValue={(altitude_m) => save.mutate({ ...data, altitude_m })}
         />
+        <Figure
+          label={`In boiling water your thermometer shows, ${units.temperature === "F" ? "°F" : "°C"} (empty: not tested)`}
+          value={ownDegrees(data.thermometer_in_boiling_water_c, units.temperature)}
+          problem={at("thermometer_in_boiling_water_c")}
+          onValue={(value) =>
+            save.mutate({ ...data, thermometer_in_boiling_water_c: celsius(value, units.temperature) })
+          }
+          onEmpty={() => save.mutate({ ...data, thermometer_in_boiling_water_c: null })}
+        />
+        <div className="grid grid-cols-2 gap-3">
+          <Figure
+            label="Scale reads, g"
+            value={data.scale_step_g}
+            problem={at("scale_step_g")}
+            onValue={(scale_step_g) => save.mutate({ ...data, scale_step_g })}
+          />
+          <Figure
+            label="and up to, g"
+            value={data.scale_most_g}
+            problem={at("scale_most_g")}
+            onValue={(scale_most_g) => save.mutate({ ...data, scale_most_g })}
+          />
+        </div>
         <h2 className="mt-1 font-bold">Your units</h2>
         <Choice
           label="Weights"
@@ -87,24 +113,40 @@ export function Kitchen() {
   );
 }
 
-function Figure(props: {
+type FigureProps = {
   label: string;
-  value: number;
+  value: number | null;
   problem: string | null;
   onValue: (value: number) => void;
-}) {
-  const shown = String(Number(props.value.toFixed(1)));
+  /** What an emptied field means; without it a number is needed. */
+  onEmpty?: () => void;
+};
+
+function Figure({ label, value, problem, onValue, onEmpty }: FigureProps) {
+  const shown = value === null ? "" : String(Number(value.toFixed(2)));
   const [text, setText] = useState(shown);
-  const value = Number(text.replace(",", "."));
-  const wrong = text.trim() === "" || Number.isNaN(value) ? "a number is needed here" : props.problem;
+  const plain = text.trim().replace(",", ".");
+  const unreadable = Number.isNaN(Number(plain)) || (plain === "" && !onEmpty);
   return (
     <TextField
-      label={props.label}
+      label={label}
       inputMode="decimal"
       value={text}
-      problem={wrong}
+      problem={unreadable ? "a number is needed here" : problem}
       onChange={(event) => setText(event.target.value)}
-      onBlur={() => text !== shown && !Number.isNaN(value) && text.trim() !== "" && props.onValue(value)}
+      onBlur={() => {
+        if (unreadable || text === shown) return;
+        if (plain === "") onEmpty?.();
+        else onValue(Number(plain));
+      }}
     />
   );
+}
+
+function ownDegrees(celsius: number | null, unit: string): number | null {
+  return celsius === null || unit !== "F" ? celsius : celsius * 1.8 + 32;
+}
+
+function celsius(own: number, unit: string): number {
+  return unit === "F" ? (own - 32) / 1.8 : own;
 }

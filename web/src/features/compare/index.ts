@@ -1,0 +1,2 @@
+export { ComparePage } from "./ComparePage";
+export { SideBySide } from "./SideBySide";

@@ -1,0 +1,232 @@
+import { useMutation } from "@tanstack/react-query";
+import { useState } from "react";
+import { ApiError, client, dataOf, type Schemas } from "../../api/client";
+import { Button } from "../../ui/Button";
+import { Choice, TextField } from "../../ui/Field";
+import { Popover } from "../../ui/Popover";
+import { SideBySide } from "../compare";
+import type { BenchState } from "./useBench";
+import { ingredientName, USES } from "./words";
+
+type Props = { state: BenchState; library: Schemas["LibraryOut"] | undefined };
+type Typed = { water: string; split: string; sweet: string; mass: string };
+
+const NOTHING: Typed = { water: "", split: "", sweet: "", mass: "" };
+
+/** Aim: a use and a temperature, one press; what moved is shown beside what it was, to keep or undo. */
+export function Aim({ state, library }: Props) {
+  const [open, setOpen] = useState(false);
+  const [use, setUse] = useState(state.recipe.use ?? "roll");
+  const [typed, setTyped] = useState<Typed>(NOTHING);
+  const aimed = library?.aimed_index ?? {};
+  const run = useMutation({
+    mutationFn: (recipe: BenchState["recipe"]) =>
+      dataOf(
+        client.POST("/api/balance", {
+          body: {
+            recipe,
+            aims: {
+              set_index: aimed[use] ?? undefined,
+              at_c: state.atC,
+              water_activity_max: number(typed.water),
+              fat_to_water_max: number(typed.split),
+              sweetness_pct_max: number(typed.sweet),
+              mass_g: number(typed.mass),
+            },
+          },
+        }),
+      ),
+    onSuccess: (answer) => {
+      if (answer.feasible) state.change({ ...answer.recipe, use });
+    },
+  });
+  const problem = run.error instanceof ApiError ? run.error.problem : null;
+  const at = (name: string) => {
+    const found = problem?.errors.find((error) => error.path.includes(name));
+    return found ? `${found.message}: ${found.allowed}` : null;
+  };
+  const close = () => {
+    setOpen(false);
+    run.reset();
+  };
+  return (
+    <Popover
+      open={open}
+      onOpenChange={(next) => (next ? setOpen(true) : close())}
+      label="Aim"
+      align="end"
+      className="w-[26rem]"
+      trigger={<Button>Aim</Button>}
+    >
+      {run.data ? (
+        <Answer
+          answer={run.data}
+          state={state}
+          library={library}
+          onClose={close}
+          onAgain={(recipe) => run.mutate(recipe)}
+        />
+      ) : (
+        <form
+          className="grid gap-3"
+          onSubmit={(event) => {
+            event.preventDefault();
+            run.mutate(state.recipe);
+          }}
+        >
+          <Choice label="It should be right" value={use} onChange={(event) => setUse(event.target.value)}>
+            {Object.entries(aimed).map(([key, index]) =>
+              index === null ? null : (
+                <option key={key} value={key}>
+                  {USES[key] ?? key}, at {state.atC} °C
+                </option>
+              ),
+            )}
+          </Choice>
+          <div className="grid grid-cols-2 gap-3">
+            {(
+              [
+                ["mass", "mass_g", "Weighing, g", String(Math.round(state.bench?.mass_g ?? 0))],
+                ["split", "fat_to_water_max", "Fat to water, at most", "1.8"],
+                ["water", "water_activity_max", "Water activity, at most", "0.88"],
+                ["sweet", "sweetness_pct_max", "Sweetness, at most", "30"],
+              ] as const
+            ).map(([key, field, label, hint]) => (
+              <TextField
+                key={key}
+                label={label}
+                inputMode="decimal"
+                autoComplete="off"
+                placeholder={`any, or ${hint}`}
+                value={typed[key]}
+                problem={at(field)}
+                onChange={(event) => setTyped({ ...typed, [key]: event.target.value })}
+              />
+            ))}
+          </div>
+          {problem &&
+            !problem.errors.some((error) =>
+              ["mass_g", "fat_to_water_max", "water_activity_max", "sweetness_pct_max"].some((name) =>
+                error.path.includes(name),
+              ),
+            ) && (
+              <p role="alert" className="text-copper">
+                {problem.errors[0]?.message ?? problem.detail}
+              </p>
+            )}
+          <p className="text-[14px] text-ash">
+            What is pinned stays. Everything else moves as little as it can.
+          </p>
+          <Button type="submit" look="filled" disabled={run.isPending}>
+            Move the amounts
+          </Button>
+        </form>
+      )}
+    </Popover>
+  );
+}
+
+type AnswerProps = {
+  answer: Schemas["BalanceOut"];
+  state: BenchState;
+  library: Props["library"];
+  onClose: () => void;
+  onAgain: (recipe: BenchState["recipe"]) => void;
+};
+
+function Answer({ answer, state, library, onClose, onAgain }: AnswerProps) {
+  const { recipe } = state;
+  const released = recipe.lines.findIndex(
+    (line) => line.pinned && `pin: ${labelOf(line.ingredient)}` === answer.release,
+  );
+  const name = (text: string) => {
+    const line = recipe.lines.find(({ ingredient }) => text === `pin: ${labelOf(ingredient)}`);
+    return line ? `the pin on ${ingredientName(line, library)}` : (AIMS[text.replace("aim: ", "")] ?? text);
+  };
+  return (
+    <div className="grid gap-3">
+      {answer.feasible ? (
+        <h2 className="font-bold">Done. Before and after</h2>
+      ) : (
+        <>
+          <h2 className="font-bold">It cannot be done as it stands</h2>
+          <p>
+            In the way: {answer.in_the_way.map(name).join(", ")}. The nearest misses by{" "}
+            {Object.entries(answer.missed_by)
+              .map(([aim, by]) => `${Number(by.toPrecision(2))} (${AIMS[aim] ?? aim})`)
+              .join(", ")}
+            .
+          </p>
+        </>
+      )}
+      <SideBySide
+        comparison={answer.comparison}
+        first="before"
+        second={answer.feasible ? "after" : "nearest"}
+      />
+      <p className="flex flex-wrap gap-2">
+        {answer.feasible ? (
+          <>
+            <Button look="filled" onClick={onClose}>
+              Keep it
+            </Button>
+            <Button
+              onClick={() => {
+                state.undo();
+                onClose();
+              }}
+            >
+              Undo
+            </Button>
+          </>
+        ) : (
+          <>
+            {released >= 0 && (
+              <Button
+                look="filled"
+                onClick={() => {
+                  const lines = recipe.lines.map((line, at) =>
+                    at === released ? { ...line, pinned: false } : line,
+                  );
+                  state.change({ ...recipe, lines });
+                  onAgain({ ...recipe, lines });
+                }}
+              >
+                Release {name(answer.release ?? "")}
+              </Button>
+            )}
+            <Button
+              onClick={() => {
+                state.change(answer.recipe);
+                onClose();
+              }}
+            >
+              Take the nearest
+            </Button>
+            <Button onClick={onClose}>Leave it as it is</Button>
+          </>
+        )}
+      </p>
+    </div>
+  );
+}
+
+const AIMS: Record<string, string> = {
+  set_index: "the set",
+  mass_g: "the mass",
+  water_activity_max: "water activity",
+  fat_to_water_max: "fat to water",
+  sweetness_pct_max: "sweetness",
+  ratio: "the ratio",
+};
+
+type Ingredient = BenchState["recipe"]["lines"][number]["ingredient"];
+
+function labelOf(ingredient: Ingredient): string {
+  return typeof ingredient === "string" ? ingredient : ingredient.name;
+}
+
+function number(text: string): number | undefined {
+  const plain = text.trim().replace(",", ".");
+  return plain === "" || Number.isNaN(Number(plain)) ? undefined : Number(plain);
+}

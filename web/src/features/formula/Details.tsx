@@ -1,0 +1,183 @@
+import { useMutation } from "@tanstack/react-query";
+import { useState } from "react";
+import { ApiError, client, dataOf, type Schemas } from "../../api/client";
+import { Button } from "../../ui/Button";
+import { Choice, TextField } from "../../ui/Field";
+import { PopoverClose } from "../../ui/Popover";
+import { SideBySide } from "../compare";
+import type { BenchState } from "./useBench";
+import { ingredientName, STAGES } from "./words";
+
+type Props = {
+  state: BenchState;
+  position: number;
+  name: string;
+  library: Schemas["LibraryOut"] | undefined;
+};
+
+/** One line close up: when it goes in, another in its place, only so much of it, or out. */
+export function Details({ state, position, name, library }: Props) {
+  const line = state.recipe.lines[position];
+  const [moved, setMoved] = useState<Schemas["MovedOut"] | null>(null);
+  if (!line) return null;
+  if (moved) return <WhatMoved moved={moved} state={state} library={library} />;
+  const row = library?.ingredients.find((found) => found.key === line.ingredient);
+  const known = Object.keys(STAGES);
+  const notes = state.bench?.line_notes[position]?.notes ?? [];
+  return (
+    <div className="grid gap-3">
+      <h2 className="font-bold">{name}</h2>
+      {notes.map((note) => (
+        <p key={note}>{note}</p>
+      ))}
+      {row && <p className="text-sm">Brands differ: {row.spread}.</p>}
+      <Choice
+        label="When it goes in"
+        value={line.stage}
+        onChange={(event) => state.changeLine(position, { stage: event.target.value })}
+      >
+        {(known.includes(line.stage) ? known : [line.stage, ...known]).map((stage) => (
+          <option key={stage} value={stage}>
+            {STAGES[stage] ?? stage}
+          </option>
+        ))}
+      </Choice>
+      <Swap state={state} position={position} row={row} library={library} onMoved={setMoved} />
+      <OnlyThisMuch state={state} position={position} onMoved={setMoved} />
+      {state.recipe.lines.length > 1 && (
+        <PopoverClose asChild>
+          <Button
+            onClick={() =>
+              state.change({ ...state.recipe, lines: state.recipe.lines.filter((_, at) => at !== position) })
+            }
+          >
+            Take {name} out
+          </Button>
+        </PopoverClose>
+      )}
+    </div>
+  );
+}
+
+type PartProps = Pick<Props, "state" | "position"> & { onMoved: (moved: Schemas["MovedOut"]) => void };
+
+function Swap(props: PartProps & { row: Schemas["IngredientOut"] | undefined; library: Props["library"] }) {
+  const { state, position, row, library, onMoved } = props;
+  const alike = (other: Schemas["IngredientOut"]) =>
+    row ? shelf(other) === shelf(row) && other.key !== row.key : true;
+  const swap = useMutation({
+    mutationFn: (ingredient: string) =>
+      dataOf(
+        client.POST("/api/swap", { body: { recipe: state.recipe, position, ingredient, at_c: state.atC } }),
+      ),
+    onSuccess: (answer) => {
+      state.change(answer.recipe);
+      onMoved(answer);
+    },
+  });
+  return (
+    <div>
+      <Choice
+        label="Swap for, keeping set and mass"
+        value=""
+        disabled={swap.isPending}
+        onChange={(event) => event.target.value && swap.mutate(event.target.value)}
+      >
+        <option value="">choose…</option>
+        {library?.ingredients.filter(alike).map((other) => (
+          <option key={other.key} value={other.key}>
+            {other.name}
+          </option>
+        ))}
+      </Choice>
+      {swap.error && (
+        <p role="alert" className="text-copper text-sm">
+          {swap.error.message}
+        </p>
+      )}
+    </div>
+  );
+}
+
+/** What may stand in for what: chocolates and coatings; creams and milks; fats; spirits; nuts; else the same kind. */
+function shelf(row: Schemas["IngredientOut"]): string {
+  const part = (name: string) => row.composition_pct[name] ?? 0;
+  if (row.kind === "chocolate" || row.kind === "compound") return "chocolate";
+  if (row.kind === "cream" || row.kind === "fruit") return row.kind;
+  if (row.allergens.includes("nuts") || row.allergens.includes("peanut")) return "nuts";
+  if (part("ethanol") > 3) return "spirits";
+  if (part("cocoa_butter") + part("milk_fat") + part("other_fat") > 75) return "fats";
+  const sugars = ["sucrose", "glucose", "fructose", "maltose", "higher"].reduce((sum, s) => sum + part(s), 0);
+  if (sugars > 55) return "sugars";
+  return row.kind;
+}
+
+function OnlyThisMuch({ state, position, onMoved }: PartProps) {
+  const [typed, setTyped] = useState("");
+  const scale = useMutation({
+    mutationFn: () =>
+      dataOf(client.POST("/api/only-this-much", { body: { recipe: state.recipe, position, typed } })),
+    onSuccess: (answer) => {
+      state.change(answer.recipe);
+      onMoved(answer);
+    },
+  });
+  const problem = scale.error instanceof ApiError ? scale.error.problem.errors[0] : null;
+  return (
+    <form
+      className="grid grid-cols-[1fr_auto] items-end gap-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (typed.trim()) scale.mutate();
+      }}
+    >
+      <TextField
+        label="I have only"
+        placeholder="180 g, or 2 bars of 100 g"
+        autoComplete="off"
+        value={typed}
+        problem={problem ? `${problem.message}. Allowed: ${problem.allowed}` : scale.error?.message}
+        onChange={(event) => setTyped(event.target.value)}
+      />
+      <Button type="submit" disabled={scale.isPending}>
+        Scale all
+      </Button>
+    </form>
+  );
+}
+
+type MovedProps = { moved: Schemas["MovedOut"]; state: BenchState; library: Props["library"] };
+
+function WhatMoved({ moved, state, library }: MovedProps) {
+  const nameAt = (position: number) => {
+    const line = moved.recipe.lines[position];
+    return line ? ingredientName(line, library) : "";
+  };
+  return (
+    <div className="grid gap-3">
+      <h2 className="font-bold">Before and after</h2>
+      {moved.notes.length > 0 && (
+        <ul className="list-disc pl-5">
+          {moved.notes.map((note) => (
+            <li key={note}>{note}</li>
+          ))}
+        </ul>
+      )}
+      {moved.short.map((short) => (
+        <p key={short.position}>
+          Too little {nameAt(short.position)}: {Math.round(short.needed_g)} g needed,{" "}
+          {Math.round(short.there_g)} g in the house.
+        </p>
+      ))}
+      <SideBySide comparison={moved.comparison} first="before" second="after" />
+      <p className="flex gap-2">
+        <PopoverClose asChild>
+          <Button look="filled">Keep it</Button>
+        </PopoverClose>
+        <PopoverClose asChild>
+          <Button onClick={state.undo}>Undo</Button>
+        </PopoverClose>
+      </p>
+    </div>
+  );
+}

@@ -1,0 +1,107 @@
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { ApiError, client, dataOf, type Schemas } from "../../api/client";
+import { larderQuery } from "../../api/queries";
+import { Button } from "../../ui/Button";
+import { Choice, TextField } from "../../ui/Field";
+import { TakeOut } from "./LarderPage";
+
+type Props = {
+  item: Schemas["LarderItemOut"] | null;
+  library: Schemas["LibraryOut"] | undefined;
+  onDone: () => void;
+};
+
+const shown = (value: number | null | undefined) =>
+  value === null || value === undefined ? "" : String(value);
+const typed = (text: string) => (text.trim() === "" ? null : Number(text.trim().replace(",", ".")));
+
+/** One ingredient of the larder: its pack, its price, where it is from, and how much of it is in the house. */
+export function ItemForm({ item, library, onDone }: Props) {
+  const queries = useQueryClient();
+  const [label, setLabel] = useState(item?.label ?? "dark60");
+  const [pack, setPack] = useState(shown(item?.pack_g));
+  const [price, setPrice] = useState(shown(item?.price));
+  const [country, setCountry] = useState(item?.country ?? "");
+  const [house, setHouse] = useState(shown(item?.in_house_g));
+  const save = useMutation({
+    mutationFn: () =>
+      dataOf(
+        client.PUT("/api/larder", {
+          body: { label, pack_g: typed(pack), price: typed(price), country, in_house_g: typed(house) },
+        }),
+      ),
+    onSuccess: () => {
+      onDone();
+      return queries.invalidateQueries({ queryKey: larderQuery.queryKey });
+    },
+  });
+  const problem = save.error instanceof ApiError ? save.error.problem.errors : [];
+  const at = (name: string) => {
+    const found = problem.find((error) => error.path.includes(name));
+    return found ? `${found.message}: ${found.allowed}` : null;
+  };
+  return (
+    <form
+      className="grid gap-3"
+      onSubmit={(event) => {
+        event.preventDefault();
+        save.mutate();
+      }}
+    >
+      <h2 className="font-bold text-lg">{item ? item.name : "Put something in"}</h2>
+      {!item && (
+        <Choice label="Ingredient" value={label} onChange={(event) => setLabel(event.target.value)}>
+          {library?.ingredients.map((row) => (
+            <option key={row.key} value={row.key}>
+              {row.name}
+            </option>
+          ))}
+        </Choice>
+      )}
+      <div className="grid grid-cols-2 gap-3">
+        <TextField
+          label="Pack, g"
+          inputMode="decimal"
+          autoComplete="off"
+          value={pack}
+          problem={at("pack_g")}
+          onChange={(event) => setPack(event.target.value)}
+        />
+        <TextField
+          label="Price of a pack"
+          inputMode="decimal"
+          autoComplete="off"
+          value={price}
+          problem={at("price")}
+          onChange={(event) => setPrice(event.target.value)}
+        />
+        <TextField
+          label="Country"
+          value={country}
+          problem={at("country")}
+          onChange={(event) => setCountry(event.target.value)}
+        />
+        <TextField
+          label="In the house, g"
+          inputMode="decimal"
+          autoComplete="off"
+          value={house}
+          problem={at("in_house_g")}
+          onChange={(event) => setHouse(event.target.value)}
+        />
+      </div>
+      {save.error && problem.length === 0 && (
+        <p role="alert" className="text-copper">
+          {save.error.message}
+        </p>
+      )}
+      <p className="flex flex-wrap gap-2">
+        <Button type="submit" look="filled" disabled={save.isPending || !library}>
+          {item ? "Keep the change" : "Put it in"}
+        </Button>
+        {item && <TakeOut label={item.label} onDone={onDone} />}
+      </p>
+    </form>
+  );
+}

@@ -1,0 +1,184 @@
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { ApiError, client, dataOf, type Schemas } from "../../api/client";
+import { larderQuery } from "../../api/queries";
+import { Button } from "../../ui/Button";
+import { Choice, TextField } from "../../ui/Field";
+
+const KINDS: Record<string, { name: string; kind: string; density: number; allergens: string[] }> = {
+  dark: { name: "dark chocolate", kind: "chocolate", density: 1.25, allergens: ["soya"] },
+  milk: { name: "milk chocolate", kind: "chocolate", density: 1.26, allergens: ["milk", "soya"] },
+  white: { name: "white chocolate", kind: "chocolate", density: 1.25, allergens: ["milk", "soya"] },
+  compound: { name: "compound coating", kind: "compound", density: 1.27, allergens: ["milk", "soya"] },
+  cream: { name: "cream", kind: "cream", density: 1, allergens: ["milk"] },
+  "condensed-milk": { name: "condensed milk", kind: "condensed-milk", density: 1.3, allergens: ["milk"] },
+  "nut-paste": { name: "nut paste", kind: "other", density: 1.08, allergens: ["nuts"] },
+  spread: {
+    name: "chocolate or nut spread",
+    kind: "other",
+    density: 1.2,
+    allergens: ["milk", "nuts", "soya"],
+  },
+};
+
+const FIGURES = [
+  ["energy_kcal", "Energy, kcal"],
+  ["fat", "Fat, g"],
+  ["saturated", "of which saturated"],
+  ["carbohydrate", "Carbohydrate, g"],
+  ["sugars", "of which sugars"],
+  ["fibre", "Fibre, g"],
+  ["protein", "Protein, g"],
+  ["salt", "Salt, g"],
+  ["cocoa_pct", "Cocoa, %"],
+] as const;
+
+const PARTS: Record<string, string> = {
+  water: "Water",
+  cocoa_butter: "Cocoa butter",
+  milk_fat: "Milk fat",
+  other_fat: "Other fat",
+  cocoa_nonfat: "Cocoa solids",
+  sucrose: "Sugar",
+  lactose: "Lactose",
+  msnf: "Milk solids",
+  other: "Other solids",
+};
+
+/** Read it off the wrapper: the figures per 100 g give a composition, how sure it is, and what contradicts what. */
+export function Wrapper() {
+  const queries = useQueryClient();
+  const [name, setName] = useState("");
+  const [kind, setKind] = useState("dark");
+  const [fatKind, setFatKind] = useState("oil");
+  const [typed, setTyped] = useState<Record<string, string>>({});
+  const body = () => {
+    const figures = Object.entries(typed).flatMap(([key, text]) =>
+      text.trim() === "" ? [] : [[key, Number(text.trim().replace(",", "."))] as const],
+    );
+    return { kind, fat_kind: fatKind, ...Object.fromEntries(figures) } as Schemas["LabelIn"];
+  };
+  const read = useMutation({ mutationFn: () => dataOf(client.POST("/api/label", { body: body() })) });
+  const keep = useMutation({
+    mutationFn: (found: Schemas["LabelOut"]) => {
+      const row = KINDS[kind];
+      return dataOf(
+        client.PUT("/api/larder", {
+          body: {
+            label: name,
+            country: "",
+            ingredient: {
+              name,
+              composition_pct: found.composition_pct,
+              density_g_per_ml: row?.density ?? 1.2,
+              kind: row?.kind ?? "other",
+              other_fat_kind: kind === "compound" ? "lauric" : fatKind,
+              allergens: row?.allergens ?? [],
+              allergens_named: [],
+            },
+          },
+        }),
+      );
+    },
+    onSuccess: () => {
+      setName("");
+      read.reset();
+      return queries.invalidateQueries({ queryKey: larderQuery.queryKey });
+    },
+  });
+  const errors = read.error instanceof ApiError ? read.error.problem.errors : [];
+  const at = (field: string) => {
+    const found = errors.find((error) => error.path.includes(field));
+    return found ? `${found.message}: ${found.allowed}` : null;
+  };
+  return (
+    <form
+      className="mt-5 grid gap-3 border-line border-t pt-4"
+      onSubmit={(event) => {
+        event.preventDefault();
+        read.mutate();
+      }}
+    >
+      <h2 className="font-bold text-lg">Read it off the wrapper</h2>
+      <TextField
+        label="Your name for it"
+        dir="auto"
+        maxLength={200}
+        value={name}
+        onChange={(event) => setName(event.target.value)}
+      />
+      <div className="grid grid-cols-2 gap-3">
+        <Choice label="It is" value={kind} onChange={(event) => setKind(event.target.value)}>
+          {Object.entries(KINDS).map(([key, row]) => (
+            <option key={key} value={key}>
+              {row.name}
+            </option>
+          ))}
+        </Choice>
+        <Choice label="Its other fat is" value={fatKind} onChange={(event) => setFatKind(event.target.value)}>
+          <option value="oil">nut or seed oil</option>
+          <option value="lauric">hardened palm kernel</option>
+          <option value="coconut">coconut</option>
+          <option value="palm">palm</option>
+        </Choice>
+      </div>
+      <div className="grid grid-cols-3 items-end gap-x-3 gap-y-2">
+        {FIGURES.map(([key, label]) => (
+          <TextField
+            key={key}
+            label={label}
+            inputMode="decimal"
+            autoComplete="off"
+            value={typed[key] ?? ""}
+            problem={at(key)}
+            onChange={(event) => setTyped({ ...typed, [key]: event.target.value })}
+          />
+        ))}
+      </div>
+      <Button type="submit" disabled={read.isPending}>
+        Work out what is in it
+      </Button>
+      {read.data && (
+        <div aria-live="polite">
+          <dl className="grid grid-cols-[1fr_auto] gap-x-4 text-[15px]">
+            {Object.entries(read.data.spread_pct).map(([part, spread]) => (
+              <div key={part} className="contents">
+                <dt className="text-ash">{PARTS[part] ?? part}</dt>
+                <dd className="text-right">
+                  {(read.data.composition_pct[part] ?? 0).toFixed(1)} ± {spread.toFixed(1)} %
+                </dd>
+              </div>
+            ))}
+          </dl>
+          {read.data.contradictions.length > 0 && (
+            <div className="mt-2 rounded-lg border-[1.5px] border-butter-rim bg-butter p-3 text-[15px]">
+              <h3 className="font-bold">The label contradicts itself</h3>
+              <ul className="list-disc pl-5">
+                {read.data.contradictions.map((words) => (
+                  <li key={words}>{words}</li>
+                ))}
+              </ul>
+            </div>
+          )}
+          <Button
+            look="filled"
+            className="mt-3 w-full"
+            disabled={!name.trim() || keep.isPending}
+            onClick={() => read.data && keep.mutate(read.data)}
+          >
+            {name.trim() ? "Keep it as an ingredient of yours" : "Give it a name to keep it"}
+          </Button>
+          {keep.error && (
+            <p role="alert" className="mt-1 text-copper">
+              {keep.error.message}
+            </p>
+          )}
+          <p className="mt-2 text-[13px] text-ash">
+            Check its allergens against the packet: {(KINDS[kind]?.allergens ?? []).join(", ")} are put down
+            for it.
+          </p>
+        </div>
+      )}
+    </form>
+  );
+}

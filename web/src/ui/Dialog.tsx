@@ -1,0 +1,31 @@
+import { Dialog as Parts } from "radix-ui";
+import type { ReactNode } from "react";
+
+type Props = {
+  title: string;
+  trigger: ReactNode;
+  children: ReactNode;
+  open: boolean;
+  onOpenChange: (open: boolean) => void;
+};
+
+/** A larger piece of work before the page behind goes on; Escape leaves it. */
+export function Dialog({ title, trigger, children, open, onOpenChange }: Props) {
+  return (
+    <Parts.Root modal={false} open={open} onOpenChange={onOpenChange}>
+      <Parts.Trigger asChild>{trigger}</Parts.Trigger>
+      <Parts.Portal>
+        <div aria-hidden="true" className="fixed inset-0 z-30 bg-soot/40" />
+        <Parts.Content
+          aria-describedby={undefined}
+          className="-translate-x-1/2 fixed top-4 left-1/2 z-40 max-h-[calc(100vh-2rem)] w-[min(58rem,calc(100vw-1.5rem))] overflow-auto rounded-lg border-[1.5px] border-rim bg-sheet p-5"
+        >
+          <Parts.Title className="mb-3 font-display font-semibold text-2xl">{title}</Parts.Title>
+          {children}
+        </Parts.Content>
+      </Parts.Portal>
+    </Parts.Root>
+  );
+}
+
+export const DialogClose = Parts.Close;
