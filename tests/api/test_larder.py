@@ -86,6 +86,31 @@ class Moves(AppCase):
         scaled = self.client.post("/api/only-this-much", json=body).get_json()["recipe"]["lines"]
         self.assertEqual([line["amount"] for line in scaled][::2], [93, 200])
 
+    def test_amounts_that_are_ours_stay_marked_until_one_is_typed(self) -> None:
+        read = self.client.post("/api/recipes/read", json={"text": "200 g dark chocolate 70%\nvanilla"}).get_json()
+        stored = self.client.post("/api/recipes", json={"recipe": read["recipe"]}).get_json()
+        again = self.client.get(f"/api/recipes/{stored['id']}").get_json()["recipe"]
+        self.assertEqual([line["proposed"] for line in again["lines"]], [False, True])
+        again["lines"][1]["typed"] = "1 tsp"
+        bench = self.client.post("/api/formula", json={"recipe": again}).get_json()["recipe"]
+        self.assertEqual([line["proposed"] for line in bench["lines"]], [False, False])
+
+    def test_a_tin_is_taken_as_it_is_sold_where_its_spoons_are_meant(self) -> None:
+        line = {"ingredient": "condensed_sweet", "amount": 1, "typed": "1 tin", "measure": "au"}
+        body = {"recipe": recipe_record(lines=[line, {"ingredient": "dark60", "amount": 1, "typed": "2 bars"}])}
+        self.assertEqual(self.client.post("/api/formula", json=body).get_json()["amounts_g"], [395, 200])
+
+    def test_what_is_left_by_degrees_and_by_the_scale(self) -> None:
+        fudge = recipe_record(family="boiled-fudge", lines=[{"ingredient": "sugar_caster", "amount": 400}])
+        fudge["lines"].append({"ingredient": "milk_whole", "amount": 300})
+        by_degrees = self.client.post("/api/cook", json={"recipe": fudge, "to_c": 115.0}).get_json()
+        lost_g = by_degrees["cooked"]["evaporated_g"]
+        by_scale = self.client.post("/api/cook", json={"recipe": fudge, "lost_g": lost_g}).get_json()
+        self.assertAlmostEqual(by_scale["cooked"]["to_c"], 115, places=4)
+        for sent, field in (({"to_c": 90.0}, "to_c"), ({"lost_g": 900.0}, "lost_g"), ({}, "to_c")):
+            problem = self.refused("POST", "/api/cook", 422, json={"recipe": fudge, **sent})
+            self.assertEqual(problem["errors"][0]["path"], ["body", field])
+
     def test_refusals_name_the_field(self) -> None:
         recipe = recipe_record()
         for path, body, field in (

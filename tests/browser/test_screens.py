@@ -18,6 +18,16 @@ class Screens(PageCase):
                     page.wait_for_load_state("networkidle")
                     self.assertEqual(self.violations(page), [])
 
+    def test_the_larder_and_side_by_side_fit_every_size(self) -> None:
+        for width, height in SIZES:
+            page = self.new_page(width, height)
+            for place in ("/larder", "/recipes/1/compare"):
+                with self.subTest(place=place, width=width):
+                    self.open(place, page)
+                    page.wait_for_load_state("networkidle")
+                    self.assertEqual(self.violations(page), [])
+                    self.assertLessEqual(page.evaluate("document.documentElement.scrollWidth"), width)
+
     def test_axe_finds_no_violation_with_something_open_or_wrong(self) -> None:
         self.open("/recipes/2/formula")
         self.amount("White chocolate 32 %").fill("520 g")

@@ -7,9 +7,10 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from hearth_bowl.core.assess import assess
-from hearth_bowl.core.balance import balance
+from hearth_bowl.core.balance import balance, balance_to_whole_packs
 from hearth_bowl.core.errors import BadInput
-from hearth_bowl.core.recipe import Recipe
+from hearth_bowl.core.library import find
+from hearth_bowl.core.recipe import Line, Recipe, checked_recipe
 from tests.kitchen import R1, recipe
 
 DARKS, CREAMS = (
@@ -101,6 +102,21 @@ class Answers(unittest.TestCase):
     def test_a_line_of_nothing_stays_nothing(self) -> None:
         found = balance(recipe(dark60=200, cream35=100, honey=0), {"set_index": 2.0})
         self.assertEqual(found.amounts_g[2], 0)
+
+
+class WholePacks(unittest.TestCase):
+    def test_tins_and_bars_come_out_whole_and_the_rest_meets_the_aims(self) -> None:
+        lines = [
+            Line(ingredient=find("white28"), amount=3.4, unit="bar", pack_g=100),
+            Line(ingredient=find("cream35"), amount=150),
+        ]
+        made = checked_recipe(name="Test", family="cream-ganache", use=None, lines=lines)
+        found = balance_to_whole_packs(made, {"set_index": 2.0})
+        self.assertTrue(found.feasible)
+        self.assertEqual(found.amounts_g[0] % 100, 0)
+        index = assess(made.with_amounts_g(found.amounts_g)).set.index
+        assert index is not None
+        self.assertAlmostEqual(index, 2.0, delta=0.02)
 
 
 class InTheWay(unittest.TestCase):

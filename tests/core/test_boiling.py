@@ -11,6 +11,7 @@ from hearth_bowl.core.boiling import (
     boiling_c,
     boiling_solutes,
     cook_to,
+    cook_until_lost,
     pressure_kpa,
     water_boils_c,
 )
@@ -120,6 +121,15 @@ class Laws(unittest.TestCase):
         )
 
 
+class MassLost(unittest.TestCase):
+    @given(temperatures)
+    def test_the_same_by_degrees_and_by_the_scale(self, to_c: float) -> None:
+        by_degrees = cook_to(FUDGE, to_c, SEA_LEVEL_KPA)
+        by_scale = cook_until_lost(FUDGE, by_degrees.evaporated_g, SEA_LEVEL_KPA)
+        self.assertAlmostEqual(by_scale.to_c, to_c, places=5)
+        self.assertAlmostEqual(by_scale.water_left_g, by_degrees.water_left_g, places=5)
+
+
 class Refusals(unittest.TestCase):
     def test_by_what_cannot_be(self) -> None:
         for act, field in (
@@ -128,6 +138,8 @@ class Refusals(unittest.TestCase):
             (lambda: cook_to(FUDGE, 99, SEA_LEVEL_KPA), "to_c"),
             (lambda: cook_to(FUDGE, 101, SEA_LEVEL_KPA), "to_c"),
             (lambda: cook_to(FUDGE, 200, SEA_LEVEL_KPA), "to_c"),
+            (lambda: cook_until_lost(FUDGE, 500, SEA_LEVEL_KPA), "lost_g"),
+            (lambda: cook_until_lost(FUDGE, -1, SEA_LEVEL_KPA), "lost_g"),
             (lambda: cook_to(bowl(water=100, sunflower_oil=5), 110, SEA_LEVEL_KPA), "lines"),
             (lambda: cook_to(bowl(spirit40=100), 90, SEA_LEVEL_KPA), "lines"),
             (lambda: pressure_kpa(9000), "altitude_m"),

@@ -53,10 +53,19 @@ class Sentence(unittest.TestCase):
         self.assertIn("ready above", firm.turn)
 
     def test_says_so_where_the_set_is_not_modelled(self) -> None:
-        bench = formula(recipe("boiled-fudge", "cut", sugar_caster=400, milk_whole=200), 20)
+        bench = formula(recipe("marzipan", "roll", almond_whole=200, sugar_icing=200), 20)
         self.assertIsNone(bench.sentence.fits)
         self.assertIn("not computed", bench.sentence.turn)
         self.assertEqual(bench.temperature_zones, ())
+
+    def test_what_is_cooked_down_says_where_to_stop_and_is_read_as_it_is_eaten(self) -> None:
+        bench = formula(recipe("boiled-fudge", "cut", sugar_caster=450, milk_whole=300, butter82=60), 20)
+        self.assertRegex(bench.sentence.lead, r"Cook it to 115 °C")
+        self.assertRegex(bench.sentence.turn, r"^6\d\d g with 1[123] % water$")
+        self.assertLess(bench.assessment.mass_g, 660)
+        self.assertAlmostEqual(sum(layer.grams for layer in bench.bowl), 810)
+        keeps = next(reading for reading in bench.readings if reading.code == "keeps")
+        self.assertIn("cool", keeps.unit)
 
 
 class RatioRule(unittest.TestCase):

@@ -9,7 +9,7 @@ from hypothesis import strategies as st
 from hearth_bowl.core.assess import assess
 from hearth_bowl.core.library import LIBRARY
 from hearth_bowl.core.mixture import mix
-from hearth_bowl.core.recipe import Recipe
+from hearth_bowl.core.recipe import FAMILIES, Recipe
 from hearth_bowl.core.set_index import CLASS_BOUNDS, index_at, index_curve, is_water_free
 from hearth_bowl.core.water_activity import (
     WATER_G_PER_MOL,
@@ -22,7 +22,11 @@ from tests.kitchen import recipe
 
 GRAMS = st.floats(0.5, 800)
 KEYS = st.sampled_from(sorted(LIBRARY))
-MADE = st.dictionaries(KEYS, GRAMS, min_size=1, max_size=8).map(lambda grams: recipe(**grams))
+MADE = st.builds(
+    lambda family, grams: recipe(family, None, **grams),
+    st.sampled_from(sorted(FAMILIES)),
+    st.dictionaries(KEYS, GRAMS, min_size=1, max_size=8),
+)
 REAL_CHOCOLATE = st.sampled_from(["dark50", "dark60", "dark70", "dark80", "milk33", "milk38", "white28", "white32"])
 CREAMS = st.sampled_from(["cream18", "cream30", "cream35", "cream38", "cream48"])
 SOLUTES = st.sampled_from(["sugar_caster", "dextrose", "invert_syrup", "sorbitol_powder", "glycerol", "salt"])
@@ -42,7 +46,7 @@ class Masses(unittest.TestCase):
     def test_zero_grams_of_anything_change_nothing(self, made: Recipe, key: str) -> None:
         grams = {line.ingredient.key or "": amount for line, amount in zip(made.lines, made.amounts_g, strict=True)}
         assume(key not in grams)
-        self.assertEqual(assess(recipe(**grams, **{key: 0.0})), assess(made))
+        self.assertEqual(assess(recipe(made.family, None, **grams, **{key: 0.0})), assess(made))
 
     @given(MADE, st.floats(0.1, 10))
     def test_nothing_but_the_mass_depends_on_the_size_of_the_batch(self, made: Recipe, factor: float) -> None:

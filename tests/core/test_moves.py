@@ -15,6 +15,7 @@ from hearth_bowl.core.packs import PACKS, is_same_tin
 from hearth_bowl.core.recipe import AIMED_INDEX, FAMILIES, Line, checked_recipe
 from hearth_bowl.core.starters import BASES, starter
 from hearth_bowl.core.swap import swap
+from hearth_bowl.core.two_layers import split_tin
 from hearth_bowl.core.weighing import spread_pct
 from tests.kitchen import R1, recipe
 
@@ -67,6 +68,20 @@ class OnlyThisMuch(unittest.TestCase):
             with self.assertRaises(BadInput) as refused:
                 only_this_much(recipe(**R1), position, there_g, {})
             self.assertEqual(refused.exception.field, (field,))
+
+
+class TwoLayers(unittest.TestCase):
+    def test_a_tin_is_split_by_each_layers_own_ratio_and_the_parts_close(self) -> None:
+        dark = recipe(family="condensed-milk-fudge", condensed_sweet=397, dark55=400)
+        white = recipe(family="condensed-milk-fudge", condensed_sweet=397, white28=700)
+        found = split_tin(dark, white, 397)
+        self.assertAlmostEqual(found.first_tin_g + found.second_tin_g, 397)
+        self.assertAlmostEqual(found.first.mass_g, found.second.mass_g)
+        self.assertGreater(found.first_tin_g, found.second_tin_g)
+        self.assertAlmostEqual(found.second.amounts_g[1] / found.second.amounts_g[0], 700 / 397)
+        with self.assertRaises(BadInput) as refused:
+            split_tin(dark, recipe(**R1), 397)
+        self.assertEqual(refused.exception.field, ("second",))
 
 
 class Compare(unittest.TestCase):

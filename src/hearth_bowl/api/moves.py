@@ -9,10 +9,12 @@ from hearth_bowl.api.context import database
 from hearth_bowl.api.problems import Problem
 from hearth_bowl.api.recipe_body import OwnIngredientIn, RecipeIn, RecipeOut, record_of
 from hearth_bowl.api.spec import Incoming, Outgoing, plain, spec
+from hearth_bowl.core.boiling import Boiling, Cooked
 from hearth_bowl.core.compare import Comparison
 from hearth_bowl.core.label import from_label
 from hearth_bowl.core.only_this_much import Short
 from hearth_bowl.service import moves as service
+from hearth_bowl.service.cooking import cook
 from hearth_bowl.service.larder import in_house_g
 
 moves = Blueprint("moves", __name__, url_prefix="/api")
@@ -32,10 +34,11 @@ class AimsIn(Incoming):
 
 
 class BalanceIn(Incoming):
-    """A recipe with its pins, and the aims."""
+    """A recipe with its pins, the aims, and whether tins and bars must come out whole."""
 
     recipe: RecipeIn
     aims: AimsIn
+    whole_packs: bool = False
 
 
 class BalanceOut(Outgoing):
@@ -117,7 +120,7 @@ class LabelOut(Outgoing):
 @spec.validate(resp=Response(HTTP_200=BalanceOut, HTTP_422=Problem), operation_id="balance")
 def balance_recipe(json: BalanceIn) -> BalanceOut:
     """Move what is not pinned until the aims are met, changing the recipe least."""
-    found = service.balance_recipe(record_of(json.recipe), plain(json.aims))
+    found = service.balance_recipe(record_of(json.recipe), plain(json.aims), json.whole_packs)
     return BalanceOut(
         feasible=found.found.feasible,
         recipe=RecipeOut.model_validate(found.record),
@@ -152,6 +155,56 @@ def _moved(found: service.Moved) -> MovedOut:
         notes=list(found.notes),
         short=list(found.short),
     )
+
+
+class CookIn(Incoming):
+    """A recipe, and an end temperature [°C] or the mass that the pan has lost [g]."""
+
+    recipe: RecipeIn
+    to_c: float | None = None
+    lost_g: float | None = None
+
+
+class CookOut(Outgoing):
+    """How the pan's content boils now, what is left when it is cooked, and its end on the person's own dial."""
+
+    now: Boiling
+    cooked: Cooked
+    dial_c: float | None
+
+
+@moves.post("/cook")
+@spec.validate(resp=Response(HTTP_200=CookOut, HTTP_422=Problem), operation_id="cook")
+def cook_recipe(json: CookIn) -> CookOut:
+    """Work out what is left of a boiled mass. Nothing is stored."""
+    with database().reading() as session:
+        return CookOut.model_validate(cook(session, record_of(json.recipe), json.to_c, json.lost_g))
+
+
+class LayersIn(Incoming):
+    """Two recipes, the tin that they share [g], and the first one's share of the mass."""
+
+    first: RecipeIn
+    second: RecipeIn
+    tin_g: float = 397.0
+    first_share: float = 0.5
+
+
+class LayersOut(Outgoing):
+    """Both layers, and what of the tin each takes [g]."""
+
+    first: RecipeOut
+    second: RecipeOut
+    first_tin_g: float
+    second_tin_g: float
+
+
+@moves.post("/two-layers")
+@spec.validate(resp=Response(HTTP_200=LayersOut, HTTP_422=Problem), operation_id="splitTin")
+def split_tin(json: LayersIn) -> LayersOut:
+    """Split one tin over two layers, each by its own ratio."""
+    found = service.split_tin_records(record_of(json.first), record_of(json.second), json.tin_g, json.first_share)
+    return LayersOut.model_validate(found)
 
 
 @moves.post("/compare")

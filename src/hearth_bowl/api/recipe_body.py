@@ -35,6 +35,7 @@ class LineIn(Incoming):
     measure: str = "metric"
     stage: Annotated[str, Field(max_length=60)] = ""
     pinned: bool = False
+    proposed: bool = False
     pack_g: float | None = None
     piece_g: float | None = None
     typed: Annotated[str, Field(max_length=80)] | None = None
@@ -79,6 +80,7 @@ class LineOut(Outgoing):
     measure: str
     stage: str
     pinned: bool
+    proposed: bool = False
     pack_g: float | None = None
     piece_g: float | None = None
 

@@ -9,7 +9,7 @@ from spectree import Response
 
 from hearth_bowl.api.context import database, now
 from hearth_bowl.api.problems import Problem, under
-from hearth_bowl.api.recipe_body import LineOut, RecipeIn, RecipeOut, record_of
+from hearth_bowl.api.recipe_body import RecipeIn, RecipeOut, record_of
 from hearth_bowl.api.spec import Incoming, Outgoing, spec
 from hearth_bowl.formats.written_file import read_written_text, written_answer
 from hearth_bowl.service import recipes as service
@@ -86,18 +86,6 @@ class ReadIn(Incoming):
     measure: str = "metric"
 
 
-class ReadLineOut(LineOut):
-    """A line as read; `proposed` where its amount is ours."""
-
-    proposed: bool = False
-
-
-class ReadRecipeOut(RecipeOut):
-    """A recipe as read."""
-
-    lines: list[ReadLineOut]  # type: ignore[assignment]
-
-
 class UnsureOut(Outgoing):
     """Something unsure: the line of the text (from 1), its words, and why."""
 
@@ -109,7 +97,7 @@ class UnsureOut(Outgoing):
 class ReadOut(Outgoing):
     """What was read."""
 
-    recipe: ReadRecipeOut
+    recipe: RecipeOut
     unsure: list[UnsureOut]
 
 

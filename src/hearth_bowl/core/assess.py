@@ -49,13 +49,14 @@ class Assessment:
     warnings: tuple[Caution, ...]
 
 
-def assess(recipe: Recipe, at_c: float = ROOM_C) -> Assessment:
+def assess(recipe: Recipe, at_c: float = ROOM_C, eaten: Mixture | None = None) -> Assessment:
     """Return the assessment of a recipe, its set read at `at_c` (-18 to 45 °C).
 
+    :param eaten: the mass as it is eaten, where that is not simply what was weighed in.
     :raises BadInput: at `at_c`.
     """
     at_c = check_number(("at_c",), at_c, LOWEST_C, HIGHEST_C, "°C")
-    mixture = mix(recipe)
+    mixture = mix(recipe) if eaten is None else eaten
     water_free = is_water_free(mixture)
     water = estimate_water_activity(mixture, recipe.family, water_free)
     ratio = fat_to_water(mixture)
@@ -64,7 +65,7 @@ def assess(recipe: Recipe, at_c: float = ROOM_C) -> Assessment:
     composition = mixture.composition_pct
     return Assessment(
         mixture=mixture,
-        mass_g=recipe.mass_g,
+        mass_g=recipe.mass_g if eaten is None else eaten.mass_g,
         composition_pct=composition,
         fat_pct=100 * mixture.fat_g / mixture.mass_g,
         density_g_per_ml=mixture.density_g_per_ml,

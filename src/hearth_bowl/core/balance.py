@@ -2,9 +2,12 @@
 
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field, replace
+from typing import Final
 
 from hearth_bowl.core.balance_problem import Problem
 from hearth_bowl.core.recipe import Recipe
+
+PACK_UNITS: Final = frozenset({"tin", "bar"})
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -44,6 +47,29 @@ def balance(recipe: Recipe, wanted: Mapping[str, float], explain: bool = True) -
         return Balance(feasible=False, amounts_g=nearest, missed_by=missed)
     in_the_way, release = _in_the_way(recipe, wanted, missed)
     return Balance(feasible=False, amounts_g=nearest, missed_by=missed, in_the_way=in_the_way, release=release)
+
+
+def balance_to_whole_packs(recipe: Recipe, wanted: Mapping[str, float]) -> Balance:
+    """Return a balance in which tins and bars come out whole: they are rounded and pinned, and the rest moves again.
+
+    :raises BadInput: as `balance`.
+    """
+    found = balance(recipe, wanted)
+    counted = [
+        p
+        for p, line in enumerate(recipe.lines)
+        if line.unit in PACK_UNITS and not line.pinned and recipe.amounts_g[p] > 0
+    ]
+    if not found.feasible or not counted:
+        return found
+    lines, amounts_g = list(recipe.lines), list(found.amounts_g)
+    for position in counted:
+        line = lines[position]
+        packs = max(1, round(amounts_g[position] / line.unit_g))
+        lines[position] = replace(line, amount=float(packs), amount_high=None, pinned=True)
+        amounts_g[position] = packs * line.unit_g
+    whole = replace(recipe, lines=tuple(lines)).with_amounts_g(amounts_g)
+    return balance(whole, wanted)
 
 
 def _in_the_way(

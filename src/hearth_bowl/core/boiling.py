@@ -155,6 +155,27 @@ def cook_to(mixture: Mixture, to_c: float, kpa: float) -> Cooked:
             f"above {now.boiling_c:.1f} °C, or more water",
             "out-of-range",
         )
+    return _cooked(mixture, to_c, water_left_g, solids_pct)
+
+
+def cook_until_lost(mixture: Mixture, lost_g: float, kpa: float) -> Cooked:
+    """Return what is left of a mass when the pan has lost so much: water lost is mass lost, the alcohol first.
+
+    :raises BadInput: at `lost_g`: more than its water and alcohol, or hardly any water left.
+    """
+    boil(mixture, kpa)
+    grams = mixture.grams
+    check_number(("lost_g",), lost_g, grams["ethanol"], grams["ethanol"] + grams["water"], "g")
+    water_left_g = grams["water"] - (lost_g - grams["ethanol"])
+    dry_g = solids_g(mixture)
+    solids_pct = 100 * dry_g / (dry_g + water_left_g) if dry_g + water_left_g > 0 else 100.0
+    if solids_pct > MOST_SOLIDS_PCT or water_left_g <= 0:
+        raise BadInput(("lost_g",), "hardly any water would be left", "less", "out-of-range")
+    to_c = boiling_c(water_left_g, boiling_solutes(mixture), kpa)
+    return _cooked(mixture, to_c, water_left_g, solids_pct)
+
+
+def _cooked(mixture: Mixture, to_c: float, water_left_g: float, solids_pct: float) -> Cooked:
     finished_g = mixture.mass_g - mixture.grams["ethanol"] - (mixture.grams["water"] - water_left_g)
     return Cooked(
         to_c=to_c,

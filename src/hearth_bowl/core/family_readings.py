@@ -4,57 +4,40 @@ from collections.abc import Callable, Mapping, Sequence
 from types import MappingProxyType
 from typing import Final
 
-from hearth_bowl.core.boiling import SEA_LEVEL_KPA, boil, boiling_solutes, cook_to
+from hearth_bowl.core.boiling import SEA_LEVEL_KPA
+from hearth_bowl.core.components import SUGARS
+from hearth_bowl.core.cooking import cook_plan
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.invertase import FASTEST, SLOWEST, after_days, days_until_loose
 from hearth_bowl.core.kitchen import Kitchen
-from hearth_bowl.core.mixture import mix, mix_lines
+from hearth_bowl.core.mixture import mix
 from hearth_bowl.core.ratios import CHOCOLATE_KINDS
 from hearth_bowl.core.reading import LOOK, QUIET, Reading
 from hearth_bowl.core.recipe import Recipe
 from hearth_bowl.core.sources import SOURCES
 from hearth_bowl.core.starters import MODELLING_SYRUP
-from hearth_bowl.core.sugar_stages import same_solids_c, thermometer
+from hearth_bowl.core.sugar_stages import thermometer
 from hearth_bowl.core.why import Figure, Why
 
-SEA_LEVEL_TARGET_C: Final = MappingProxyType({"boiled-fudge": 115.0, "simmered-fudge": 109.0, "fondant": 117.0})
-"""End temperatures at sea level: soft ball for fudge, a simmer of some minutes, firm for fondant. Common practice."""
-BOILED_STAGES: Final = frozenset({"warm", "boil", ""})
 MILK_BAND_PCT: Final = 1.5
 STORED_C: Final = 20.0
 COURSE_DAYS: Final = (3, 7, 14, 28)
 SYRUPS: Final = frozenset({"glucose_syrup40", "glucose_syrup60", "corn_syrup_light", "golden_syrup", "honey"})
 
 
-def family_readings(recipe: Recipe, kitchen: Kitchen) -> Sequence[Reading]:
-    """Return what is particular to a recipe's family; nothing for most."""
+def family_readings(recipe: Recipe, kitchen: Kitchen, at_c: float = STORED_C) -> Sequence[Reading]:
+    """Return what is particular to a recipe's family, kept at `at_c`; nothing for most."""
     maker = MAKERS.get(recipe.family)
-    return maker(recipe, kitchen) if maker is not None else ()
+    return maker(recipe, kitchen, at_c) if maker is not None else ()
 
 
-def _boil(recipe: Recipe, kitchen: Kitchen) -> Sequence[Reading]:
-    positions = [
-        p
-        for p, line in enumerate(recipe.lines)
-        if line.stage in BOILED_STAGES and line.ingredient.kind not in CHOCOLATE_KINDS
-    ]
-    cooked_of = mix_lines(recipe, positions)
-    sea_level_c = SEA_LEVEL_TARGET_C[recipe.family]
+def _boil(recipe: Recipe, kitchen: Kitchen, _at_c: float) -> Sequence[Reading]:
     try:
-        now = boil(cooked_of, kitchen.pressure_kpa)
-        target_c = same_solids_c(sea_level_c, kitchen.pressure_kpa, boiling_solutes(cooked_of))
-        cooked = cook_to(cooked_of, target_c, kitchen.pressure_kpa)
+        plan = cook_plan(recipe, kitchen)
     except BadInput as problem:
-        return (
-            Reading(
-                code="boil",
-                title="The boil",
-                shown="–",
-                unit="",
-                words=f"{problem.message[0].upper()}{problem.message[1:]}.",
-                state=LOOK,
-            ),
-        )
+        words = f"{problem.message[0].upper()}{problem.message[1:]}."
+        return (Reading(code="boil", title="The boil", shown="–", unit="", words=words, state=LOOK),)
+    now, cooked, target_c, sea_level_c = plan.now, plan.cooked, plan.cooked.to_c, plan.sea_level_c
     dial = _on_dial(target_c, kitchen)
     words = (
         f"It boils at {now.boiling_c:.1f} °C now. At {target_c:.1f} °C {cooked.water_left_pct:.1f} % water is left "
@@ -96,7 +79,7 @@ def _on_dial(true_c: float, kitchen: Kitchen) -> str:
     return f"On your dial: {tested.on_dial(true_c):.1f} °C."
 
 
-def _true_ratio(recipe: Recipe, _: Kitchen) -> Sequence[Reading]:
+def _true_ratio(recipe: Recipe, _kitchen: Kitchen, _at_c: float) -> Sequence[Reading]:
     chocolate = creams = late = 0.0
     for line, grams in recipe.weighed:
         if line.ingredient.kind in CHOCOLATE_KINDS:
@@ -119,20 +102,20 @@ def _true_ratio(recipe: Recipe, _: Kitchen) -> Sequence[Reading]:
     )
 
 
-def _invertase(recipe: Recipe, kitchen: Kitchen) -> Sequence[Reading]:
+def _invertase(recipe: Recipe, kitchen: Kitchen, at_c: float) -> Sequence[Reading]:
     dose_g = sum(grams for line, grams in recipe.weighed if line.ingredient.key == "invertase")
     fondant_g = sum(grams for line, grams in recipe.weighed if (line.ingredient.key or "").startswith("fondant"))
-    boiled = () if fondant_g else _boil(recipe, kitchen)
+    boiled = () if fondant_g else _boil(recipe, kitchen, at_c)
     if not dose_g:
         return boiled
     base_g = fondant_g or recipe.mass_g
     dose_pct = 100 * dose_g / base_g
     mixture = mix(recipe)
-    quick, slow = (days_until_loose(mixture, dose_pct * factor, STORED_C) for factor in (FASTEST, SLOWEST))
-    half = days_until_loose(mixture, dose_pct, STORED_C)
+    quick, slow = (days_until_loose(mixture, dose_pct * factor, at_c) for factor in (FASTEST, SLOWEST))
+    half = days_until_loose(mixture, dose_pct, at_c)
     shown = "over 120 days" if half is None else f"about {half:.0f} days"
     own_g = mixture.grams["sucrose"]
-    turned = {days: 1 - after_days(mixture, days, dose_pct, STORED_C).grams["sucrose"] / own_g for days in COURSE_DAYS}
+    turned = {days: 1 - after_days(mixture, days, dose_pct, at_c).grams["sucrose"] / own_g for days in COURSE_DAYS}
     weeks = ", ".join(f"after {days} days {100 * share:.0f} %" for days, share in turned.items())
     band = f"{quick:.0f} to {slow:.0f} days" if quick is not None and slow is not None else "a few days to months"
     return (
@@ -141,7 +124,7 @@ def _invertase(recipe: Recipe, kitchen: Kitchen) -> Sequence[Reading]:
             code="invertase",
             title="Loose centre",
             shown=shown,
-            unit=f"at {STORED_C:g} °C, dose {dose_pct:.2f} %",
+            unit=f"at {at_c:g} °C, dose {dose_pct:.2f} %",
             words=f"{band}, for preparations differ. Of its sugar is turned: {weeks}. Add it below 60 °C; cold "
             "slows it threefold.",
             state=QUIET if 0.03 <= dose_pct <= 0.5 else LOOK,
@@ -157,7 +140,7 @@ def _invertase(recipe: Recipe, kitchen: Kitchen) -> Sequence[Reading]:
     )
 
 
-def _modelling(recipe: Recipe, _: Kitchen) -> Sequence[Reading]:
+def _modelling(recipe: Recipe, _kitchen: Kitchen, _at_c: float) -> Sequence[Reading]:
     chocolate = [(line, grams) for line, grams in recipe.weighed if line.ingredient.kind in CHOCOLATE_KINDS]
     syrup_g = sum(grams for line, grams in recipe.weighed if line.ingredient.key in SYRUPS)
     total_g = sum(grams for _, grams in chocolate)
@@ -187,16 +170,43 @@ def _modelling(recipe: Recipe, _: Kitchen) -> Sequence[Reading]:
     )
 
 
+def _nut_to_sugar(recipe: Recipe, _kitchen: Kitchen, _at_c: float) -> Sequence[Reading]:
+    sugar_g = mix(recipe).sugars_g
+    nuts_g = sum(
+        grams * (1 - _sugar_share(line.ingredient.composition_pct))
+        for line, grams in recipe.weighed
+        if "nuts" in line.ingredient.allergens or "peanut" in line.ingredient.allergens
+    )
+    if not nuts_g or not sugar_g:
+        return ()
+    return (
+        Reading(
+            code="nut-to-sugar",
+            title="Nut to sugar",
+            shown=f"{nuts_g / sugar_g:.2f} to 1",
+            unit="all sugars counted",
+            words="About 1 to 1 is usual for a praliné, 2 to 1 tastes of the nut.",
+            state=QUIET,
+        ),
+    )
+
+
+def _sugar_share(composition_pct: Mapping[str, float]) -> float:
+    return sum(composition_pct[name] for name in SUGARS) / 100
+
+
 def _syrup_share(label: str) -> float:
     return next((share for kind, share in MODELLING_SYRUP.items() if label.startswith(kind)), MODELLING_SYRUP["dark"])
 
 
-MAKERS: Final[Mapping[str, Callable[[Recipe, Kitchen], Sequence[Reading]]]] = MappingProxyType(
+MAKERS: Final[Mapping[str, Callable[[Recipe, Kitchen, float], Sequence[Reading]]]] = MappingProxyType(
     {
         "boiled-fudge": _boil,
         "simmered-fudge": _boil,
         "fondant": _invertase,
         "whipped-ganache": _true_ratio,
         "modelling": _modelling,
+        "nut-paste": _nut_to_sugar,
+        "marzipan": _nut_to_sugar,
     }
 )

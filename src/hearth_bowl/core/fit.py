@@ -4,6 +4,7 @@ from dataclasses import dataclass, field
 from math import ceil, floor
 from typing import Final
 
+from hearth_bowl.core.cooking import COOKED_DOWN
 from hearth_bowl.core.errors import BadInput, check_number
 from hearth_bowl.core.geometry.cavities import CavityVolumes, divide
 from hearth_bowl.core.geometry.numbers import FLOOR_GUARD
@@ -90,6 +91,12 @@ def fit(recipe: Recipe, vessel: Vessel, ask: Ask) -> Fit:
     return _fit_mould(recipe, vessel, ask)
 
 
+def _start_notes(recipe: Recipe) -> list[str]:
+    if recipe.family in COOKED_DOWN:
+        return ["These are grams as weighed in: it boils down first, and fills so much less."]
+    return []
+
+
 def _check(ask: Ask) -> None:
     check_number(("loss_pct",), ask.loss_pct, 0, MOST_LOSS_PCT, "%")
     for name in ("trim_mm", "kerf_mm", "wall_mm", "cap_mm", "headroom_mm"):
@@ -120,7 +127,7 @@ def _fit_pan(recipe: Recipe, pan: Pan, ask: Ask) -> Fit:
     if ask.halves:
         raise BadInput(("halves",), "halves are joined from a mould's cavities", "a mould")
     density = mix(recipe).density_g_per_ml
-    notes = []
+    notes = _start_notes(recipe)
     full_ml = pan.volume_ml(pan.depth_mm)
     left_over_g = 0.0
     if ask.mass_g is not None:
@@ -206,7 +213,7 @@ def _fit_mould(recipe: Recipe, mould: Mould, ask: Ask) -> Fit:
     )
     per_piece = 2 if ask.halves else 1
     fill_g = per_piece * volumes.fill_ml * density
-    notes: list[str] = []
+    notes = _start_notes(recipe)
     pieces, batch_g = _mould_pieces(mould, ask, per_piece, fill_g, notes)
     filling_g = pieces * fill_g
     scale, amounts_g = _scaled(recipe, batch_g)

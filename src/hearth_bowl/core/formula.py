@@ -7,15 +7,17 @@ from typing import Final
 
 from hearth_bowl.core.assess import Assessment, assess
 from hearth_bowl.core.bowl import Layer, bowl_layers
+from hearth_bowl.core.cooking import finished, plan_or_none
 from hearth_bowl.core.cost import cost
 from hearth_bowl.core.kitchen import Kitchen
 from hearth_bowl.core.line_notes import LineNotes, line_notes
+from hearth_bowl.core.mixture import mix
 from hearth_bowl.core.ratio_rule import RatioRule, Zone, ratio_rule, zones_of
 from hearth_bowl.core.reading import Reading
 from hearth_bowl.core.readings import readings
 from hearth_bowl.core.recipe import Recipe
 from hearth_bowl.core.set_index import index_curve
-from hearth_bowl.core.verdict import CURVE_C, Verdict, verdict
+from hearth_bowl.core.verdict import CURVE_C, Verdict, cooking_verdict, verdict
 
 NO_PRICES: Final[Mapping[str, float]] = MappingProxyType({})
 
@@ -39,17 +41,20 @@ def formula(
 ) -> Formula:
     """Return the bench of a recipe at `at_c`, in a kitchen, with the prices that are known.
 
+    Of what is cooked down the readings are of the finished mass, the bowl of what is weighed in.
+
     :raises BadInput: at `at_c`.
     """
     kitchen = kitchen or Kitchen()
-    assessment = assess(recipe, at_c)
+    plan = plan_or_none(recipe, kitchen)
+    assessment = assess(recipe, at_c, finished(recipe, plan) if plan is not None else None)
     modelled = assessment.set.index is not None
     curve = index_curve(assessment.mixture, list(CURVE_C)) if modelled else []
-    sentence = verdict(recipe, assessment.set, curve)
+    sentence = verdict(recipe, assessment.set, curve) if plan is None else cooking_verdict(plan)
     return Formula(
         assessment=assessment,
         sentence=sentence,
-        bowl=bowl_layers(assessment.mixture),
+        bowl=bowl_layers(assessment.mixture if plan is None else mix(recipe)),
         temperature_zones=zones_of(list(zip(CURVE_C, curve, strict=False))),
         rule=ratio_rule(recipe, assessment.set.at_c, modelled),
         readings=readings(recipe, assessment, sentence, kitchen, cost(recipe, price_per_g)),

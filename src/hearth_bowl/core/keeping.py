@@ -6,6 +6,10 @@ from typing import Final
 from hearth_bowl.core.recipe import Recipe
 
 SOFT_CHEESES: Final = frozenset({"cream_cheese", "mascarpone"})
+CRISP: Final = frozenset({"biscuit_crumbs", "hazelnut_whole", "almond_whole", "pistachio_whole", "walnut_whole"})
+CRISP_UNTIL: Final = 0.5
+"""Above this water activity crisp things take up water and soften: typical value, several textbooks."""
+DRYING_FAMILIES: Final = frozenset({"boiled-fudge", "simmered-fudge", "marzipan", "fondant"})
 WET_FROM_PCT: Final = 50.0
 """Fruit or egg with at least this much water counts as fresh purée or raw egg."""
 BY_WATER_ACTIVITY: Final = (
@@ -32,6 +36,16 @@ class Keeping:
 def keeping(recipe: Recipe, water_activity_high: float | None) -> Keeping:
     """Return how long the mass keeps: the shortest of what its parts and its water activity (upper end) allow."""
     return min(_reasons(recipe, water_activity_high), key=lambda reason: (reason.days_high, reason.days_low))
+
+
+def texture_words(recipe: Recipe, water_activity: float | None) -> str:
+    """Return what of its texture goes first, apart from whether it is safe; empty where nothing does."""
+    crisp = [line.ingredient.name.lower() for line, _ in recipe.weighed if line.ingredient.key in CRISP]
+    if crisp and water_activity is not None and water_activity > CRISP_UNTIL:
+        return f"Its texture goes sooner: {crisp[0]} soften within a day or two."
+    if recipe.family in DRYING_FAMILIES:
+        return "Its texture goes sooner where it is open to the air: it dries; wrap it."
+    return ""
 
 
 def _reasons(recipe: Recipe, water_activity_high: float | None) -> list[Keeping]:

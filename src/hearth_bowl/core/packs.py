@@ -50,7 +50,7 @@ SAME_TIN: Final = 0.03
 def usual_pack_g(key: str | None, kind: str, unit: str, measure: str) -> float | None:
     """Return what a tin, bar or piece of an ingredient usually weighs where `measure` is used, or None."""
     if unit == "bar":
-        return BARS_G[measure] if kind in ("chocolate", "compound") else None
+        return BARS_G.get(measure, BARS_G["metric"]) if kind in ("chocolate", "compound") else None
     if unit == "piece":
         return PIECES_G.get(key or "")
     packs = PACKS.get(key or "", {})

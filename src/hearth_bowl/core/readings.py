@@ -7,6 +7,7 @@ from typing import Final
 from hearth_bowl.core.assess import Assessment
 from hearth_bowl.core.cost import Cost
 from hearth_bowl.core.family_readings import family_readings
+from hearth_bowl.core.keeping import texture_words
 from hearth_bowl.core.kitchen import Kitchen
 from hearth_bowl.core.offers import set_offer, split_offer
 from hearth_bowl.core.reading import ATTEND, LOOK, QUIET, STATES, Gauge, Reading
@@ -14,9 +15,11 @@ from hearth_bowl.core.recipe import Recipe
 from hearth_bowl.core.set_index import HIGHEST_INDEX
 from hearth_bowl.core.split import SPLIT_BOUNDS
 from hearth_bowl.core.verdict import CLASS_DOES, WINDOWS, Verdict
-from hearth_bowl.core.why import why_keeps, why_set, why_split, why_sweetness
+from hearth_bowl.core.why import why_alcohol, why_crystals, why_energy, why_keeps, why_set, why_split, why_sweetness
 
 GRAINY_FROM_PCT: Final = 1.0
+PIECE_G: Final = 12.0
+"""A usual centre: what figures for one piece are of until it is fitted."""
 CEREALS: Final = frozenset({"wheat", "rye", "barley", "oats", "spelt", "kamut"})
 SPLIT_WORDS: Final = MappingProxyType(
     {
@@ -38,8 +41,8 @@ def readings(
     found: list[Reading] = [
         _set(recipe, assessment, sentence),
         _split(recipe, assessment),
-        _keeps(assessment),
-        *family_readings(recipe, kitchen),
+        _keeps(recipe, assessment),
+        *family_readings(recipe, kitchen, assessment.set.at_c),
         *_crystals(assessment),
         *_alcohol(assessment),
         _sweetness(assessment),
@@ -111,19 +114,20 @@ def _split(recipe: Recipe, assessment: Assessment) -> Reading:
     )
 
 
-def _keeps(assessment: Assessment) -> Reading:
+def _keeps(recipe: Recipe, assessment: Assessment) -> Reading:
     kept, water = assessment.keeping, assessment.water_activity
     gauge = None
     words = "" if kept.because.startswith("water activity") else f"Because of {kept.because}. "
     if water.estimate is not None and water.low is not None and water.high is not None:
         words += f"Water activity about {water.estimate:.2f} ({water.low:.2f} to {water.high:.2f}), estimated. "
         gauge = Gauge(value=water.estimate, low=water.low, high=water.high, scale_low=0.3, scale_high=1.0)
+    texture = texture_words(recipe, water.estimate)
     return Reading(
         code="keeps",
         title="Keeps",
         shown=f"{kept.days_low} to {kept.days_high} days",
         unit=WHERE[kept.where],
-        words=words + "A guide for home use.",
+        words=f"{words}{texture} A guide for home use.".replace("  ", " "),
         state=QUIET,
         gauge=gauge,
         why=why_keeps(assessment),
@@ -142,6 +146,7 @@ def _crystals(assessment: Assessment) -> Sequence[Reading]:
             unit="undissolved",
             words="More sugar than its water can hold at 20 °C: fine crystals as a fudge has them, or grain.",
             state=QUIET,
+            why=why_crystals(assessment),
         ),
     )
 
@@ -155,8 +160,10 @@ def _alcohol(assessment: Assessment) -> Sequence[Reading]:
             title="Contains alcohol",
             shown=f"{assessment.alcohol_pct:.1f}",
             unit="% by mass",
-            words="As weighed in. Declare it, and keep it from children; heat never takes all of it away.",
+            words=f"{assessment.alcohol_pct * PIECE_G / 100:.2f} g in a piece of {PIECE_G:g} g, as weighed in. Declare "
+            "it, keep it from children; heat never takes all of it away.",
             state=LOOK,
+            why=why_alcohol(assessment),
         ),
     )
 
@@ -186,8 +193,9 @@ def _energy(assessment: Assessment) -> Reading:
         title="Energy",
         shown=f"{assessment.energy_kcal_per_100g:.0f}",
         unit="kcal in 100 g, ±5 %",
-        words="",
+        words="Reckoned as labels do.",
         state=QUIET,
+        why=why_energy(assessment),
     )
 
 
@@ -201,7 +209,7 @@ def _cost(price: Cost | None) -> Sequence[Reading]:
             title="Costs",
             shown=f"{price.batch:.2f}",
             unit=f"a batch, {price.per_100g:.2f} for 100 g",
-            words=missing,
+            words=f"{price.per_100g * PIECE_G / 100:.2f} a piece of {PIECE_G:g} g. {missing}".strip(),
             state=QUIET,
         ),
     )

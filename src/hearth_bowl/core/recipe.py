@@ -52,7 +52,10 @@ LEAST_G: Final = 1e-9
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Line:
-    """One ingredient of a recipe with its amount. `pinned` amounts are not moved by anything that solves."""
+    """One ingredient of a recipe with its amount.
+
+    `pinned` amounts are not moved by anything that solves; `proposed` ones are ours, until the cook accepts them.
+    """
 
     ingredient: Ingredient
     amount: float
@@ -61,6 +64,7 @@ class Line:
     measure: str = "metric"
     stage: str = ""
     pinned: bool = False
+    proposed: bool = False
     pack_g: float | None = None
     piece_g: float | None = None
 

@@ -86,6 +86,7 @@ def starter(family: str, use: str | None, chocolate: str = USUAL_CHOCOLATE) -> R
             amount=_modelling_g(chocolate) if family == "modelling" and key != CHOCOLATE else grams,
             stage=stage,
             pinned=key in HELD,
+            proposed=True,
         )
         for key, grams, stage in BASES[family]
     ]

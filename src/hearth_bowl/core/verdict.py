@@ -5,6 +5,7 @@ from itertools import pairwise
 from types import MappingProxyType
 from typing import Final
 
+from hearth_bowl.core.cooking import CookPlan
 from hearth_bowl.core.recipe import FAMILIES, Recipe
 from hearth_bowl.core.set_index import HIGHEST_INDEX, SetIndex
 
@@ -60,7 +61,7 @@ def verdict(recipe: Recipe, reading: SetIndex, curve: list[float]) -> Verdict:
     """Return the sentence of a recipe at the temperature of its reading. `curve` is the index at CURVE_C."""
     place = f"at {reading.at_c:g} °C"
     if reading.index is None:
-        return Verdict(lead=f"{FAMILIES[recipe.family]}, by its method", turn="the set is not computed", fits=None)
+        return Verdict(lead=FAMILIES[recipe.family], turn="how firm it sets is not computed", fits=None)
     if recipe.use is None or recipe.use not in WINDOWS:
         does = CLASS_DOES[reading.class_ or "hard"]
         return Verdict(lead=f"{does} {place}", turn="", fits=None)
@@ -77,6 +78,16 @@ def verdict(recipe: Recipe, reading: SetIndex, curve: list[float]) -> Verdict:
     soft = crossing_c(curve, low)
     turn = f"goes soft above {soft:.0f} °C" if soft is not None and low > 0 else ""
     return Verdict(lead=f"{does} {place}", turn=turn, fits=True)
+
+
+def cooking_verdict(plan: CookPlan) -> Verdict:
+    """Return the sentence of what is cooked down: where to stop, and what comes out."""
+    cooked = plan.cooked
+    return Verdict(
+        lead=f"Cook it to {cooked.to_c:.0f} °C",
+        turn=f"{cooked.finished_g:.0f} g with {cooked.water_left_pct:.0f} % water",
+        fits=None,
+    )
 
 
 def crossing_c(curve: list[float], index: float) -> float | None:

@@ -86,6 +86,53 @@ def why_keeps(assessment: Assessment) -> Why:
     )
 
 
+def why_crystals(assessment: Assessment) -> Why:
+    """Return the working of the sugar crystals."""
+    grams = assessment.mixture.grams
+    return Why(
+        formula="sucrose and lactose above what the water holds at 20 °C; other sugars leave less room for sucrose, "
+        "and sucrose less for lactose",
+        inputs=(
+            Figure("Sucrose", f"{grams['sucrose']:.1f} g"),
+            Figure("Lactose", f"{grams['lactose']:.1f} g"),
+            Figure("Water", f"{grams['water']:.1f} g"),
+        ),
+        source=f"{SOURCES['charles-1960']} {SOURCES['hudson-1908']}",
+        band="sucrose ±1 %, lactose and mixed sugars ±10 %; it may stay dissolved for days before it grains",
+        narrower="Feel it between the fingers after a night's rest.",
+    )
+
+
+def why_alcohol(assessment: Assessment) -> Why:
+    """Return the working of the alcohol."""
+    return Why(
+        formula="grams of ethanol ÷ mass, as weighed in; nothing is taken off for heat",
+        inputs=(
+            Figure("Ethanol", f"{assessment.mixture.grams['ethanol']:.1f} g"),
+            Figure("Mass", f"{assessment.mass_g:.1f} g"),
+        ),
+        source=SOURCES["computed-alcohol"],
+        band="as the bottle's strength; what heat leaves of it is ±10 % of it",
+        narrower="The strength on the label.",
+    )
+
+
+def why_energy(assessment: Assessment) -> Why:
+    """Return the working of the energy."""
+    return Why(
+        formula="kcal per g: fat 9, sugars 4, alcohol 7, polyols 2.4, milk protein and salts 3.28, cocoa and other "
+        "solids about 2.6",
+        inputs=(
+            Figure("Fat", f"{assessment.mixture.fat_g:.1f} g"),
+            Figure("Sugars", f"{assessment.mixture.sugars_g:.1f} g"),
+            Figure("Mass", f"{assessment.mass_g:.1f} g"),
+        ),
+        source=SOURCES["eu-1169"],
+        band="±5 %, fair",
+        narrower="Your own ingredients' labels.",
+    )
+
+
 def why_sweetness(assessment: Assessment) -> Why:
     """Return the working of the sweetness."""
     return Why(

@@ -61,9 +61,9 @@ def line_from(record: Mapping[str, Any]) -> Line:
     """Return one line of a recipe file; its amount is checked with the recipe."""
     if "amount" not in record:
         raise BadInput(("amount",), "is missing", "a number from 0", "missing")
-    pinned = record.get("pinned", False)
-    if not isinstance(pinned, bool):
-        raise BadInput(("pinned",), "not true or false", "true or false", "wrong-type")
+    for name in ("pinned", "proposed"):
+        if not isinstance(record.get(name, False), bool):
+            raise BadInput((name,), "not true or false", "true or false", "wrong-type")
     return Line(
         ingredient=ingredient_from(record.get("ingredient")),
         amount=record["amount"],
@@ -71,7 +71,8 @@ def line_from(record: Mapping[str, Any]) -> Line:
         unit=text(record, "unit", "g"),
         measure=text(record, "measure", "metric"),
         stage=text(record, "stage", ""),
-        pinned=pinned,
+        pinned=record.get("pinned", False),
+        proposed=record.get("proposed", False),
         pack_g=record.get("pack_g"),
         piece_g=record.get("piece_g"),
     )
@@ -128,6 +129,7 @@ def line_record(line: Line) -> dict[str, Any]:
         "measure": line.measure,
         "stage": line.stage,
         "pinned": line.pinned,
+        "proposed": line.proposed or None,
         "pack_g": line.pack_g,
         "piece_g": line.piece_g,
     }

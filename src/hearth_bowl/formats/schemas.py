@@ -46,6 +46,7 @@ def _line() -> dict[str, Any]:
             "measure": {"enum": list(MEASURES_ML), "default": "metric"},
             "stage": {"type": "string"},
             "pinned": {"type": "boolean", "default": False},
+            "proposed": {"type": "boolean", "default": False},
             "pack_g": _SIZE,
             "piece_g": _SIZE,
         },

@@ -85,10 +85,7 @@ def _step_texts(item: Any) -> Iterator[str]:
 
 def written_answer(found: WrittenRecipe) -> dict[str, Any]:
     """Return the answer of `read`: the recipe file's content, ours marked `proposed`, and what is unsure."""
-    record = recipe_record(found.recipe)
-    for position in found.proposed:
-        record["lines"][position]["proposed"] = True
     return {
-        "recipe": record,
+        "recipe": recipe_record(found.recipe),
         "unsure": [{"line": unsure.line, "text": unsure.text, "why": unsure.why} for unsure in found.unsure],
     }

@@ -8,7 +8,9 @@ from sqlalchemy.orm import Session
 
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.formula import Formula, formula
+from hearth_bowl.core.library import LIBRARY
 from hearth_bowl.core.offers import shown_g
+from hearth_bowl.core.packs import usual_pack_g
 from hearth_bowl.core.recipe import Recipe
 from hearth_bowl.core.slide import slide_of, slide_to
 from hearth_bowl.core.typed_amount import read_amount
@@ -49,6 +51,12 @@ def _weighable(before: Recipe, slid: Recipe) -> Recipe:
     )
 
 
+def _usual_size_g(line: Mapping[str, Any], unit: str) -> float | None:
+    """Return what a tin, bar or piece of the line's ingredient usually weighs, where it does not say so itself."""
+    found = LIBRARY.get(line["ingredient"]) if isinstance(line.get("ingredient"), str) else None
+    return usual_pack_g(found.key, found.kind, unit, line.get("measure", "metric")) if found else None
+
+
 def _with_typed_amounts(record: Mapping[str, Any]) -> dict[str, Any]:
     lines = []
     for position, line in enumerate(record.get("lines", [])):
@@ -61,7 +69,11 @@ def _with_typed_amounts(record: Mapping[str, Any]) -> dict[str, Any]:
         except BadInput as problem:
             raise problem.under("lines", position) from None
         changed = {**line, "amount": amount.amount, "amount_high": amount.amount_high, "unit": amount.unit}
+        size = "piece_g" if amount.unit == "piece" else "pack_g"
         if amount.size_g is not None:
-            changed["piece_g" if amount.unit == "piece" else "pack_g"] = amount.size_g
+            changed[size] = amount.size_g
+        elif not line.get(size):
+            changed[size] = _usual_size_g(line, amount.unit)
+        changed["proposed"] = False
         lines.append(changed)
     return {**record, "lines": lines}

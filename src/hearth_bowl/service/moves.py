@@ -4,7 +4,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from typing import Any
 
-from hearth_bowl.core.balance import Balance, balance
+from hearth_bowl.core.balance import Balance, balance, balance_to_whole_packs
 from hearth_bowl.core.balance_aims import ROOM_C, checked_aims
 from hearth_bowl.core.compare import Comparison, compare
 from hearth_bowl.core.errors import BadInput
@@ -13,6 +13,7 @@ from hearth_bowl.core.only_this_much import Short, only_this_much
 from hearth_bowl.core.recipe import Recipe
 from hearth_bowl.core.starters import starter
 from hearth_bowl.core.swap import swap
+from hearth_bowl.core.two_layers import split_tin
 from hearth_bowl.core.typed_amount import read_amount
 from hearth_bowl.formats.recipe_file import ingredient_from, line_from, recipe_from, recipe_record
 
@@ -36,15 +37,15 @@ class Moved:
     short: tuple[Short, ...] = ()
 
 
-def balance_recipe(record: Mapping[str, Any], wanted: Mapping[str, Any]) -> Balanced:
-    """Return a recipe balanced to aims, in amounts that a scale can weigh.
+def balance_recipe(record: Mapping[str, Any], wanted: Mapping[str, Any], whole_packs: bool = False) -> Balanced:
+    """Return a recipe balanced to aims, in amounts that a scale can weigh; with `whole_packs` tins and bars whole.
 
     :raises BadInput: below `recipe` or `aims`.
     """
     recipe = _recipe("recipe", record)
     try:
         aims = checked_aims(wanted)
-        found = balance(recipe, aims)
+        found = balance_to_whole_packs(recipe, aims) if whole_packs else balance(recipe, aims)
     except BadInput as problem:
         raise problem.under("aims") from None
     moved = _weighable(recipe, found.amounts_g)
@@ -107,6 +108,39 @@ def compare_recipes(first: Mapping[str, Any], second: Mapping[str, Any], at_c: f
     :raises BadInput: below `first` or `second`; at `at_c`.
     """
     return compare(_recipe("first", first), _recipe("second", second), at_c)
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Layers:
+    """Two layers from one tin."""
+
+    first: dict[str, Any]
+    second: dict[str, Any]
+    first_tin_g: float
+    second_tin_g: float
+
+
+def split_tin_records(first: Mapping[str, Any], second: Mapping[str, Any], tin_g: float, first_share: float) -> Layers:
+    """Return two recipes scaled to share one tin, each by its own ratio.
+
+    :raises BadInput: below `first` or `second`; at `tin_g` or `first_share`.
+    """
+    found = split_tin(_recipe("first", first), _recipe("second", second), tin_g, first_share)
+    scaled = [
+        recipe.with_amounts_g(
+            [
+                shown_g(grams) if line.unit == "g" else grams
+                for line, grams in zip(recipe.lines, recipe.amounts_g, strict=True)
+            ]
+        )
+        for recipe in (found.first, found.second)
+    ]
+    return Layers(
+        first=recipe_record(scaled[0]),
+        second=recipe_record(scaled[1]),
+        first_tin_g=found.first_tin_g,
+        second_tin_g=found.second_tin_g,
+    )
 
 
 def start_record(family: str, use: str | None, chocolate: str) -> dict[str, Any]:

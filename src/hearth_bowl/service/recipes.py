@@ -180,6 +180,7 @@ def _line_row(recipe_id: int, position: int, line: Line) -> dict[str, Any]:
         "measure": line.measure,
         "stage": line.stage,
         "pinned": line.pinned,
+        "proposed": line.proposed,
         "pack_g": line.pack_g,
         "piece_g": line.piece_g,
     }
@@ -195,6 +196,7 @@ def _stored(row: RecipeRow) -> StoredRecipe:
             "measure": line.measure,
             "stage": line.stage,
             "pinned": line.pinned,
+            "proposed": line.proposed,
             "pack_g": line.pack_g,
             "piece_g": line.piece_g,
         }

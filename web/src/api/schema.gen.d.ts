@@ -38,6 +38,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/cook": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Work out what is left of a boiled mass. Nothing is stored. */
+        post: operations["cook"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/fit": {
         parameters: {
             query?: never;
@@ -316,6 +333,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/two-layers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Split one tin over two layers, each by its own ratio. */
+        post: operations["splitTin"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/vessels": {
         parameters: {
             query?: never;
@@ -503,11 +537,16 @@ export interface components {
         };
         /**
          * BalanceIn
-         * @description A recipe with its pins, and the aims.
+         * @description A recipe with its pins, the aims, and whether tins and bars must come out whole.
          */
         BalanceIn: {
             aims: components["schemas"]["AimsIn"];
             recipe: components["schemas"]["RecipeIn"];
+            /**
+             * Whole Packs
+             * @default false
+             */
+            whole_packs?: boolean;
         };
         /**
          * BalanceOut
@@ -526,6 +565,20 @@ export interface components {
             recipe: components["schemas"]["RecipeOut"];
             /** Release */
             release: string | null;
+        };
+        /**
+         * Boiling
+         * @description What a mass does at the boil: °C, % solids of its syrup, g of water, kPa of air.
+         */
+        Boiling: {
+            /** Boiling C */
+            boiling_c: number;
+            /** Pressure Kpa */
+            pressure_kpa: number;
+            /** Solids Pct */
+            solids_pct: number;
+            /** Water G */
+            water_g: number;
         };
         /**
          * CavityVolumes
@@ -576,6 +629,51 @@ export interface components {
             readings: components["schemas"]["Pair"][];
             /** Words */
             words: string[];
+        };
+        /**
+         * CookIn
+         * @description A recipe, and an end temperature [°C] or the mass that the pan has lost [g].
+         */
+        CookIn: {
+            /**
+             * Lost G
+             * @default null
+             */
+            lost_g?: number | null;
+            recipe: components["schemas"]["RecipeIn"];
+            /**
+             * To C
+             * @default null
+             */
+            to_c?: number | null;
+        };
+        /**
+         * CookOut
+         * @description How the pan's content boils now, what is left when it is cooked, and its end on the person's own dial.
+         */
+        CookOut: {
+            cooked: components["schemas"]["Cooked"];
+            /** Dial C */
+            dial_c: number | null;
+            now: components["schemas"]["Boiling"];
+        };
+        /**
+         * Cooked
+         * @description A mass cooked to a temperature: the water left in it, in g and per cent of what is finished.
+         */
+        Cooked: {
+            /** Evaporated G */
+            evaporated_g: number;
+            /** Finished G */
+            finished_g: number;
+            /** Solids Pct */
+            solids_pct: number;
+            /** To C */
+            to_c: number;
+            /** Water Left G */
+            water_left_g: number;
+            /** Water Left Pct */
+            water_left_pct: number;
         };
         /**
          * FamilyOut
@@ -955,6 +1053,36 @@ export interface components {
             label: string;
         };
         /**
+         * LayersIn
+         * @description Two recipes, the tin that they share [g], and the first one's share of the mass.
+         */
+        LayersIn: {
+            first: components["schemas"]["RecipeIn"];
+            /**
+             * First Share
+             * @default 0.5
+             */
+            first_share?: number;
+            second: components["schemas"]["RecipeIn"];
+            /**
+             * Tin G
+             * @default 397
+             */
+            tin_g?: number;
+        };
+        /**
+         * LayersOut
+         * @description Both layers, and what of the tin each takes [g].
+         */
+        LayersOut: {
+            first: components["schemas"]["RecipeOut"];
+            /** First Tin G */
+            first_tin_g: number;
+            second: components["schemas"]["RecipeOut"];
+            /** Second Tin G */
+            second_tin_g: number;
+        };
+        /**
          * LibraryOut
          * @description The library, the families and the uses.
          */
@@ -1004,6 +1132,11 @@ export interface components {
              * @default false
              */
             pinned?: boolean;
+            /**
+             * Proposed
+             * @default false
+             */
+            proposed?: boolean;
             /**
              * Stage
              * @default
@@ -1058,6 +1191,11 @@ export interface components {
             piece_g: number | null;
             /** Pinned */
             pinned: boolean;
+            /**
+             * Proposed
+             * @default false
+             */
+            proposed: boolean;
             /** Stage */
             stage: string;
             /** Unit */
@@ -1286,71 +1424,13 @@ export interface components {
             text: string;
         };
         /**
-         * ReadLineOut
-         * @description A line as read; `proposed` where its amount is ours.
-         */
-        ReadLineOut: {
-            /** Amount */
-            amount: number;
-            /**
-             * Amount High
-             * @default null
-             */
-            amount_high: number | null;
-            /** Ingredient */
-            ingredient: string | components["schemas"]["OwnIngredientOut"];
-            /** Measure */
-            measure: string;
-            /**
-             * Pack G
-             * @default null
-             */
-            pack_g: number | null;
-            /**
-             * Piece G
-             * @default null
-             */
-            piece_g: number | null;
-            /** Pinned */
-            pinned: boolean;
-            /**
-             * Proposed
-             * @default false
-             */
-            proposed: boolean;
-            /** Stage */
-            stage: string;
-            /** Unit */
-            unit: string;
-        };
-        /**
          * ReadOut
          * @description What was read.
          */
         ReadOut: {
-            recipe: components["schemas"]["ReadRecipeOut"];
+            recipe: components["schemas"]["RecipeOut"];
             /** Unsure */
             unsure: components["schemas"]["UnsureOut"][];
-        };
-        /**
-         * ReadRecipeOut
-         * @description A recipe as read.
-         */
-        ReadRecipeOut: {
-            /** Family */
-            family: string;
-            /** Format */
-            format: string;
-            /** Lines */
-            lines: components["schemas"]["ReadLineOut"][];
-            /** Name */
-            name: string;
-            /** Steps */
-            steps: unknown[];
-            /** Use */
-            use: string | null;
-            /** Version */
-            version: number;
         };
         /**
          * Reading
@@ -1983,6 +2063,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["CompareOut"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    cook: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CookIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CookOut"];
                 };
             };
             /** @description Unprocessable Content */
@@ -2750,6 +2863,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["MovedOut"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    splitTin: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LayersIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LayersOut"];
                 };
             };
             /** @description Unprocessable Content */

@@ -33,11 +33,10 @@ class Unsure:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class WrittenRecipe:
-    """What was read: the recipe, what is unsure, and the positions of lines whose amounts are ours."""
+    """What was read: the recipe, lines whose amounts are ours marked `proposed`, and what is unsure."""
 
     recipe: Recipe
     unsure: tuple[Unsure, ...]
-    proposed: tuple[int, ...]
 
 
 def read_text(text: str, measure: str, family: str | None = None) -> WrittenRecipe:
@@ -94,32 +93,26 @@ def read_parts(
     words = " ".join([name, *steps])
     found_family = family or family_of(words, keys)
     stated_g = sum(_line(line, measure).amount_g for _, _, line in known if line.amount is not None)
-    lines, proposed = [], []
-    for position, (number, text, line) in enumerate(known):
+    lines = []
+    for number, text, line in known:
         if line.amount is None:
             grams = proposed_g(str(line.key), found_family, stated_g)
-            proposed.append(position)
             unsure.append(Unsure(line=number, text=text, why=f"{grams:g} g is our proposal"))
-            line = _stated(line, grams)
-        lines.append(_line(line, measure))
+            lines.append(Line(ingredient=LIBRARY[str(line.key)], amount=grams, measure=measure, proposed=True))
+        else:
+            lines.append(_line(line, measure))
     recipe = checked_recipe(
         name=name[:200] or "Untitled", family=found_family, use=use_of(words), lines=lines, steps=list(steps)
     )
     unsure.sort(key=lambda found: found.line)
-    return WrittenRecipe(recipe=recipe, unsure=tuple(unsure), proposed=tuple(proposed))
-
-
-def _stated(line: WrittenLine, grams: float) -> WrittenLine:
-    return WrittenLine(
-        key=line.key, amount=grams, amount_high=None, unit="g", pack_g=None, piece_g=None, doubts=line.doubts
-    )
+    return WrittenRecipe(recipe=recipe, unsure=tuple(unsure))
 
 
 def _line(line: WrittenLine, measure: str) -> Line:
     ingredient = LIBRARY[str(line.key)]
     return Line(
         ingredient=ingredient,
-        amount=line.amount or 0.0,
+        amount=float(line.amount or 0.0),
         amount_high=line.amount_high,
         unit=line.unit,
         measure=measure,

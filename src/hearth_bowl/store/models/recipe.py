@@ -48,6 +48,7 @@ class RecipeLineRow(Base):
     measure: Mapped[str]
     stage: Mapped[str]
     pinned: Mapped[bool]
+    proposed: Mapped[bool]
     pack_g: Mapped[float | None]
     piece_g: Mapped[float | None]
 

@@ -6,7 +6,7 @@ import { Choice, TextField } from "../../ui/Field";
 import { Popover } from "../../ui/Popover";
 import { SideBySide } from "../compare";
 import type { BenchState } from "./useBench";
-import { ingredientName, USES } from "./words";
+import { ingredientName, numberIn, USES } from "./words";
 
 type Props = { state: BenchState; library: Schemas["LibraryOut"] | undefined };
 type Typed = { water: string; split: string; sweet: string; mass: string };
@@ -18,6 +18,7 @@ export function Aim({ state, library }: Props) {
   const [open, setOpen] = useState(false);
   const [use, setUse] = useState(state.recipe.use ?? "roll");
   const [typed, setTyped] = useState<Typed>(NOTHING);
+  const [wholePacks, setWholePacks] = useState(false);
   const aimed = library?.aimed_index ?? {};
   const run = useMutation({
     mutationFn: (recipe: BenchState["recipe"]) =>
@@ -25,13 +26,14 @@ export function Aim({ state, library }: Props) {
         client.POST("/api/balance", {
           body: {
             recipe,
+            whole_packs: wholePacks,
             aims: {
               set_index: aimed[use] ?? undefined,
               at_c: state.atC,
-              water_activity_max: number(typed.water),
-              fat_to_water_max: number(typed.split),
-              sweetness_pct_max: number(typed.sweet),
-              mass_g: number(typed.mass),
+              water_activity_max: numberIn(typed.water),
+              fat_to_water_max: numberIn(typed.split),
+              sweetness_pct_max: numberIn(typed.sweet),
+              mass_g: numberIn(typed.mass),
             },
           },
         }),
@@ -114,6 +116,17 @@ export function Aim({ state, library }: Props) {
                 {problem.errors[0]?.message ?? problem.detail}
               </p>
             )}
+          {state.recipe.lines.some((line) => line.unit === "tin" || line.unit === "bar") && (
+            <label className="flex min-h-11 items-center gap-2">
+              <input
+                type="checkbox"
+                className="size-5 accent-rim"
+                checked={wholePacks}
+                onChange={(event) => setWholePacks(event.target.checked)}
+              />
+              Whole tins and bars only
+            </label>
+          )}
           <p className="text-[14px] text-ash">
             What is pinned stays. Everything else moves as little as it can.
           </p>
@@ -224,9 +237,4 @@ type Ingredient = BenchState["recipe"]["lines"][number]["ingredient"];
 
 function labelOf(ingredient: Ingredient): string {
   return typeof ingredient === "string" ? ingredient : ingredient.name;
-}
-
-function number(text: string): number | undefined {
-  const plain = text.trim().replace(",", ".");
-  return plain === "" || Number.isNaN(Number(plain)) ? undefined : Number(plain);
 }

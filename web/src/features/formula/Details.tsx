@@ -30,6 +30,9 @@ export function Details({ state, position, name, library }: Props) {
       {notes.map((note) => (
         <p key={note}>{note}</p>
       ))}
+      {line.proposed && (
+        <Button onClick={() => state.changeLine(position, { proposed: false })}>Accept our amount</Button>
+      )}
       {row && <p className="text-sm">Brands differ: {row.spread}.</p>}
       <Choice
         label="When it goes in"

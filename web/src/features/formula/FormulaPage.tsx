@@ -12,6 +12,7 @@ import { AddIngredient } from "./AddIngredient";
 import { Aim } from "./Aim";
 import { Bowl } from "./Bowl";
 import { Conflict } from "./Conflict";
+import { COOKED, Cook } from "./Cook";
 import { LineList } from "./LineList";
 import { NewRecipe } from "./NewRecipe";
 import { RatioRule } from "./RatioRule";
@@ -85,6 +86,7 @@ function BenchPage({ stored, kitchenC }: { stored: Schemas["StoredRecipeOut"]; k
             <span>In the bowl</span>
             <span>{bench ? mass(bench.mass_g, units) : ""}</span>
           </p>
+          <Ours state={state} />
           <div className="mt-3 flex flex-wrap gap-2">
             <Button
               look="filled"
@@ -135,7 +137,8 @@ function BenchPage({ stored, kitchenC }: { stored: Schemas["StoredRecipeOut"]; k
             )}
           </div>
           <div className="border-line border-t bg-sheet px-5 py-2.5 max-md:px-3">
-            {bench && (
+            {COOKED.has(state.recipe.family) && <Cook recipe={state.recipe} units={units} />}
+            {bench && !COOKED.has(state.recipe.family) && (
               <RatioRule
                 rule={bench.rule}
                 problem={ratioProblem ? `${ratioProblem.message}: ${ratioProblem.allowed}` : null}
@@ -161,6 +164,28 @@ function BenchPage({ stored, kitchenC }: { stored: Schemas["StoredRecipeOut"]; k
         </section>
       </main>
     </>
+  );
+}
+
+/** Amounts that nobody stated are ours until the cook accepts them. */
+function Ours({ state }: { state: BenchState }) {
+  const count = state.recipe.lines.filter((line) => line.proposed).length;
+  if (!count) return null;
+  return (
+    <p className="flex items-center justify-between text-[14px]">
+      <span>{count === 1 ? "One amount is ours." : `${count} amounts are ours.`}</span>
+      <Button
+        look="plain"
+        onClick={() =>
+          state.change({
+            ...state.recipe,
+            lines: state.recipe.lines.map((line) => ({ ...line, proposed: false })),
+          })
+        }
+      >
+        Accept {count === 1 ? "it" : "them"}
+      </Button>
+    </p>
   );
 }
 
@@ -265,6 +290,7 @@ function newLine(ingredient: Line["ingredient"], amount: number, stage: string):
     measure: "metric",
     stage,
     pinned: false,
+    proposed: false,
     pack_g: null,
     piece_g: null,
   };

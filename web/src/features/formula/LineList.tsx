@@ -105,6 +105,9 @@ function LineRow(props: RowProps) {
                 className="min-h-11 w-full rounded-md px-1 text-left leading-tight underline-offset-4 hover:underline"
               >
                 {name.replace(/ (?=%|\d)/g, "\u00a0")}
+                {line.proposed && (
+                  <span className="ml-1.5 rounded bg-butter px-1 text-[13px] text-soot">ours</span>
+                )}
                 {note && <span className="block text-[13px] text-ash">{note}</span>}
               </button>
             }

@@ -23,8 +23,7 @@ export function PasteRecipe({ library }: { library: Schemas["LibraryOut"] | unde
     mutationFn: () => dataOf(client.POST("/api/recipes/read", { body: { text, measure } })),
   });
   const take = useMutation({
-    mutationFn: (found: Read) =>
-      dataOf(client.POST("/api/recipes", { body: { recipe: withoutMarks(found.recipe) } })),
+    mutationFn: (found: Read) => dataOf(client.POST("/api/recipes", { body: { recipe: found.recipe } })),
     onSuccess: (stored) => {
       queries.invalidateQueries({ queryKey: recipeQueries.list.queryKey, exact: true });
       setOpen(false);
@@ -146,8 +145,4 @@ function Found({ found, library, children }: FoundProps) {
       {children}
     </div>
   );
-}
-
-function withoutMarks(recipe: Read["recipe"]): Schemas["RecipeIn"] {
-  return { ...recipe, lines: recipe.lines.map(({ proposed: _, ...line }) => line) };
 }

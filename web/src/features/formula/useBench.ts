@@ -154,7 +154,8 @@ export function useBench(stored: Schemas["StoredRecipeOut"], startC: number): Be
   const changeLine = useCallback(
     (position: number, part: Partial<Line>, by?: string) => {
       setUnread((before) => without(before, position));
-      change(withLine(now.current.recipe, position, part), by);
+      const settled = part.amount === undefined ? part : { ...part, proposed: false };
+      change(withLine(now.current.recipe, position, settled), by);
     },
     [change],
   );
