@@ -1,10 +1,14 @@
 """The core alone."""
 
+import itertools
+
 from benchmarks.clock import Row, median, times_ms
 from benchmarks.kitchen import TWELVE_LINES
 from hearth_bowl.core.assess import assess
+from hearth_bowl.core.balance import balance
 from hearth_bowl.core.formula import formula
 from hearth_bowl.core.mixture import mix
+from hearth_bowl.core.recipe import Recipe
 from hearth_bowl.formats.recipe_file import recipe_from
 
 
@@ -29,4 +33,19 @@ def core_rows() -> list[Row]:
             baseline=mixing,
             baseline_name="only mixing them",
         ),
+        _balance_row(recipe, mixing),
     ]
+
+
+def _balance_row(recipe: Recipe, mixing_ms: float) -> Row:
+    aims = itertools.cycle(
+        {"set_index": 1.6 + 0.2 * step, **({"mass_g": 600.0 + 50 * step} if step % 2 else {})} for step in range(10)
+    )
+    return Row(
+        name="balance of 12 lines in the core, median of ten aims",
+        value=median(times_ms(lambda: balance(recipe, next(aims)), 40, warm_up=5)),
+        unit="ms",
+        limit=50,
+        baseline=mixing_ms,
+        baseline_name="only mixing them",
+    )

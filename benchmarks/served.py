@@ -17,6 +17,8 @@ def served_rows(server: Server) -> list[Row]:
     """Time requests on one kept connection, as a page has it."""
     connection = http.client.HTTPConnection("127.0.0.1", server.port)
     body = json.dumps({"recipe": TWELVE_LINES, "at_c": 20.0})
+    bodies = {"/api/formula/assess": body, "/api/formula": body}
+    bodies["/api/balance"] = json.dumps({"recipe": TWELVE_LINES, "aims": {"set_index": 3.0, "at_c": 20.0}})
     headers = {"Content-Type": "application/json"}
 
     def ask(method: str, path: str, sent: str | None) -> None:
@@ -30,7 +32,7 @@ def served_rows(server: Server) -> list[Row]:
     rows = [
         Row(
             name=f"{name} over HTTP, p95",
-            value=p95(times_ms(lambda path=path: ask("POST", path, body), ROUNDS)),  # type: ignore[misc]
+            value=p95(times_ms(lambda path=path: ask("POST", path, bodies[path]), ROUNDS)),  # type: ignore[misc]
             unit="ms",
             limit=limit,
             baseline=settings,
@@ -39,6 +41,7 @@ def served_rows(server: Server) -> list[Row]:
         for name, path, limit in (
             ("assess of 12 lines", "/api/formula/assess", 15),
             ("the whole bench of 12 lines", "/api/formula", 40),
+            ("balance of 12 lines", "/api/balance", 100),
         )
     ]
     connection.close()

@@ -30,6 +30,41 @@ def _too_much_chocolate(page: Page) -> None:
     page.get_by_role("button", name="whole milk").wait_for()
 
 
+def _aim(page: Page) -> None:
+    page.get_by_role("button", name="Aim").click()
+    page.get_by_label("It should be right").select_option("roll")
+    page.get_by_role("button", name="Move the amounts").click()
+    page.get_by_role("heading", name="Done. Before and after").wait_for()
+
+
+CARD = """Perseid bites
+
+7 oz semisweet chocolate, chopped
+3 oz cream
+1 to 2 tbsp unsalted butter
+1 T rum
+pinch of salt
+vanilla
+"""
+
+
+def _read(page: Page) -> None:
+    page.get_by_role("button", name="Recipes").click()
+    page.get_by_role("button", name="Paste a recipe").click()
+    page.get_by_label("A title, one ingredient a line").fill(CARD)
+    page.get_by_label("Spoons and cups are").select_option("us")
+    page.get_by_role("button", name="Read it").click()
+    page.get_by_text("Not sure of").wait_for()
+
+
+def _fudge(page: Page) -> None:
+    page.get_by_role("button", name="Recipes").click()
+    page.get_by_label("What it is", exact=True).select_option("boiled-fudge")
+    page.get_by_role("button", name="Start it").click()
+    page.get_by_label("or the pan has lost, g").fill("190")
+    page.get_by_text("come out at").wait_for()
+
+
 PICTURES: Final = (
     Picture(file="formula.png", place="/recipes/1/formula"),
     Picture(file="formula-offer.png", place="/recipes/2/formula", first=_too_much_chocolate),
@@ -39,6 +74,11 @@ PICTURES: Final = (
         first=lambda page: page.get_by_role("button", name="Why? Keeps").click(),
     ),
     Picture(file="formula-tablet.png", place="/recipes/6/formula", size=TABLET),
+    Picture(file="formula-aim.png", place="/recipes/2/formula", first=_aim),
+    Picture(file="formula-read.png", place="/recipes/1/formula", first=_read),
+    Picture(file="formula-fudge.png", place="/recipes/1/formula", first=_fudge),
+    Picture(file="larder.png", place="/larder"),
+    Picture(file="compare.png", place="/recipes/4/compare"),
     Picture(file="fit-mould.png", place="/recipes/5/fit"),
     Picture(file="fit-pan.png", place="/recipes/3/fit"),
 )

@@ -7,8 +7,6 @@ from collections.abc import Sequence
 from pathlib import Path
 from typing import Final
 
-from alembic.util.exc import CommandError
-from sqlalchemy.exc import DatabaseError
 from waitress.server import create_server
 
 from hearth_bowl.api.guard import LOOPBACK_HOSTS
@@ -16,7 +14,7 @@ from hearth_bowl.app import create_app
 from hearth_bowl.demo.load import load_demo
 from hearth_bowl.paths import DEMO_DATA, WEB, own_data
 from hearth_bowl.store.db import Database
-from hearth_bowl.store.migrate import migrate
+from hearth_bowl.store.migrate import Unreadable, migrate
 
 DEFAULT_PORT: Final = 8741
 LOOPBACK: Final = "127.0.0.1"
@@ -88,7 +86,7 @@ def open_data(folder: Path, demo: bool) -> Database:
         raise CannotStart(f"The data folder {folder} cannot be written ({problem.strerror}).") from None
     try:
         migrate(file)
-    except (DatabaseError, CommandError):
+    except Unreadable:
         raise CannotStart(
             f"The data in {file} cannot be read: it is damaged, or of a newer Hearth Bowl. It was left as it is."
         ) from None

@@ -2,13 +2,16 @@
 
 import os
 import socket
+import sqlite3
 import subprocess
 import sys
 import tempfile
 import threading
 import unittest
+from contextlib import closing
 from pathlib import Path
 
+from hearth_bowl.store.migrate import migrate
 from tests.api.server import Server, free_port
 
 ROOT = Path(__file__).resolve().parents[2]
@@ -46,6 +49,23 @@ class PowerCut(unittest.TestCase):
 
 
 class Starting(unittest.TestCase):
+    def test_a_damaged_or_newer_file_is_left_as_it_is_with_one_clear_sentence(self) -> None:
+        for content in (b"not a database at all, but long enough to be read as one", None):
+            with tempfile.TemporaryDirectory() as folder:
+                file = Path(folder) / "hearth-bowl.sqlite3"
+                if content is None:
+                    migrate(file)
+                    with closing(sqlite3.connect(file)) as connection:
+                        connection.execute("UPDATE alembic_version SET version_num = '9999'")
+                        connection.commit()
+                else:
+                    file.write_bytes(content)
+                before = file.read_bytes()
+                code, said = self.run_once("--port", str(free_port()), "--data", folder)
+                self.assertEqual(code, 1)
+                self.assertRegex(said, r"^The data in .* cannot be read: [^\n]*$")
+                self.assertEqual(file.read_bytes(), before)
+
     def test_serve_begins_empty_and_keeps_what_is_there(self) -> None:
         server = Server("serve")
         self.addCleanup(server.stop)

@@ -8,12 +8,13 @@ from datetime import UTC, datetime
 from pathlib import Path
 
 from alembic import command
+from alembic.script import ScriptDirectory
 from sqlalchemy import select, text
 from sqlalchemy.exc import IntegrityError, StatementError
 
 from hearth_bowl.service import recipes
 from hearth_bowl.store.db import Database
-from hearth_bowl.store.migrate import alembic_config, migrate
+from hearth_bowl.store.migrate import alembic_config, migrate, newest_revision
 from hearth_bowl.store.models import RecipeLineRow, RecipeRow, RecipeVersionRow
 from tests.kitchen import recipe_record
 
@@ -37,6 +38,10 @@ class StoreCase(unittest.TestCase):
 class Migrations(StoreCase):
     def test_migrated_tables_equal_the_models(self) -> None:
         command.check(alembic_config(self.path))
+
+    def test_the_newest_file_is_the_newest_revision(self) -> None:
+        script = ScriptDirectory.from_config(alembic_config(self.path))
+        self.assertEqual(newest_revision(), script.get_current_head())
 
     def test_down_and_up_again_and_twice_is_once(self) -> None:
         command.downgrade(alembic_config(self.path), "base")
