@@ -9,17 +9,27 @@ import type { BenchState } from "./useBench";
 import { ingredientName, numberIn, USES } from "./words";
 
 type Props = { state: BenchState; library: Schemas["LibraryOut"] | undefined };
-type Typed = { water: string; split: string; sweet: string; mass: string };
+type Typed = { water: string; split: string; sweet: string; mass: string; alcohol: string; ratio: string };
 
-const NOTHING: Typed = { water: "", split: "", sweet: "", mass: "" };
+const NOTHING: Typed = { water: "", split: "", sweet: "", mass: "", alcohol: "", ratio: "" };
+
+const FIELDS = [
+  ["mass", "mass_g", "Weighing, g", ""],
+  ["split", "fat_to_water_max", "Fat to water, at most", "1.8"],
+  ["water", "water_activity_max", "Water activity, at most", "0.88"],
+  ["sweet", "sweetness_pct_max", "Sweetness, at most", "30"],
+  ["alcohol", "alcohol_pct_max", "Alcohol, %, at most", "2"],
+  ["ratio", "ratio", "Chocolate to 1 of liquid", "2"],
+] as const;
 
 /** Aim: a use and a temperature, one press; what moved is shown beside what it was, to keep or undo. */
 export function Aim({ state, library }: Props) {
   const [open, setOpen] = useState(false);
-  const [use, setUse] = useState(state.recipe.use ?? "roll");
+  const [picked, setUse] = useState(state.recipe.use ?? "roll");
   const [typed, setTyped] = useState<Typed>(NOTHING);
   const [wholePacks, setWholePacks] = useState(false);
   const aimed = library?.aimed_index ?? {};
+  const use = picked === "" || aimed[picked] ? picked : "roll";
   const run = useMutation({
     mutationFn: (recipe: BenchState["recipe"]) =>
       dataOf(
@@ -34,12 +44,14 @@ export function Aim({ state, library }: Props) {
               fat_to_water_max: numberIn(typed.split),
               sweetness_pct_max: numberIn(typed.sweet),
               mass_g: numberIn(typed.mass),
+              alcohol_pct_max: numberIn(typed.alcohol),
+              ratio: numberIn(typed.ratio),
             },
           },
         }),
       ),
     onSuccess: (answer) => {
-      if (answer.feasible) state.change({ ...answer.recipe, use });
+      if (answer.feasible) state.change(use ? { ...answer.recipe, use } : answer.recipe);
     },
   });
   const problem = run.error instanceof ApiError ? run.error.problem : null;
@@ -77,6 +89,7 @@ export function Aim({ state, library }: Props) {
           }}
         >
           <Choice label="It should be right" value={use} onChange={(event) => setUse(event.target.value)}>
+            <option value="">as firm as it comes</option>
             {Object.entries(aimed).map(([key, index]) =>
               index === null ? null : (
                 <option key={key} value={key}>
@@ -86,20 +99,13 @@ export function Aim({ state, library }: Props) {
             )}
           </Choice>
           <div className="grid grid-cols-2 gap-3">
-            {(
-              [
-                ["mass", "mass_g", "Weighing, g", String(Math.round(state.bench?.mass_g ?? 0))],
-                ["split", "fat_to_water_max", "Fat to water, at most", "1.8"],
-                ["water", "water_activity_max", "Water activity, at most", "0.88"],
-                ["sweet", "sweetness_pct_max", "Sweetness, at most", "30"],
-              ] as const
-            ).map(([key, field, label, hint]) => (
+            {FIELDS.map(([key, field, label, hint]) => (
               <TextField
                 key={key}
                 label={label}
                 inputMode="decimal"
                 autoComplete="off"
-                placeholder={`any, or ${hint}`}
+                placeholder={`any, or ${hint || Math.round(state.bench?.mass_g ?? 0)}`}
                 value={typed[key]}
                 problem={at(field)}
                 onChange={(event) => setTyped({ ...typed, [key]: event.target.value })}
@@ -107,11 +113,7 @@ export function Aim({ state, library }: Props) {
             ))}
           </div>
           {problem &&
-            !problem.errors.some((error) =>
-              ["mass_g", "fat_to_water_max", "water_activity_max", "sweetness_pct_max"].some((name) =>
-                error.path.includes(name),
-              ),
-            ) && (
+            !problem.errors.some((error) => FIELDS.some(([, field]) => error.path.includes(field))) && (
               <p role="alert" className="text-copper">
                 {problem.errors[0]?.message ?? problem.detail}
               </p>
@@ -231,6 +233,7 @@ const AIMS: Record<string, string> = {
   fat_to_water_max: "fat to water",
   sweetness_pct_max: "sweetness",
   ratio: "the ratio",
+  alcohol_pct_max: "alcohol",
 };
 
 type Ingredient = BenchState["recipe"]["lines"][number]["ingredient"];
