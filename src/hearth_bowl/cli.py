@@ -13,6 +13,7 @@ from hearth_bowl.core.alcohol import ethanol_g, retained_share
 from hearth_bowl.core.assess import ROOM_C, assess
 from hearth_bowl.core.balance import balance
 from hearth_bowl.core.boiling import boil, check_pressure, cook_to, cook_until_lost, pressure_kpa
+from hearth_bowl.core.cooking import cook_to_same_solids
 from hearth_bowl.core.errors import BadInput, check_number, dotted
 from hearth_bowl.core.fit import Ask, fit
 from hearth_bowl.core.mixture import mix
@@ -27,6 +28,8 @@ from hearth_bowl.service.fit import shell_named
 
 BAD_INPUT_EXIT: Final = 2
 DEFAULT_SHELL: Final = "dark60"
+ENDS: Final = ("--to-c", "--lost-g", "--sea-level-c")
+"""The ways to say where a boil ends: a temperature here, the mass lost, what a recipe says for sea level."""
 
 
 class Parser(argparse.ArgumentParser):
@@ -100,7 +103,7 @@ def verb_parsers() -> dict[str, Parser]:
 
     boiling = Parser("boil", answer_boil)
     boiling.add_argument("recipe", nargs="?")
-    for name in ("--altitude-m", "--pressure-kpa", "--to-c", "--lost-g", "--thermometer-in-boiling-water-c"):
+    for name in ("--altitude-m", "--pressure-kpa", *ENDS, "--thermometer-in-boiling-water-c"):
         boiling.option(name, type=float)
     boiling.option("--stage")
 
@@ -215,20 +218,22 @@ def answer_boil(options: argparse.Namespace) -> dict[str, Any]:
     reading = options.thermometer_in_boiling_water_c
     tested = None if reading is None else thermometer(reading, kpa)
     if options.stage is not None:
-        for name in ("recipe", "to_c", "lost_g"):
+        for name in ("recipe", "to_c", "lost_g", "sea_level_c"):
             if getattr(options, name) is not None:
                 raise BadInput((name,), "does not apply to a stage", "leave it out, or leave out --stage")
         return stage_answer(options.stage, kpa, tested)
     if options.recipe is None:
         raise BadInput(("recipe",), "is missing", "a recipe, or --stage", "missing")
     mixture = mix(read_recipe(_read("recipe", options.recipe)))
-    if options.to_c is not None and options.lost_g is not None:
-        raise BadInput(("lost_g",), "a temperature and a mass lost are both given", "one of the two", "not-allowed")
+    if sum(end is not None for end in (options.to_c, options.lost_g, options.sea_level_c)) > 1:
+        raise BadInput(("to_c",), "several ends are given", "one of " + ", ".join(ENDS), "not-allowed")
     cooked = None
     if options.to_c is not None:
         cooked = cook_to(mixture, options.to_c, kpa)
     elif options.lost_g is not None:
         cooked = cook_until_lost(mixture, options.lost_g, kpa)
+    elif options.sea_level_c is not None:
+        cooked = cook_to_same_solids(mixture, options.sea_level_c, kpa)
     return boil_answer(boil(mixture, kpa), cooked, tested)
 
 

@@ -193,6 +193,14 @@ class Boil(CommandLine):
             self.ok("boil", path, "--pressure-kpa", str(high["pressure_kpa"]))["boiling_c"], high["boiling_c"]
         )
 
+    def test_a_fudge_to_114_on_a_mountain_with_its_own_thermometer(self) -> None:
+        path = self.file("f", FUDGE)
+        tested = ("--altitude-m", "1500", "--thermometer-in-boiling-water-c", "94")
+        found = self.ok("boil", path, "--sea-level-c", "114", *tested)
+        self.assertAlmostEqual(found["water_left_pct"], 13.3, delta=0.051)
+        self.assertAlmostEqual(found["to_c"], 108.7, delta=0.1)
+        self.assertAlmostEqual(found["dial_c"], found["to_c"] + found["offset_c"])
+
     def test_a_stage_on_a_mountain(self) -> None:
         found = self.ok(
             "boil", "--stage", "soft-ball", "--altitude-m", "1500", "--thermometer-in-boiling-water-c", "94"

@@ -158,11 +158,12 @@ def _moved(found: service.Moved) -> MovedOut:
 
 
 class CookIn(Incoming):
-    """A recipe, and an end temperature [°C] or the mass that the pan has lost [g]."""
+    """A recipe, and one end: a temperature here [°C], the mass lost [g], or what a recipe says for sea level [°C]."""
 
     recipe: RecipeIn
     to_c: float | None = None
     lost_g: float | None = None
+    sea_level_c: float | None = None
 
 
 class CookOut(Outgoing):
@@ -178,7 +179,7 @@ class CookOut(Outgoing):
 def cook_recipe(json: CookIn) -> CookOut:
     """Work out what is left of a boiled mass. Nothing is stored."""
     with database().reading() as session:
-        return CookOut.model_validate(cook(session, record_of(json.recipe), json.to_c, json.lost_g))
+        return CookOut.model_validate(cook(session, record_of(json.recipe), json.to_c, json.lost_g, json.sea_level_c))
 
 
 class LayersIn(Incoming):

@@ -4,7 +4,7 @@ from dataclasses import dataclass, replace
 from types import MappingProxyType
 from typing import Final
 
-from hearth_bowl.core.boiling import Boiling, Cooked, boil, boiling_solutes, cook_to
+from hearth_bowl.core.boiling import SEA_LEVEL_KPA, Boiling, Cooked, boil, boiling_solutes, cook_to
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.kitchen import Kitchen
 from hearth_bowl.core.mixture import Mixture, mix, mix_lines
@@ -39,6 +39,18 @@ def cooked_part(recipe: Recipe) -> Mixture:
     return mix_lines(recipe, positions)
 
 
+def cook_to_same_solids(pan: Mixture, sea_level_c: float, kpa: float) -> Cooked:
+    """Return what is left when the pan is as far as at `sea_level_c` at sea level: the same solids, fewer degrees.
+
+    :raises BadInput: at `sea_level_c`: under its boiling point there, or beyond the formula.
+    """
+    try:
+        cook_to(pan, sea_level_c, SEA_LEVEL_KPA)
+    except BadInput as problem:
+        raise BadInput(("sea_level_c",), problem.message, problem.allowed, problem.code) from None
+    return cook_to(pan, same_solids_c(sea_level_c, kpa, boiling_solutes(pan)), kpa)
+
+
 def cook_plan(recipe: Recipe, kitchen: Kitchen) -> CookPlan:
     """Return the plan of a boiled family in a kitchen: the same solids as at sea level, whatever the altitude.
 
@@ -46,9 +58,7 @@ def cook_plan(recipe: Recipe, kitchen: Kitchen) -> CookPlan:
     """
     pan, kpa = cooked_part(recipe), kitchen.pressure_kpa
     sea_level_c = SEA_LEVEL_TARGET_C[recipe.family]
-    now = boil(pan, kpa)
-    target_c = same_solids_c(sea_level_c, kpa, boiling_solutes(pan))
-    return CookPlan(now=now, cooked=cook_to(pan, target_c, kpa), sea_level_c=sea_level_c)
+    return CookPlan(now=boil(pan, kpa), cooked=cook_to_same_solids(pan, sea_level_c, kpa), sea_level_c=sea_level_c)
 
 
 def plan_or_none(recipe: Recipe, kitchen: Kitchen) -> CookPlan | None:

@@ -7,7 +7,7 @@ from typing import Any
 from sqlalchemy.orm import Session
 
 from hearth_bowl.core.boiling import Boiling, Cooked, boil, cook_to, cook_until_lost
-from hearth_bowl.core.cooking import cooked_part
+from hearth_bowl.core.cooking import cook_to_same_solids, cooked_part
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.sugar_stages import thermometer
 from hearth_bowl.formats.recipe_file import recipe_from
@@ -23,20 +23,33 @@ class Cooking:
     dial_c: float | None
 
 
-def cook(session: Session, record: Mapping[str, Any], to_c: float | None, lost_g: float | None) -> Cooking:
+def cook(
+    session: Session,
+    record: Mapping[str, Any],
+    to_c: float | None = None,
+    lost_g: float | None = None,
+    sea_level_c: float | None = None,
+) -> Cooking:
     """Return what is left of a recipe's boiled part in the person's own kitchen.
 
-    :raises BadInput: below `recipe`; at `to_c` or `lost_g`: neither or both, or one that cannot be.
+    One of: the end temperature here, the mass lost, or the end temperature that a recipe gives for sea level.
+
+    :raises BadInput: below `recipe`; at `to_c`, `lost_g` or `sea_level_c`: none or several, or one that cannot be.
     """
     try:
         pan = cooked_part(recipe_from(record))
     except BadInput as problem:
         raise problem.under("recipe") from None
-    if (to_c is None) == (lost_g is None):
-        raise BadInput(("to_c",), "a temperature or a mass lost is needed", "one of the two", "missing")
+    if sum(value is not None for value in (to_c, lost_g, sea_level_c)) != 1:
+        raise BadInput(("to_c",), "a temperature or a mass lost is needed", "one of them", "missing")
     kitchen = get_settings(session).kitchen
     kpa = kitchen.pressure_kpa
-    cooked = cook_to(pan, to_c, kpa) if to_c is not None else cook_until_lost(pan, lost_g or 0.0, kpa)
+    if lost_g is not None:
+        cooked = cook_until_lost(pan, lost_g, kpa)
+    elif sea_level_c is not None:
+        cooked = cook_to_same_solids(pan, sea_level_c, kpa)
+    else:
+        cooked = cook_to(pan, to_c or 0.0, kpa)
     reading = kitchen.thermometer_in_boiling_water_c
     dial_c = None if reading is None else thermometer(reading, kpa).on_dial(cooked.to_c)
     return Cooking(now=boil(pan, kpa), cooked=cooked, dial_c=dial_c)

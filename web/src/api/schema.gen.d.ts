@@ -632,7 +632,7 @@ export interface components {
         };
         /**
          * CookIn
-         * @description A recipe, and an end temperature [°C] or the mass that the pan has lost [g].
+         * @description A recipe, and one end: a temperature here [°C], the mass lost [g], or what a recipe says for sea level [°C].
          */
         CookIn: {
             /**
@@ -641,6 +641,11 @@ export interface components {
              */
             lost_g?: number | null;
             recipe: components["schemas"]["RecipeIn"];
+            /**
+             * Sea Level C
+             * @default null
+             */
+            sea_level_c?: number | null;
             /**
              * To C
              * @default null

@@ -8,53 +8,42 @@ import { numberIn } from "./words";
 /** Families that are cooked down: what is left by an end temperature, or by what the pan has lost. */
 export const COOKED = new Set(["boiled-fudge", "simmered-fudge"]);
 
+type End = "sea_level_c" | "to_c" | "lost_g";
+
 /** Cook: type where it ends, or what the scale says is gone, and read what is left. */
 export function Cook({ recipe, units }: { recipe: Recipe; units: Units }) {
-  const [to, setTo] = useState("");
-  const [lost, setLost] = useState("");
-  const toC = inCelsius(to, units);
-  const lostG = numberIn(lost);
-  const asked = toC !== undefined || lostG !== undefined;
+  const [typed, setTyped] = useState<{ end: End; text: string }>({ end: "sea_level_c", text: "" });
+  const value = typed.end === "lost_g" ? numberIn(typed.text) : inCelsius(typed.text, units);
+  const asked = value !== undefined;
   const { data, error } = useQuery({
-    queryKey: ["cook", recipe, toC, lostG],
+    queryKey: ["cook", recipe, typed.end, value],
     enabled: asked,
     retry: false,
     queryFn: ({ signal }) =>
-      dataOf(
-        client.POST("/api/cook", {
-          body: { recipe, to_c: toC, lost_g: toC === undefined ? lostG : undefined },
-          signal,
-        }),
-      ),
+      dataOf(client.POST("/api/cook", { body: { recipe, [typed.end]: value }, signal })),
   });
   const problem = error instanceof ApiError ? error.problem.errors[0] : null;
-  const at = (name: string) =>
-    problem?.path.includes(name) ? `${problem.message}: ${problem.allowed}` : null;
+  const degrees = units.temperature === "F" ? "°F" : "°C";
   return (
-    <div className="grid grid-cols-[150px_170px_1fr] items-start gap-4 max-md:grid-cols-2">
-      <TextField
-        label={`Cooked to, ${units.temperature === "F" ? "°F" : "°C"}`}
-        inputMode="decimal"
-        autoComplete="off"
-        value={to}
-        problem={at("to_c")}
-        onChange={(event) => {
-          setTo(event.target.value);
-          setLost("");
-        }}
-      />
-      <TextField
-        label="or the pan has lost, g"
-        inputMode="decimal"
-        autoComplete="off"
-        value={lost}
-        problem={at("lost_g")}
-        onChange={(event) => {
-          setLost(event.target.value);
-          setTo("");
-        }}
-      />
-      <p aria-live="polite" className="pt-5 max-md:col-span-2 max-md:pt-0">
+    <div className="grid grid-cols-3 items-start gap-x-4 gap-y-1 max-md:grid-cols-1">
+      {(
+        [
+          ["sea_level_c", `The recipe says, ${degrees}`],
+          ["to_c", `or cooked here to, ${degrees}`],
+          ["lost_g", "or the pan has lost, g"],
+        ] as const
+      ).map(([end, label]) => (
+        <TextField
+          key={end}
+          label={label}
+          inputMode="decimal"
+          autoComplete="off"
+          value={typed.end === end ? typed.text : ""}
+          problem={problem?.path.includes(end) ? `${problem.message}: ${problem.allowed}` : null}
+          onChange={(event) => setTyped({ end, text: event.target.value })}
+        />
+      ))}
+      <p aria-live="polite" className="col-span-full min-h-11">
         {data && asked && !error ? (
           <>
             <strong>{data.cooked.water_left_pct.toFixed(1)} % water</strong> is left (±1.5),{" "}
@@ -64,7 +53,7 @@ export function Cook({ recipe, units }: { recipe: Recipe; units: Units }) {
             {Math.round(data.cooked.evaporated_g)} g gone.
           </>
         ) : (
-          <span className="text-ash">Type where it ends, or weigh the pan: water lost is mass lost.</span>
+          <span className="text-ash">A recipe means sea level; water lost is mass lost: weigh the pan.</span>
         )}
       </p>
     </div>
