@@ -1,0 +1,72 @@
+"""Upgrades keep what people had: an older file's recipes, versions and settings survive the newer tables."""
+
+import sqlite3
+import tempfile
+import unittest
+from contextlib import closing
+from datetime import UTC, datetime
+from pathlib import Path
+
+from alembic import command
+
+from hearth_bowl.service import larder, recipes
+from hearth_bowl.service.settings import get_settings
+from hearth_bowl.store.db import Database
+from hearth_bowl.store.migrate import alembic_config, migrate
+from tests.kitchen import recipe_record
+
+NOW = datetime(2026, 8, 1, 18, 0, tzinfo=UTC)
+
+
+class Upgrade(unittest.TestCase):
+    def setUp(self) -> None:
+        folder = tempfile.TemporaryDirectory()
+        self.addCleanup(folder.cleanup)
+        self.path = Path(folder.name) / "old.sqlite3"
+
+    def test_rows_of_the_first_tables_survive_and_take_the_usual_new_values(self) -> None:
+        command.upgrade(alembic_config(self.path), "0001")
+        with closing(sqlite3.connect(self.path)) as old:
+            old.execute(
+                "INSERT INTO recipe (id, name, family, use, steps, revision, created_at, changed_at) "
+                "VALUES (1, 'Old truffles', 'cream-ganache', 'roll', '[]', 3, '2026-08-01', '2026-08-01')"
+            )
+            for position, (key, grams) in enumerate((("cream35", 100), ("dark60", 200))):
+                old.execute(
+                    "INSERT INTO recipe_line (recipe_id, position, ingredient_key, amount, unit, measure, stage, "
+                    "pinned) VALUES (1, ?, ?, ?, 'g', 'metric', '', 0)",
+                    (position, key, grams),
+                )
+            old.execute(
+                "INSERT INTO settings (id, mass_unit, temperature_unit, measure, kitchen_c, altitude_m) "
+                "VALUES (1, 'oz', 'F', 'us', 23.5, 340)"
+            )
+            old.commit()
+        migrate(self.path)
+        database = Database(self.path)
+        self.addCleanup(database.close)
+        with database.reading() as session:
+            stored = recipes.get_recipe(session, 1)
+            settings = get_settings(session)
+        self.assertEqual(stored.revision, 3)
+        self.assertEqual([line["amount"] for line in stored.recipe["lines"]], [100, 200])
+        self.assertEqual([line["proposed"] for line in stored.recipe["lines"]], [False, False])
+        self.assertEqual((settings.mass_unit, settings.kitchen_c, settings.scale_step_g), ("oz", 23.5, 1.0))
+        self.assertIsNone(settings.thermometer_in_boiling_water_c)
+
+    def test_going_back_and_forth_loses_no_recipe(self) -> None:
+        migrate(self.path)
+        database = Database(self.path)
+        with database.writing() as session:
+            made = recipes.create_recipe(session, recipe_record(), NOW)
+            recipes.keep_version(session, made.id, "first", NOW)
+            larder.save_item(session, label="dark60", pack_g=1000.0, price=14.0)
+        database.close()
+        command.downgrade(alembic_config(self.path), "0001")
+        migrate(self.path)
+        database = Database(self.path)
+        self.addCleanup(database.close)
+        with database.reading() as session:
+            self.assertEqual(recipes.get_recipe(session, made.id).recipe["name"], "Rye-malt truffle centres")
+            self.assertEqual(len(recipes.list_versions(session, made.id)), 1)
+            self.assertEqual(larder.list_larder(session), [])
