@@ -164,7 +164,7 @@ class Families(PageCase):
         page.get_by_label("The recipe says, °C").fill("114")
         expect(page.get_by_text("come out at 112.8 °C")).to_be_visible()
         page.get_by_label("or the pan has lost, g").fill("198")
-        expect(page.get_by_text("12.5 % water")).to_be_visible()
+        expect(page.get_by_text("12.5 % water", exact=True)).to_be_visible()
         page.get_by_label("or cooked here to, °C").fill("90")
         expect(page.get_by_text("90 °C is out of range")).to_be_visible()
         self.assertEqual(self.violations(), [])

@@ -8,6 +8,7 @@ import { Notice } from "../../app/Notice";
 import { Rim } from "../../app/Rim";
 import { Button } from "../../ui/Button";
 import { useUnits } from "../../units/units";
+import { rememberBefore } from "../formula";
 import { AskForm } from "./AskForm";
 import { type Asked, askFor, USUAL } from "./ask";
 import { Account, FitSentence, ToWeigh } from "./Outcome";
@@ -63,6 +64,7 @@ function FitBench({ stored, vessels }: BenchProps) {
       );
     },
     onSuccess: (answer) => {
+      rememberBefore(id, recipe);
       queries.setQueryData(recipeQueries.one(id).queryKey, answer);
       navigate(`/recipes/${id}/formula`);
     },

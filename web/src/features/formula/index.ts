@@ -1,1 +1,2 @@
 export { FormulaPage } from "./FormulaPage";
+export { rememberBefore } from "./story";

@@ -10,6 +10,11 @@ export function rememberBench(id: number, bench: Bench): void {
   benches.set(id, bench);
 }
 
+/** Remember a recipe as it is before another place changes it, so that the bench can undo that change. */
+export function rememberBefore(id: number, recipe: Recipe): void {
+  if (!benches.has(id)) benches.set(id, { last: recipe, history: { past: [], future: [] } });
+}
+
 /** What can be undone on a recipe; a change made elsewhere meanwhile is one more step. */
 export function storyOf(id: number, stored: Recipe): History {
   const bench = benches.get(id);
