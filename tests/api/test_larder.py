@@ -95,6 +95,13 @@ class Moves(AppCase):
         bench = self.client.post("/api/formula", json={"recipe": again}).get_json()["recipe"]
         self.assertEqual([line["proposed"] for line in bench["lines"]], [False, False])
 
+    def test_the_way_of_making_it_is_kept_and_belongs_to_its_family(self) -> None:
+        body = {"recipe": recipe_record(method="into-melted")}
+        stored = self.client.post("/api/recipes", json=body).get_json()
+        self.assertEqual(self.client.get(f"/api/recipes/{stored['id']}").get_json()["recipe"]["method"], "into-melted")
+        problem = self.refused("POST", "/api/recipes", 422, json={"recipe": recipe_record(method="by-degrees")})
+        self.assertEqual(problem["errors"][0]["path"], ["body", "recipe", "method"])
+
     def test_a_tin_is_taken_as_it_is_sold_where_its_spoons_are_meant(self) -> None:
         line = {"ingredient": "condensed_sweet", "amount": 1, "typed": "1 tin", "measure": "au"}
         body = {"recipe": recipe_record(lines=[line, {"ingredient": "dark60", "amount": 1, "typed": "2 bars"}])}

@@ -137,6 +137,17 @@ class Larder(PageCase):
 
 
 class Families(PageCase):
+    def test_a_school_is_chosen_with_its_trade_off(self) -> None:
+        page = self.open("/recipes/1/formula")
+        page.get_by_role("button", name="change").click()
+        expect(page.get_by_role("radio", name="Pour over and wait.")).to_be_checked()
+        page.get_by_role("radio", name="Cream into melted chocolate. The surest emulsion").check()
+        page.keyboard.press("Escape")
+        self.saved()
+        page.reload()
+        page.get_by_role("button", name="change").click()
+        expect(page.get_by_role("radio", name="Cream into melted chocolate.")).to_be_checked()
+
     def test_one_tin_for_two_layers(self) -> None:
         page = self.open("/recipes/1/formula")
         page.get_by_role("button", name="Recipes").click()

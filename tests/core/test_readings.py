@@ -83,6 +83,17 @@ class Texture(unittest.TestCase):
         self.assertIn("A guide for home use", keeps.words)
 
 
+class Shares(unittest.TestCase):
+    def test_nut_to_sugar_binder_to_dry_and_yolk(self) -> None:
+        praline = codes(formula(recipe("nut-paste", praline_5050=200), 20))["nut-to-sugar"]
+        self.assertAlmostEqual(float(praline.shown.split()[0]), 48 / 52, delta=0.01)
+        crumbs = codes(formula(recipe("soft-cheese", biscuit_crumbs=300, cream_cheese=120), 20))["binder-to-dry"]
+        self.assertEqual(crumbs.shown, "0.40 to 1")
+        yolk = codes(formula(recipe(dark60=200, cream35=160, egg_yolk=40), 20))
+        self.assertEqual(yolk["yolk"].shown, "10 %")
+        self.assertIn("raw-egg", yolk)
+
+
 class Money(unittest.TestCase):
     def test_no_prices_no_cost_and_some_prices_a_floor(self) -> None:
         self.assertNotIn("cost", codes(formula(recipe(**R1), 20)))

@@ -33,6 +33,7 @@ class FamilyOut(Outgoing):
     stages: list[str]
     uses: list[str]
     methods: list[Method]
+    also: list[Method]
     rule: str
 
 
@@ -71,6 +72,7 @@ def get_library() -> LibraryOut:
                 stages=list(FAMILY[key].stages),
                 uses=list(FAMILY[key].uses),
                 methods=list(FAMILY[key].methods),
+                also=list(FAMILY[key].also),
                 rule=FAMILY[key].rule,
             )
             for key, name in FAMILIES.items()

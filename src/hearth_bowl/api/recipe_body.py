@@ -51,6 +51,7 @@ class RecipeIn(Incoming):
     use: str | None = None
     lines: Annotated[list[LineIn], Field(min_length=1, max_length=MAX_LINES)]
     steps: list[Any] = Field(default_factory=list)
+    method: str | None = None
 
 
 class OwnIngredientOut(Outgoing):
@@ -95,6 +96,7 @@ class RecipeOut(Outgoing):
     use: str | None
     lines: list[LineOut]
     steps: list[Any]
+    method: str | None = None
 
 
 def record_of(recipe: RecipeIn) -> dict[str, Any]:

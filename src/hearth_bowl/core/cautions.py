@@ -64,8 +64,8 @@ def cautions(recipe: Recipe, mixture: Mixture) -> tuple[Caution, ...]:
     keys = {line.ingredient.key for line, _ in recipe.weighed}
     if "honey" in keys:
         found.append(Caution(code="honey-infants", message="Contains honey: not for infants under one year."))
-    if "egg_white" in keys:
-        found.append(Caution(code="raw-egg", message="Raw egg white: prefer pasteurised, and keep it in the fridge."))
+    if keys & {"egg_white", "egg_yolk"}:
+        found.append(Caution(code="raw-egg", message="Raw egg: prefer pasteurised, and keep it in the fridge."))
     if any(word in line.stage for line, _ in recipe.weighed for word in ("boil", "simmer")):
         found.append(
             Caution(

@@ -24,6 +24,8 @@ class Family:
     uses: tuple[str, ...]
     methods: tuple[Method, ...]
     rule: str
+    also: tuple[Method, ...] = ()
+    """Where good cooks differ besides, to be done with any of the methods."""
 
 
 POUR_OVER: Final = Method(
@@ -85,7 +87,8 @@ FAMILY: Final[Mapping[str, Family]] = MappingProxyType(
         "cream-ganache": Family(
             stages=("warm", "pour-over", "stir-in-cool", "fold-in", "late"),
             uses=("pour", "glaze", "dollop", "pipe", "fill-shell", "coat-cake", "roll", "cut"),
-            methods=(POUR_OVER, MELT_TOGETHER, INTO_MELTED, IN_THE_PAN, SCALD, FULL_BOIL, BUTTER_LATE, BUTTER_EARLY),
+            methods=(POUR_OVER, MELT_TOGETHER, INTO_MELTED, IN_THE_PAN),
+            also=(SCALD, FULL_BOIL, BUTTER_LATE, BUTTER_EARLY),
             rule="The ratio for its use, and 35 to 45 °C while it comes together.",
         ),
         "whipped-ganache": Family(

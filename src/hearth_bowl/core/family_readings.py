@@ -28,7 +28,7 @@ SYRUPS: Final = frozenset({"glucose_syrup40", "glucose_syrup60", "corn_syrup_lig
 def family_readings(recipe: Recipe, kitchen: Kitchen, at_c: float = STORED_C) -> Sequence[Reading]:
     """Return what is particular to a recipe's family, kept at `at_c`; nothing for most."""
     maker = MAKERS.get(recipe.family)
-    return maker(recipe, kitchen, at_c) if maker is not None else ()
+    return (*_yolk(recipe), *(maker(recipe, kitchen, at_c) if maker is not None else ()))
 
 
 def _boil(recipe: Recipe, kitchen: Kitchen, _at_c: float) -> Sequence[Reading]:
@@ -191,6 +191,43 @@ def _nut_to_sugar(recipe: Recipe, _kitchen: Kitchen, _at_c: float) -> Sequence[R
     )
 
 
+def _binder_to_dry(recipe: Recipe, _kitchen: Kitchen, _at_c: float) -> Sequence[Reading]:
+    binder_g = dry_g = 0.0
+    for line, grams in recipe.weighed:
+        if line.ingredient.density_is_bulk:
+            dry_g += grams
+        elif line.ingredient.kind not in CHOCOLATE_KINDS:
+            binder_g += grams
+    if not binder_g or not dry_g:
+        return ()
+    return (
+        Reading(
+            code="binder-to-dry",
+            title="Binder to dry",
+            shown=f"{binder_g / dry_g:.2f} to 1",
+            unit="what binds, to crumbs or flakes",
+            words="About 0.4 to 1 holds crumbs with soft cheese, 1 to 1 coconut with condensed milk.",
+            state=QUIET,
+        ),
+    )
+
+
+def _yolk(recipe: Recipe) -> Sequence[Reading]:
+    yolk_g = sum(grams for line, grams in recipe.weighed if line.ingredient.key == "egg_yolk")
+    if not yolk_g:
+        return ()
+    return (
+        Reading(
+            code="yolk",
+            title="Egg yolk",
+            shown=f"{100 * yolk_g / recipe.mass_g:.0f} %",
+            unit="of the bowl",
+            words="It thickens from 78 °C and curdles above 84 °C; under that it is raw.",
+            state=LOOK,
+        ),
+    )
+
+
 def _sugar_share(composition_pct: Mapping[str, float]) -> float:
     return sum(composition_pct[name] for name in SUGARS) / 100
 
@@ -206,6 +243,8 @@ MAKERS: Final[Mapping[str, Callable[[Recipe, Kitchen, float], Sequence[Reading]]
         "fondant": _invertase,
         "whipped-ganache": _true_ratio,
         "modelling": _modelling,
+        "filling": _binder_to_dry,
+        "soft-cheese": _binder_to_dry,
         "nut-paste": _nut_to_sugar,
         "marzipan": _nut_to_sugar,
     }

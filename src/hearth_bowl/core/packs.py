@@ -41,8 +41,10 @@ PACKS: Final[Mapping[str, Mapping[str, Pack]]] = MappingProxyType(
 """Net weights as usually printed: source pack-labels. A 300 ml and a 397 g tin of condensed milk are the same tin."""
 BARS_G: Final = MappingProxyType({"metric": 100.0, "imperial": 100.0, "us": 113.4, "au": 180.0})
 """A bar of chocolate for cooking; the wrapper wins."""
-PIECES_G: Final = MappingProxyType({"egg_white": 35.0, "citrus_zest": 6.0, "marshmallows": 7.0, "dates": 8.0})
-"""One egg white, the zest of one fruit, one marshmallow, one date: usual sizes, ±15 %."""
+PIECES_G: Final = MappingProxyType(
+    {"egg_white": 35.0, "egg_yolk": 18.0, "citrus_zest": 6.0, "marshmallows": 7.0, "dates": 8.0}
+)
+"""One egg white or yolk, the zest of one fruit, one marshmallow, one date: usual sizes, ±15 %."""
 SAME_TIN: Final = 0.03
 """Tins whose net weights differ by less are the same tin: nothing is rescaled."""
 

@@ -93,6 +93,8 @@ class Recipe:
     use: str | None
     lines: tuple[Line, ...]
     amounts_g: tuple[float, ...]
+    method: str | None = None
+    """The way of making it that the cook chose among the family's."""
     steps: tuple[object, ...] = ()
     """How it is made, as the file has it: carried along, read by no rule of the core."""
 
@@ -130,7 +132,13 @@ def check_name(name: str, field: str = "name") -> str:
 
 
 def checked_recipe(
-    *, name: str, family: str, use: str | None, lines: Sequence[Line], steps: Sequence[object] = ()
+    *,
+    name: str,
+    family: str,
+    use: str | None,
+    lines: Sequence[Line],
+    steps: Sequence[object] = (),
+    method: str | None = None,
 ) -> Recipe:
     """Return the recipe with every amount weighed.
 
@@ -158,6 +166,7 @@ def checked_recipe(
         lines=tuple(lines),
         amounts_g=tuple(amounts_g),
         steps=tuple(steps),
+        method=method,
     )
 
 

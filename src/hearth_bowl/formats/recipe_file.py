@@ -4,6 +4,7 @@ from collections.abc import Mapping
 from typing import Any, Final
 
 from hearth_bowl.core.errors import BadInput
+from hearth_bowl.core.families import FAMILY
 from hearth_bowl.core.ingredient import DEFAULT_HIGHER_MOLAR_MASS_G_PER_MOL, Ingredient, own_ingredient
 from hearth_bowl.core.library import find
 from hearth_bowl.core.recipe import MAX_LINES, Line, Recipe, check_name, checked_recipe
@@ -45,7 +46,19 @@ def recipe_from(record: Mapping[str, Any]) -> Recipe:
         use=text_or_none(record, "use"),
         lines=[_line_at(position, line) for position, line in enumerate(lines)],
         steps=steps,
+        method=_method(record),
     )
+
+
+def _method(record: Mapping[str, Any]) -> str | None:
+    method = text_or_none(record, "method")
+    family = FAMILY.get(text(record, "family", "filling"))
+    known = [way.key for way in family.methods] if family is not None else []
+    if method is not None and family is not None and method not in known:
+        raise BadInput(
+            ("method",), f"unknown way {method[:40]!r} for its family", "one of " + ", ".join(known), "unknown"
+        )
+    return method
 
 
 def _line_at(position: int, record: object) -> Line:
@@ -116,6 +129,7 @@ def recipe_record(recipe: Recipe) -> dict[str, Any]:
         "use": recipe.use,
         "lines": [line_record(line) for line in recipe.lines],
         "steps": list(recipe.steps),
+        **({"method": recipe.method} if recipe.method else {}),
     }
 
 

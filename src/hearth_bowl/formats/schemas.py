@@ -3,6 +3,7 @@
 from typing import Any, Final
 
 from hearth_bowl.core.components import COMPONENTS, FAT_KINDS
+from hearth_bowl.core.families import FAMILY
 from hearth_bowl.core.ingredient import ALLERGENS, KINDS
 from hearth_bowl.core.library import LIBRARY
 from hearth_bowl.core.measures import MAX_AMOUNT, MEASURES_ML, UNITS
@@ -30,6 +31,7 @@ def recipe_schema() -> dict[str, Any]:
             "use": {"enum": [*AIMED_INDEX, None]},
             "lines": {"type": "array", "minItems": 1, "maxItems": MAX_LINES, "items": _line()},
             "steps": {"type": "array"},
+            "method": {"enum": [*sorted({way.key for family in FAMILY.values() for way in family.methods}), None]},
         },
     }
 

@@ -74,6 +74,7 @@ def create_recipe(session: Session, record: Mapping[str, Any], now: datetime) ->
         family=recipe.family,
         use=recipe.use,
         steps=_dumped(recipe.steps),
+        method=recipe.method,
         revision=1,
         created_at=now,
         changed_at=now,
@@ -98,6 +99,7 @@ def save_recipe(
     if row.revision != revision:
         raise ChangedMeanwhile(row.revision)
     row.name, row.family, row.use, row.steps = recipe.name, recipe.family, recipe.use, _dumped(recipe.steps)
+    row.method = recipe.method
     row.revision, row.changed_at = revision + 1, now
     _write_lines(session, row.id, recipe)
     session.flush()
@@ -210,6 +212,7 @@ def _stored(row: RecipeRow) -> StoredRecipe:
         "use": row.use,
         "lines": lines,
         "steps": json.loads(row.steps),
+        "method": row.method,
     }
     return StoredRecipe(id=row.id, revision=row.revision, changed_at=row.changed_at, recipe=record)
 

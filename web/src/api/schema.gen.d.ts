@@ -685,6 +685,8 @@ export interface components {
          * @description A family of recipes: its stages in order, what it is made for, the ways of making it, and what decides.
          */
         FamilyOut: {
+            /** Also */
+            also: components["schemas"]["Method"][];
             /** Key */
             key: string;
             /** Methods */
@@ -1475,6 +1477,11 @@ export interface components {
             format?: string;
             /** Lines */
             lines: components["schemas"]["LineIn"][];
+            /**
+             * Method
+             * @default null
+             */
+            method?: string | null;
             /** Name */
             name: string;
             /** Steps */
@@ -1528,6 +1535,11 @@ export interface components {
             format: string;
             /** Lines */
             lines: components["schemas"]["LineOut"][];
+            /**
+             * Method
+             * @default null
+             */
+            method: string | null;
             /** Name */
             name: string;
             /** Steps */

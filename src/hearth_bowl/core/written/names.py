@@ -88,6 +88,7 @@ NAMES: Final[tuple[tuple[str, str, str], ...]] = (
     ("coffee", "coffee_brewed", ""),
     ("rum|whisky|whiskey|brandy|cognac|bourbon|vodka|gin|kirsch|spirit", "spirit40", ""),
     ("vanilla", "vanilla_extract", ""),
+    ("egg yolk|egg yolks|yolk|yolks", "egg_yolk", ""),
     ("egg white|egg whites", "egg_white", ""),
     ("salt", "salt", ""),
     ("lecithin", "lecithin", ""),

@@ -18,6 +18,7 @@ class RecipeRow(Base):
     family: Mapped[str]
     use: Mapped[str | None]
     steps: Mapped[str]
+    method: Mapped[str | None]
     revision: Mapped[int]
     created_at: Mapped[datetime]
     changed_at: Mapped[datetime]

@@ -44,7 +44,7 @@ export function RecipeTitle({ id, state, library }: Props) {
           <Choice
             label="Family"
             value={recipe.family}
-            onChange={(event) => state.change({ ...recipe, family: event.target.value })}
+            onChange={(event) => state.change({ ...recipe, family: event.target.value, method: null })}
           >
             {library?.families.map((row) => (
               <option key={row.key} value={row.key}>
@@ -65,28 +65,51 @@ export function RecipeTitle({ id, state, library }: Props) {
             ))}
           </Choice>
           {recipe.family === "condensed-milk-fudge" && <TwoLayers id={id} state={state} />}
-          <Ways family={library?.families.find((row) => row.key === recipe.family)} />
+          <Ways
+            family={library?.families.find((row) => row.key === recipe.family)}
+            chosen={recipe.method ?? null}
+            onChoose={(method) => state.change({ ...recipe, method })}
+          />
         </div>
       </Popover>
     </div>
   );
 }
 
-/** What decides in a family, and the ways of making it with their trade-offs. */
-function Ways({ family }: { family: Schemas["FamilyOut"] | undefined }) {
+type WaysProps = {
+  family: Schemas["FamilyOut"] | undefined;
+  chosen: string | null;
+  onChoose: (method: string) => void;
+};
+
+/** What decides in a family, and the ways of making it with their trade-offs, to choose from. */
+function Ways({ family, chosen, onChoose }: WaysProps) {
   if (!family) return null;
   return (
-    <div className="text-[14px]">
+    <fieldset className="text-[14px]">
+      <legend className="font-bold">How you make it</legend>
       <p>{family.rule}</p>
-      <dl className="mt-2 grid gap-1.5">
-        {family.methods.map((method) => (
-          <div key={method.key}>
-            <dt className="font-bold">{method.name}</dt>
-            <dd>{method.trade_off}</dd>
-          </div>
-        ))}
-      </dl>
-    </div>
+      {family.methods.map((method) => (
+        <label key={method.key} className="mt-1 flex min-h-11 cursor-pointer gap-2">
+          <input
+            type="radio"
+            name="method"
+            className="mt-1 size-4 shrink-0 accent-rim"
+            checked={(chosen ?? family.methods[0]?.key) === method.key}
+            onChange={() => onChoose(method.key)}
+          />
+          <span>
+            <strong>{method.name}.</strong> {method.trade_off}
+          </span>
+        </label>
+      ))}
+      {family.also.length > 0 && <p className="mt-2 font-bold">With any of them</p>}
+      {family.also.map((method) => (
+        <p key={method.key} className="mt-1">
+          <strong>{method.name}.</strong> {method.trade_off}
+        </p>
+      ))}
+    </fieldset>
   );
 }
 

@@ -26,6 +26,8 @@ def upgrade() -> None:
         sa.PrimaryKeyConstraint("id", name=op.f("pk_larder_item")),
         sa.UniqueConstraint("label", name=op.f("uq_larder_item_label")),
     )
+    with op.batch_alter_table("recipe") as batch:
+        batch.add_column(sa.Column("method", sa.String(), nullable=True))
     with op.batch_alter_table("recipe_line") as batch:
         batch.add_column(sa.Column("proposed", sa.Boolean(), nullable=False, server_default=sa.false()))
     with op.batch_alter_table("settings") as batch:
@@ -40,6 +42,8 @@ def downgrade() -> None:
         batch.drop_column("scale_most_g")
         batch.drop_column("scale_step_g")
         batch.drop_column("thermometer_in_boiling_water_c")
+    with op.batch_alter_table("recipe") as batch:
+        batch.drop_column("method")
     with op.batch_alter_table("recipe_line") as batch:
         batch.drop_column("proposed")
     op.drop_table("larder_item")
