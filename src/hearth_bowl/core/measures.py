@@ -41,10 +41,10 @@ def unit_g(
     :param pack_g, piece_g: what a tin or bar, or a piece, weighs, when the ingredient does not say.
     :raises BadInput: at `unit` or `measure`: unknown, or a tin, bar, piece or stick without a weight.
     """
-    if unit in MASS_UNITS_G:
-        return MASS_UNITS_G[unit]
     if measure not in MEASURES_ML:
         raise BadInput(("measure",), f"unknown measure {measure!r}", "one of " + ", ".join(MEASURES_ML), "unknown")
+    if unit in MASS_UNITS_G:
+        return MASS_UNITS_G[unit]
     spoon = ingredient.spoon_g_per_ml
     poured = spoon if ingredient.density_is_bulk else ingredient.density_g_per_ml
     if unit in POURED_UNITS_ML:
