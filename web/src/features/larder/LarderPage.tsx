@@ -117,7 +117,9 @@ function Csv() {
           }}
         />
       </label>
-      {take.data && <p role="status">{take.data.taken} rows taken.</p>}
+      {take.data && (
+        <p role="status">{take.data.taken === 1 ? "One row" : `${take.data.taken} rows`} taken.</p>
+      )}
       {take.error && (
         <p role="alert" className="text-copper">
           Nothing was taken. {take.error.message}
