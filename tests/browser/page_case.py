@@ -48,7 +48,7 @@ class PageCase(unittest.TestCase):
         return page
 
     def _heard(self, message: ConsoleMessage) -> None:
-        expected = ("status of 409", "status of 422", "ERR_CONNECTION", "ERR_EMPTY_RESPONSE")
+        expected = ("status of 409", "status of 422", "ERR_CONNECTION", "ERR_EMPTY_RESPONSE", "ERR_CONTENT_LENGTH")
         if message.type in ("error", "warning") and not any(words in message.text for words in expected):
             self.said.append(message.text)
 

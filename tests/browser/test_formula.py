@@ -161,7 +161,8 @@ class Saving(PageCase):
 
     def test_a_lost_server_is_said_and_the_change_saved_when_it_is_back(self) -> None:
         self.open("/recipes/1/formula")
-        self.saved()
+        expect(self.amount(DARK)).to_have_value("390 g")
+        self.page.wait_for_load_state("networkidle")
         self.server.kill()
         self.amount(DARK).press("ArrowUp")
         expect(self.page.get_by_role("alert")).to_contain_text("does not answer")
