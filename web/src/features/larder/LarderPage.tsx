@@ -54,7 +54,7 @@ function Table({ items, chosen, onChoose }: TableProps) {
           <th className="font-normal">Ingredient</th>
           <th className="text-right font-normal">Pack</th>
           <th className="text-right font-normal">Price</th>
-          <th className="text-right font-normal">100 g cost</th>
+          <th className="text-right font-normal max-sm:hidden">100 g cost</th>
           <th className="text-right font-normal">In the house</th>
         </tr>
       </thead>
@@ -72,14 +72,18 @@ function Table({ items, chosen, onChoose }: TableProps) {
                 {item.ingredient && <span className="text-[13px] text-ash"> your own</span>}
               </button>
             </th>
-            <td className="text-right">{item.pack_g === null ? "–" : `${figure(item.pack_g)} g`}</td>
-            <td className="text-right">{item.price === null ? "–" : item.price.toFixed(2)}</td>
-            <td className="text-right">
+            <td className="whitespace-nowrap pl-2 text-right">
+              {item.pack_g === null ? "–" : `${figure(item.pack_g)} g`}
+            </td>
+            <td className="whitespace-nowrap pl-2 text-right">
+              {item.price === null ? "–" : item.price.toFixed(2)}
+            </td>
+            <td className="whitespace-nowrap pl-2 text-right max-sm:hidden">
               {item.price === null || item.pack_g === null
                 ? "–"
                 : ((100 * item.price) / item.pack_g).toFixed(2)}
             </td>
-            <td className="text-right font-bold">
+            <td className="whitespace-nowrap pl-2 text-right font-bold">
               {item.in_house_g === null ? "–" : `${figure(item.in_house_g)} g`}
             </td>
           </tr>
