@@ -104,6 +104,9 @@ class Larder(PageCase):
     def test_a_pack_is_put_in_changed_and_taken_out(self) -> None:
         page = self.open("/larder")
         page.get_by_label("Ingredient", exact=True).select_option("espresso")
+        page.get_by_label("Pack, g").fill("heavy")
+        expect(page.get_by_text("a number is needed here")).to_be_visible()
+        expect(page.get_by_role("button", name="Put it in")).to_be_disabled()
         page.get_by_label("Pack, g").fill("-3")
         page.get_by_role("button", name="Put it in").click()
         expect(page.get_by_text("-3 g is out of range")).to_be_visible()

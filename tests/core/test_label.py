@@ -3,7 +3,7 @@
 import unittest
 
 from hearth_bowl.core.errors import BadInput
-from hearth_bowl.core.label import ROWS, from_label
+from hearth_bowl.core.label import KINDS, PARTS, ROWS, TYPICAL, from_label
 from hearth_bowl.core.library import LIBRARY
 
 
@@ -33,6 +33,10 @@ class FromLabel(unittest.TestCase):
                 for part, pct in LIBRARY[key].composition_pct.items():
                     sigma = found.spread_pct.get(part, 0.0)
                     self.assertAlmostEqual(found.composition_pct[part], pct, delta=max(0.4, 2 * sigma), msg=part)
+
+    def test_every_kind_says_what_its_figures_do_not(self) -> None:
+        self.assertEqual(set(KINDS), set(PARTS))
+        self.assertEqual(set(TYPICAL), set(PARTS))
 
     def test_more_figures_narrow_it(self) -> None:
         whole = label_of("milk33")

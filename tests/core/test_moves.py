@@ -14,7 +14,7 @@ from hearth_bowl.core.only_this_much import only_this_much
 from hearth_bowl.core.packs import PACKS, is_same_tin
 from hearth_bowl.core.recipe import AIMED_INDEX, FAMILIES, Line, checked_recipe
 from hearth_bowl.core.starters import BASES, starter
-from hearth_bowl.core.swap import swap
+from hearth_bowl.core.swap import shelf_of, swap
 from hearth_bowl.core.two_layers import split_tin
 from hearth_bowl.core.weighing import spread_pct
 from tests.kitchen import R1, recipe
@@ -38,6 +38,19 @@ class Swap(unittest.TestCase):
         self.assertTrue([words for words in to_compound.not_kept if "blooms sooner" in words])
         pinned = swap(recipe(pinned="dark60 cream38 honey butter82", **R1), 0, find("white28"), 20)
         self.assertTrue([words for words in pinned.not_kept if "softer" in words])
+
+    def test_what_may_stand_in_for_what(self) -> None:
+        for first, second, alike in (
+            ("dark60", "compound_milk", True),
+            ("cream35", "cream48", True),
+            ("cocoa_butter", "coconut_oil", True),
+            ("spirit40", "liqueur25", True),
+            ("hazelnut_paste", "almond_paste", True),
+            ("honey", "glucose_syrup40", True),
+            ("dark60", "cream35", False),
+            ("honey", "spirit40", False),
+        ):
+            self.assertEqual(shelf_of(find(first)) == shelf_of(find(second)), alike, (first, second))
 
     def test_a_line_that_is_not_there(self) -> None:
         with self.assertRaises(BadInput) as refused:

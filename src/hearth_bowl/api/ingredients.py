@@ -5,8 +5,10 @@ from spectree import Response
 
 from hearth_bowl.api.spec import Outgoing, spec
 from hearth_bowl.core.families import FAMILY, Method
+from hearth_bowl.core.label import KINDS
 from hearth_bowl.core.library import LIBRARY
 from hearth_bowl.core.recipe import AIMED_INDEX, FAMILIES
+from hearth_bowl.core.swap import shelf_of
 
 ingredients = Blueprint("ingredients", __name__, url_prefix="/api/ingredients")
 
@@ -23,6 +25,7 @@ class IngredientOut(Outgoing):
     allergens: list[str]
     allergens_named: list[str]
     spread: str
+    shelf: str
 
 
 class FamilyOut(Outgoing):
@@ -37,6 +40,13 @@ class FamilyOut(Outgoing):
     rule: str
 
 
+class LabelKindOut(Outgoing):
+    """What a wrapper can be of."""
+
+    key: str
+    name: str
+
+
 class LibraryOut(Outgoing):
     """The library, the families and the uses."""
 
@@ -44,6 +54,7 @@ class LibraryOut(Outgoing):
     families: list[FamilyOut]
     uses: list[str]
     aimed_index: dict[str, float | None]
+    label_kinds: list[LabelKindOut]
 
 
 @ingredients.get("")
@@ -62,6 +73,7 @@ def get_library() -> LibraryOut:
                 allergens=list(row.allergens),
                 allergens_named=list(row.allergens_named),
                 spread=row.spread,
+                shelf=shelf_of(row),
             )
             for key, row in LIBRARY.items()
         ],
@@ -79,4 +91,5 @@ def get_library() -> LibraryOut:
         ],
         uses=list(AIMED_INDEX),
         aimed_index=dict(AIMED_INDEX),
+        label_kinds=[LabelKindOut(key=key, name=kind.name) for key, kind in KINDS.items()],
     )

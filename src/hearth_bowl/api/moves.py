@@ -11,7 +11,7 @@ from hearth_bowl.api.recipe_body import OwnIngredientIn, RecipeIn, RecipeOut, re
 from hearth_bowl.api.spec import Incoming, Outgoing, plain, spec
 from hearth_bowl.core.boiling import Boiling, Cooked
 from hearth_bowl.core.compare import Comparison
-from hearth_bowl.core.label import from_label
+from hearth_bowl.core.label import KINDS, from_label
 from hearth_bowl.core.only_this_much import Short
 from hearth_bowl.service import moves as service
 from hearth_bowl.service.cooking import cook
@@ -108,12 +108,23 @@ class LabelIn(Incoming):
     cocoa_pct: float | None = None
 
 
+class LabelIngredientOut(Outgoing):
+    """What the figures do not say of such an ingredient."""
+
+    kind: str
+    density_g_per_ml: float
+    other_fat_kind: str
+    allergens: list[str]
+    allergens_named: list[str]
+
+
 class LabelOut(Outgoing):
     """The composition that fits best, its uncertainty in g per 100 g, and what contradicts what."""
 
     composition_pct: dict[str, float]
     spread_pct: dict[str, float]
     contradictions: list[str]
+    ingredient: LabelIngredientOut
 
 
 @moves.post("/balance")
@@ -220,4 +231,16 @@ def compare_recipes(json: CompareIn) -> CompareOut:
 def read_label(json: LabelIn) -> LabelOut:
     """Work out the composition behind a wrapper's figures."""
     figures = {name: value for name, value in plain(json).items() if name not in ("kind", "fat_kind")}
-    return LabelOut.model_validate(from_label(json.kind, figures, json.fat_kind))
+    found, kind = from_label(json.kind, figures, json.fat_kind), KINDS[json.kind]
+    return LabelOut(
+        composition_pct=found.composition_pct,
+        spread_pct=found.spread_pct,
+        contradictions=list(found.contradictions),
+        ingredient=LabelIngredientOut(
+            kind=kind.kind,
+            density_g_per_ml=kind.density_g_per_ml,
+            other_fat_kind=kind.other_fat_kind or json.fat_kind,
+            allergens=list(kind.allergens),
+            allergens_named=[],
+        ),
+    )

@@ -8,7 +8,6 @@ from hearth_bowl.core.components import COMPONENTS
 from hearth_bowl.core.recipe import Recipe
 
 SHOWN_FROM_PCT = 0.05
-SAME_G = 0.05
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -18,7 +18,6 @@ ACTIVATION_J_PER_MOL: Final = 45_000.0
 SLOWEST, FASTEST = 0.5, 2.0
 """Preparations differ several-fold: half to double is shown."""
 ETHANOL_STOPS_PCT: Final = 40.0
-ADD_BELOW_C: Final = 60.0
 STEP_DAYS: Final = 0.25
 
 

@@ -120,6 +120,42 @@ CONTRADICTS_FROM: Final = 2.5
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
+class LabelKind:
+    """What a wrapper can be of, with what its figures do not say: kind, density and usual allergens (check them)."""
+
+    name: str
+    kind: str
+    density_g_per_ml: float
+    allergens: tuple[str, ...]
+    other_fat_kind: str | None = None
+
+
+KINDS: Final[Mapping[str, LabelKind]] = MappingProxyType(
+    {
+        "dark": LabelKind(name="dark chocolate", kind="chocolate", density_g_per_ml=1.25, allergens=("soya",)),
+        "milk": LabelKind(name="milk chocolate", kind="chocolate", density_g_per_ml=1.26, allergens=("milk", "soya")),
+        "white": LabelKind(name="white chocolate", kind="chocolate", density_g_per_ml=1.25, allergens=("milk", "soya")),
+        "compound": LabelKind(
+            name="compound coating",
+            kind="compound",
+            density_g_per_ml=1.27,
+            allergens=("milk", "soya"),
+            other_fat_kind="lauric",
+        ),
+        "cream": LabelKind(name="cream", kind="cream", density_g_per_ml=1.0, allergens=("milk",)),
+        "condensed-milk": LabelKind(
+            name="condensed milk", kind="condensed-milk", density_g_per_ml=1.3, allergens=("milk",)
+        ),
+        "nut-paste": LabelKind(name="nut paste", kind="other", density_g_per_ml=1.08, allergens=("nuts",)),
+        "spread": LabelKind(
+            name="chocolate or nut spread", kind="other", density_g_per_ml=1.2, allergens=("milk", "nuts", "soya")
+        ),
+    }
+)
+"""Densities as the library's own rows of the kind; allergens usual, the packet wins."""
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
 class FromLabel:
     """A composition that sums to 100, each part's uncertainty in g per 100 g, and what contradicts what."""
 

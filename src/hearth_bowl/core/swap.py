@@ -6,13 +6,33 @@ from typing import Final
 
 from hearth_bowl.core.assess import Assessment, assess
 from hearth_bowl.core.balance import balance
+from hearth_bowl.core.components import FATS, SUGARS
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.ingredient import Ingredient
 from hearth_bowl.core.offers import shown_g
+from hearth_bowl.core.ratios import CHOCOLATE_KINDS
 from hearth_bowl.core.recipe import Recipe
 
 KEPT_WITHIN: Final = 0.15
 """A set index nearer than this is the same to the hand."""
+
+
+def shelf_of(ingredient: Ingredient) -> str:
+    """Return what an ingredient may stand in for: those of one shelf swap for each other. A judgement."""
+    parts = ingredient.composition_pct
+    if ingredient.kind in CHOCOLATE_KINDS:
+        return "chocolate"
+    if ingredient.kind in ("cream", "fruit"):
+        return ingredient.kind
+    if {"nuts", "peanut"} & set(ingredient.allergens):
+        return "nuts"
+    if parts["ethanol"] > 3:
+        return "spirits"
+    if sum(parts[name] for name in FATS) > 75:
+        return "fats"
+    if sum(parts[name] for name in SUGARS) - parts["lactose"] > 55:
+        return "sugars"
+    return ingredient.kind
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -886,6 +886,8 @@ export interface components {
             kind: string;
             /** Name */
             name: string;
+            /** Shelf */
+            shelf: string;
             /** Spread */
             spread: string;
         };
@@ -959,6 +961,32 @@ export interface components {
             sugars?: number | null;
         };
         /**
+         * LabelIngredientOut
+         * @description What the figures do not say of such an ingredient.
+         */
+        LabelIngredientOut: {
+            /** Allergens */
+            allergens: string[];
+            /** Allergens Named */
+            allergens_named: string[];
+            /** Density G Per Ml */
+            density_g_per_ml: number;
+            /** Kind */
+            kind: string;
+            /** Other Fat Kind */
+            other_fat_kind: string;
+        };
+        /**
+         * LabelKindOut
+         * @description What a wrapper can be of.
+         */
+        LabelKindOut: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+        };
+        /**
          * LabelOfItemIn
          * @description Which ingredient to take out.
          */
@@ -977,6 +1005,7 @@ export interface components {
             };
             /** Contradictions */
             contradictions: string[];
+            ingredient: components["schemas"]["LabelIngredientOut"];
             /** Spread Pct */
             spread_pct: {
                 [key: string]: number;
@@ -1102,6 +1131,8 @@ export interface components {
             families: components["schemas"]["FamilyOut"][];
             /** Ingredients */
             ingredients: components["schemas"]["IngredientOut"][];
+            /** Label Kinds */
+            label_kinds: components["schemas"]["LabelKindOut"][];
             /** Uses */
             uses: string[];
         };

@@ -42,3 +42,9 @@ export function inOwnDegrees(text: string, units: Units): string {
     .replace(/(-?\d+(?:\.\d+)?) to (-?\d+(?:\.\d+)?) °C/g, (_, a, b) => `${own(a)} to ${own(b)} °F`)
     .replace(/(-?\d+(?:\.\d+)?) °C/g, (_, c) => `${own(c)} °F`);
 }
+
+/** A figure as typed, a comma or a point in it; undefined where there is none. */
+export function numberIn(text: string): number | undefined {
+  const plain = text.trim().replace(",", ".");
+  return plain === "" || Number.isNaN(Number(plain)) ? undefined : Number(plain);
+}

@@ -2,12 +2,9 @@
 
 from dataclasses import dataclass
 from math import pi
-from typing import Final
 
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.geometry.numbers import MM3_PER_ML, bisect_rising, prismoid_ml
-
-PAN_SHAPES: Final = ("rectangle", "round", "tube", "loaf")
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -1,6 +1,7 @@
 import type { Schemas } from "../../api/client";
 import { Button } from "../../ui/Button";
-import { Choice, TextField } from "../../ui/Field";
+import { Choice } from "../../ui/Field";
+import { NumberField } from "../../ui/NumberField";
 import type { Asked } from "./ask";
 import type { Vessel } from "./scale";
 
@@ -16,11 +17,9 @@ type Props = {
 /** What to ask of the vessel: only the questions that its kind has. */
 export function AskForm({ vessel, batchG, asked, problem, library, onAsk }: Props) {
   const field = (name: keyof Asked, label: string, at: string = name, placeholder = "") => (
-    <TextField
+    <NumberField
       label={label}
       placeholder={placeholder}
-      inputMode="decimal"
-      autoComplete="off"
       value={String(asked[name])}
       problem={problemAt(problem, at)}
       onChange={(event) => onAsk({ [name]: event.target.value })}

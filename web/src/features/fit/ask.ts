@@ -1,4 +1,5 @@
 import type { Schemas } from "../../api/client";
+import { numberIn } from "../../units/units";
 import type { Vessel } from "./scale";
 
 /** What is asked of a vessel, as typed: an empty field asks nothing. */
@@ -34,38 +35,33 @@ export const USUAL: Asked = {
   halves: false,
 };
 
-const number = (text: string): number | undefined => {
-  const plain = text.trim().replace(",", ".");
-  return plain === "" || Number.isNaN(Number(plain)) ? undefined : Number(plain);
-};
-
 /** The ask as the server takes it, with only what applies to this kind of vessel. */
 export function askFor(vessel: Vessel, asked: Asked): Schemas["AskIn"] {
-  const pieces = number(asked.pieces);
+  const pieces = numberIn(asked.pieces);
   const both = {
     pieces: pieces === undefined ? undefined : Math.round(pieces),
-    mass_g: number(asked.mass_g),
-    loss_pct: number(asked.loss_pct),
+    mass_g: numberIn(asked.mass_g),
+    loss_pct: numberIn(asked.loss_pct),
     halves: false,
   };
   if (vessel.kind === "pan") {
-    const length = number(asked.piece_length_mm);
-    const width = number(asked.piece_width_mm) ?? length;
+    const length = numberIn(asked.piece_length_mm);
+    const width = numberIn(asked.piece_width_mm) ?? length;
     const piece_mm = length !== undefined && width !== undefined ? [length, width] : undefined;
     return {
       ...both,
-      thickness_mm: number(asked.thickness_mm),
-      trim_mm: number(asked.trim_mm),
-      kerf_mm: number(asked.kerf_mm),
+      thickness_mm: numberIn(asked.thickness_mm),
+      trim_mm: numberIn(asked.trim_mm),
+      kerf_mm: numberIn(asked.kerf_mm),
       piece_mm,
     };
   }
   return {
     ...both,
     shell: asked.shell,
-    wall_mm: number(asked.wall_mm),
-    cap_mm: number(asked.cap_mm),
-    headroom_mm: number(asked.headroom_mm),
+    wall_mm: numberIn(asked.wall_mm),
+    cap_mm: numberIn(asked.cap_mm),
+    headroom_mm: numberIn(asked.headroom_mm),
     halves: asked.halves,
   };
 }

@@ -2,11 +2,13 @@ import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
 import { ApiError, client, dataOf, type Schemas } from "../../api/client";
 import { Button } from "../../ui/Button";
-import { Choice, TextField } from "../../ui/Field";
+import { Choice } from "../../ui/Field";
+import { NumberField } from "../../ui/NumberField";
 import { Popover } from "../../ui/Popover";
+import { numberIn } from "../../units/units";
 import { SideBySide } from "../compare";
 import type { BenchState } from "./useBench";
-import { ingredientName, numberIn, USES } from "./words";
+import { ingredientName, USES } from "./words";
 
 type Props = { state: BenchState; library: Schemas["LibraryOut"] | undefined };
 type Typed = { water: string; split: string; sweet: string; mass: string; alcohol: string; ratio: string };
@@ -100,11 +102,9 @@ export function Aim({ state, library }: Props) {
           </Choice>
           <div className="grid grid-cols-2 gap-3">
             {FIELDS.map(([key, field, label, hint]) => (
-              <TextField
+              <NumberField
                 key={key}
                 label={label}
-                inputMode="decimal"
-                autoComplete="off"
                 placeholder={`any, or ${hint || Math.round(state.bench?.mass_g ?? 0)}`}
                 value={typed[key]}
                 problem={at(field)}

@@ -1,9 +1,8 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { ApiError, client, dataOf, type Recipe } from "../../api/client";
-import { TextField } from "../../ui/Field";
-import { temperature, type Units } from "../../units/units";
-import { numberIn } from "./words";
+import { NumberField } from "../../ui/NumberField";
+import { numberIn, temperature, type Units } from "../../units/units";
 
 /** Families that are cooked down: what is left by an end temperature, or by what the pan has lost. */
 export const COOKED = new Set(["boiled-fudge", "simmered-fudge"]);
@@ -33,11 +32,9 @@ export function Cook({ recipe, units }: { recipe: Recipe; units: Units }) {
           ["lost_g", "or the pan has lost, g"],
         ] as const
       ).map(([end, label]) => (
-        <TextField
+        <NumberField
           key={end}
           label={label}
-          inputMode="decimal"
-          autoComplete="off"
           value={typed.end === end ? typed.text : ""}
           problem={problem?.path.includes(end) ? `${problem.message}: ${problem.allowed}` : null}
           onChange={(event) => setTyped({ end, text: event.target.value })}

@@ -67,7 +67,7 @@ type PartProps = Pick<Props, "state" | "position"> & { onMoved: (moved: Schemas[
 function Swap(props: PartProps & { row: Schemas["IngredientOut"] | undefined; library: Props["library"] }) {
   const { state, position, row, library, onMoved } = props;
   const alike = (other: Schemas["IngredientOut"]) =>
-    row ? shelf(other) === shelf(row) && other.key !== row.key : true;
+    row ? other.shelf === row.shelf && other.key !== row.key : true;
   const swap = useMutation({
     mutationFn: (ingredient: string) =>
       dataOf(
@@ -100,19 +100,6 @@ function Swap(props: PartProps & { row: Schemas["IngredientOut"] | undefined; li
       )}
     </div>
   );
-}
-
-/** What may stand in for what: chocolates and coatings; creams and milks; fats; spirits; nuts; else the same kind. */
-function shelf(row: Schemas["IngredientOut"]): string {
-  const part = (name: string) => row.composition_pct[name] ?? 0;
-  if (row.kind === "chocolate" || row.kind === "compound") return "chocolate";
-  if (row.kind === "cream" || row.kind === "fruit") return row.kind;
-  if (row.allergens.includes("nuts") || row.allergens.includes("peanut")) return "nuts";
-  if (part("ethanol") > 3) return "spirits";
-  if (part("cocoa_butter") + part("milk_fat") + part("other_fat") > 75) return "fats";
-  const sugars = ["sucrose", "glucose", "fructose", "maltose", "higher"].reduce((sum, s) => sum + part(s), 0);
-  if (sugars > 55) return "sugars";
-  return row.kind;
 }
 
 function OnlyThisMuch({ state, position, onMoved }: PartProps) {

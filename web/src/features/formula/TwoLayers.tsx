@@ -3,9 +3,10 @@ import { useState } from "react";
 import { client, dataOf } from "../../api/client";
 import { recipeQueries } from "../../api/queries";
 import { Button } from "../../ui/Button";
-import { Choice, TextField } from "../../ui/Field";
+import { Choice } from "../../ui/Field";
+import { NumberField } from "../../ui/NumberField";
+import { numberIn } from "../../units/units";
 import type { BenchState } from "./useBench";
-import { numberIn } from "./words";
 
 /** One tin for two layers, each by its own ratio: this recipe and another share it. */
 export function TwoLayers({ id, state }: { id: number; state: BenchState }) {
@@ -40,12 +41,7 @@ export function TwoLayers({ id, state }: { id: number; state: BenchState }) {
           </option>
         ))}
       </Choice>
-      <TextField
-        label="The tin, g"
-        inputMode="decimal"
-        value={tin}
-        onChange={(event) => setTin(event.target.value)}
-      />
+      <NumberField label="The tin, g" value={tin} onChange={(event) => setTin(event.target.value)} />
       <Button type="submit" disabled={!other || split.isPending}>
         Split it
       </Button>

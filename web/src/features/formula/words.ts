@@ -86,9 +86,3 @@ export function stepped(line: Line, steps: number): number {
   const step = stepOf(line);
   return Math.max(0, Number((Math.round(line.amount / step + steps) * step).toFixed(3)));
 }
-
-/** A figure as typed, a comma or a point in it; undefined where there is none. */
-export function numberIn(text: string): number | undefined {
-  const plain = text.trim().replace(",", ".");
-  return plain === "" || Number.isNaN(Number(plain)) ? undefined : Number(plain);
-}

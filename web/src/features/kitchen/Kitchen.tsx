@@ -4,7 +4,7 @@ import { ApiError, client, dataOf, type Schemas } from "../../api/client";
 import { settingsQuery } from "../../api/queries";
 import { Choice, TextField } from "../../ui/Field";
 import { Popover } from "../../ui/Popover";
-import { temperature } from "../../units/units";
+import { numberIn, temperature } from "../../units/units";
 
 type Settings = Schemas["SettingsOut"];
 
@@ -125,8 +125,9 @@ type FigureProps = {
 function Figure({ label, value, problem, onValue, onEmpty }: FigureProps) {
   const shown = value === null ? "" : String(Number(value.toFixed(2)));
   const [text, setText] = useState(shown);
-  const plain = text.trim().replace(",", ".");
-  const unreadable = Number.isNaN(Number(plain)) || (plain === "" && !onEmpty);
+  const own = numberIn(text);
+  const isEmpty = text.trim() === "";
+  const unreadable = own === undefined && !(isEmpty && onEmpty);
   return (
     <TextField
       label={label}
@@ -136,8 +137,8 @@ function Figure({ label, value, problem, onValue, onEmpty }: FigureProps) {
       onChange={(event) => setText(event.target.value)}
       onBlur={() => {
         if (unreadable || text === shown) return;
-        if (plain === "") onEmpty?.();
-        else onValue(Number(plain));
+        if (own === undefined) onEmpty?.();
+        else onValue(own);
       }}
     />
   );

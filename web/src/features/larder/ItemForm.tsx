@@ -4,6 +4,8 @@ import { ApiError, client, dataOf, type Schemas } from "../../api/client";
 import { larderQuery } from "../../api/queries";
 import { Button } from "../../ui/Button";
 import { Choice, TextField } from "../../ui/Field";
+import { NumberField } from "../../ui/NumberField";
+import { numberIn } from "../../units/units";
 import { TakeOut } from "./LarderPage";
 
 type Props = {
@@ -14,7 +16,8 @@ type Props = {
 
 const shown = (value: number | null | undefined) =>
   value === null || value === undefined ? "" : String(value);
-const typed = (text: string) => (text.trim() === "" ? null : Number(text.trim().replace(",", ".")));
+const typed = (text: string) => numberIn(text) ?? null;
+const isUnreadable = (text: string) => text.trim() !== "" && numberIn(text) === undefined;
 
 /** One ingredient of the larder: its pack, its price, where it is from, and how much of it is in the house. */
 export function ItemForm({ item, library, onDone }: Props) {
@@ -60,18 +63,14 @@ export function ItemForm({ item, library, onDone }: Props) {
         </Choice>
       )}
       <div className="grid grid-cols-2 gap-3">
-        <TextField
+        <NumberField
           label="Pack, g"
-          inputMode="decimal"
-          autoComplete="off"
           value={pack}
           problem={at("pack_g")}
           onChange={(event) => setPack(event.target.value)}
         />
-        <TextField
+        <NumberField
           label="Price of a pack"
-          inputMode="decimal"
-          autoComplete="off"
           value={price}
           problem={at("price")}
           onChange={(event) => setPrice(event.target.value)}
@@ -82,10 +81,8 @@ export function ItemForm({ item, library, onDone }: Props) {
           problem={at("country")}
           onChange={(event) => setCountry(event.target.value)}
         />
-        <TextField
+        <NumberField
           label="In the house, g"
-          inputMode="decimal"
-          autoComplete="off"
           value={house}
           problem={at("in_house_g")}
           onChange={(event) => setHouse(event.target.value)}
@@ -97,7 +94,11 @@ export function ItemForm({ item, library, onDone }: Props) {
         </p>
       )}
       <p className="flex flex-wrap gap-2">
-        <Button type="submit" look="filled" disabled={save.isPending || !library}>
+        <Button
+          type="submit"
+          look="filled"
+          disabled={save.isPending || !library || [pack, price, house].some(isUnreadable)}
+        >
           {item ? "Keep the change" : "Put it in"}
         </Button>
         {item && <TakeOut label={item.label} onDone={onDone} />}

@@ -1,25 +1,11 @@
-import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { ApiError, client, dataOf, type Schemas } from "../../api/client";
-import { larderQuery } from "../../api/queries";
+import { larderQuery, libraryQuery } from "../../api/queries";
 import { Button } from "../../ui/Button";
 import { Choice, TextField } from "../../ui/Field";
-
-const KINDS: Record<string, { name: string; kind: string; density: number; allergens: string[] }> = {
-  dark: { name: "dark chocolate", kind: "chocolate", density: 1.25, allergens: ["soya"] },
-  milk: { name: "milk chocolate", kind: "chocolate", density: 1.26, allergens: ["milk", "soya"] },
-  white: { name: "white chocolate", kind: "chocolate", density: 1.25, allergens: ["milk", "soya"] },
-  compound: { name: "compound coating", kind: "compound", density: 1.27, allergens: ["milk", "soya"] },
-  cream: { name: "cream", kind: "cream", density: 1, allergens: ["milk"] },
-  "condensed-milk": { name: "condensed milk", kind: "condensed-milk", density: 1.3, allergens: ["milk"] },
-  "nut-paste": { name: "nut paste", kind: "other", density: 1.08, allergens: ["nuts"] },
-  spread: {
-    name: "chocolate or nut spread",
-    kind: "other",
-    density: 1.2,
-    allergens: ["milk", "nuts", "soya"],
-  },
-};
+import { NumberField } from "../../ui/NumberField";
+import { numberIn } from "../../units/units";
 
 const FIGURES = [
   ["energy_kcal", "Energy, kcal"],
@@ -48,37 +34,20 @@ const PARTS: Record<string, string> = {
 /** Read it off the wrapper: the figures per 100 g give a composition, how sure it is, and what contradicts what. */
 export function Wrapper() {
   const queries = useQueryClient();
+  const { data: library } = useQuery(libraryQuery);
   const [name, setName] = useState("");
   const [kind, setKind] = useState("dark");
   const [fatKind, setFatKind] = useState("oil");
   const [typed, setTyped] = useState<Record<string, string>>({});
   const body = () => {
-    const figures = Object.entries(typed).flatMap(([key, text]) =>
-      text.trim() === "" ? [] : [[key, Number(text.trim().replace(",", "."))] as const],
-    );
+    const figures = Object.entries(typed).map(([key, text]) => [key, numberIn(text)] as const);
     return { kind, fat_kind: fatKind, ...Object.fromEntries(figures) } as Schemas["LabelIn"];
   };
   const read = useMutation({ mutationFn: () => dataOf(client.POST("/api/label", { body: body() })) });
   const keep = useMutation({
     mutationFn: (found: Schemas["LabelOut"]) => {
-      const row = KINDS[kind];
-      return dataOf(
-        client.PUT("/api/larder", {
-          body: {
-            label: name,
-            country: "",
-            ingredient: {
-              name,
-              composition_pct: found.composition_pct,
-              density_g_per_ml: row?.density ?? 1.2,
-              kind: row?.kind ?? "other",
-              other_fat_kind: kind === "compound" ? "lauric" : fatKind,
-              allergens: row?.allergens ?? [],
-              allergens_named: [],
-            },
-          },
-        }),
-      );
+      const ingredient = { ...found.ingredient, name, composition_pct: found.composition_pct };
+      return dataOf(client.PUT("/api/larder", { body: { label: name, country: "", ingredient } }));
     },
     onSuccess: () => {
       setName("");
@@ -109,8 +78,8 @@ export function Wrapper() {
       />
       <div className="grid grid-cols-2 gap-3">
         <Choice label="It is" value={kind} onChange={(event) => setKind(event.target.value)}>
-          {Object.entries(KINDS).map(([key, row]) => (
-            <option key={key} value={key}>
+          {library?.label_kinds.map((row) => (
+            <option key={row.key} value={row.key}>
               {row.name}
             </option>
           ))}
@@ -124,11 +93,9 @@ export function Wrapper() {
       </div>
       <div className="grid grid-cols-3 items-end gap-x-3 gap-y-2">
         {FIGURES.map(([key, label]) => (
-          <TextField
+          <NumberField
             key={key}
             label={label}
-            inputMode="decimal"
-            autoComplete="off"
             value={typed[key] ?? ""}
             problem={at(key)}
             onChange={(event) => setTyped({ ...typed, [key]: event.target.value })}
@@ -174,7 +141,7 @@ export function Wrapper() {
             </p>
           )}
           <p className="mt-2 text-[13px] text-ash">
-            Check its allergens against the packet: {(KINDS[kind]?.allergens ?? []).join(", ")} are put down
+            Check its allergens against the packet: {read.data.ingredient.allergens.join(", ")} are put down
             for it.
           </p>
         </div>
