@@ -67,7 +67,7 @@ class Vessels(AppCase):
             ({**PAN, "depth_mm": 0.0}, "depth_mm"),
             ({**PAN, "shape": "star"}, "shape"),
             ({**PAN, "kind": "bucket"}, "kind"),
-            ({**PAN, "kind": "scoop"}, "kind"),
+            ({**PAN, "kind": "sieve"}, "kind"),
             ({**PAN, "corner_mm": 90.0}, "corner_mm"),
             ({name: value for name, value in PAN.items() if name != "width_mm"}, "width_mm"),
             ({**mould, "height_mm": 16.0}, "height_mm"),

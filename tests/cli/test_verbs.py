@@ -160,7 +160,7 @@ class Fit(CommandLine):
             ((recipe, mould, "--boxes", "0", "--per-box", "3"), "boxes"),
             ((recipe, pan, "--thickness-mm", "31"), "thickness_mm"),
             ((recipe, pan, "--piece-mm", "25"), "piece_mm"),
-            ((recipe, self.file("s", {"kind": "scoop", "volume_ml": 20})), "kind"),
+            ((recipe, self.file("s", {"kind": "scoop"})), "volume_ml"),
             ((recipe, recipe), "format"),
             (("-", "-"), "vessel"),
         )

@@ -148,7 +148,17 @@ class Refused(unittest.TestCase):
         cases: tuple[tuple[str, str, dict[str, Any], str], ...] = (
             ("pan", "oval", {}, "shape"),
             ("bucket", "round", {}, "kind"),
-            ("scoop", "", {"volume_ml": 20}, "kind"),
+            ("scoop", "", {}, "volume_ml"),
+            ("cup", "", {"volume_ml": 20, "count": 0}, "count"),
+            ("pieces", "", {"piece_g": -1}, "piece_g"),
+            (
+                "cake",
+                "",
+                {"diameter_mm": 180, "height_mm": 60, "fillings": 4, "filling_mm": 16, "coat_mm": 5},
+                "filling_mm",
+            ),
+            ("pan", "round", {"diameter_mm": 180, "depth_mm": 20, "usable_depth_mm": 21}, "usable_depth_mm"),
+            ("pan", "round", {"diameter_mm": 180, "depth_mm": 20, "lining_mm": 12}, "lining_mm"),
             ("pan", "round", {"diameter_mm": 180}, "depth_mm"),
             ("pan", "round", {"diameter_mm": -180, "depth_mm": 20}, "diameter_mm"),
             ("pan", "tube", {"diameter_mm": 180, "inner_diameter_mm": 180, "depth_mm": 20}, "inner_diameter_mm"),

@@ -55,26 +55,8 @@ def assess_answer(recipe: Recipe, assessment: Assessment) -> dict[str, Any]:
 
 def fit_answer(recipe: Recipe, found: Fit) -> dict[str, Any]:
     """Return the answer of `fit`; keys that do not apply are None."""
-    return {
-        "scale": found.scale,
-        "batch_g": found.batch_g,
-        "lines": lines_answer(recipe, found.amounts_g),
-        "filling_g": found.filling_g,
-        "left_over_g": found.left_over_g,
-        "fill_ml": found.fill_ml,
-        "thickness_mm": found.thickness_mm,
-        "pieces": found.pieces,
-        "grid": list(found.grid) if found.grid else None,
-        "piece_mm": list(found.piece_mm) if found.piece_mm else None,
-        "piece_g": found.piece_g,
-        "offcut_g": found.offcut_g,
-        "loss_g": found.loss_g,
-        "shell": asdict(found.shell) if found.shell else None,
-        "cavity": asdict(found.cavity) if found.cavity else None,
-        "halves": found.halves,
-        "pours": found.pours,
-        "notes": list(found.notes),
-    }
+    answer = asdict(found)
+    return {"lines": lines_answer(recipe, answer.pop("amounts_g")), **answer}
 
 
 def boil_answer(found: Boiling, cooked: Cooked | None, tested: Thermometer | None) -> dict[str, Any]:

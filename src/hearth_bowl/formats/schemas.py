@@ -8,7 +8,7 @@ from hearth_bowl.core.ingredient import ALLERGENS, KINDS
 from hearth_bowl.core.library import LIBRARY
 from hearth_bowl.core.measures import MAX_AMOUNT, MEASURES_ML, UNITS
 from hearth_bowl.core.recipe import AIMED_INDEX, FAMILIES, MAX_LINES, MAX_NAME
-from hearth_bowl.core.vessel import CAVITY_MEASURES, MAX_CAVITIES, MAX_MEASURE, MAY_BE_ZERO, PAN_MEASURES
+from hearth_bowl.core.vessel import COUNTS, MAX_MEASURE, MAY_BE_ZERO, MEASURES, NEEDS_A_SHAPE, PAN_EXTRAS
 
 DIALECT: Final = "https://json-schema.org/draft/2020-12/schema"
 
@@ -83,31 +83,26 @@ def _own_ingredient() -> dict[str, Any]:
 
 
 def vessel_schema() -> dict[str, Any]:
-    """Return the JSON Schema of `hearth-bowl/vessel`, version 1: pans and moulds."""
+    """Return the JSON Schema of `hearth-bowl/vessel`, version 1."""
     return {
         "$schema": DIALECT,
         "title": "Hearth Bowl vessel",
         "type": "object",
-        "required": ["kind", "shape"],
+        "required": ["kind"],
         "properties": {"format": {"const": "hearth-bowl/vessel"}, "version": {"const": 1}},
-        "oneOf": [
-            *(_vessel("pan", shape, names) for shape, names in PAN_MEASURES.items()),
-            *(_vessel("mould", shape, names) for shape, names in CAVITY_MEASURES.items()),
-        ],
+        "anyOf": [_vessel(kind, shape, names) for kind, shapes in MEASURES.items() for shape, names in shapes.items()],
     }
 
 
 def _vessel(kind: str, shape: str, names: tuple[str, ...]) -> dict[str, Any]:
-    measures = {
+    measures: dict[str, Any] = {
         name: {"type": "number", ("minimum" if name in MAY_BE_ZERO else "exclusiveMinimum"): 0, "maximum": MAX_MEASURE}
         for name in names
     }
-    more: dict[str, Any] = (
-        {"corner_mm": {"type": "number", "minimum": 0}}
-        if kind == "pan"
-        else {"cavities": {"type": "integer", "minimum": 1, "maximum": MAX_CAVITIES}}
-    )
-    return {
-        "properties": {"kind": {"const": kind}, "shape": {"const": shape}, **measures, **more},
-        "required": list(names),
-    }
+    if kind == "pan":
+        measures |= {name: {"type": ["number", "null"], "minimum": 0} for name in PAN_EXTRAS}
+    if kind in COUNTS:
+        name, most = COUNTS[kind]
+        measures[name] = {"type": "integer", "minimum": 0 if kind == "cake" else 1, "maximum": most}
+    needed = ["shape", *names] if kind in NEEDS_A_SHAPE else list(names)
+    return {"properties": {"kind": {"const": kind}, "shape": {"const": shape}, **measures}, "required": needed}

@@ -29,11 +29,15 @@ def piece_coat_g(length_mm: float, width_mm: float, height_mm: float, coat_mm: f
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Cut:
-    """How a slab is cut: pieces along and across (None on a round slab), their sides, and how many whole ones."""
+    """How a slab is cut: pieces along and across (None on a round slab), their sides, and how many whole ones.
+
+    `places_mm` are the left upper corners of a round slab's pieces, from the square round it.
+    """
 
     grid: tuple[int, int] | None
     piece_mm: tuple[float, float]
     pieces: int
+    places_mm: tuple[tuple[float, float], ...] | None = None
 
 
 def count_along(side_mm: float, piece_mm: float, trim_mm: float, kerf_mm: float) -> int:
@@ -49,8 +53,7 @@ def cut_by_size(pan: Pan, piece_mm: tuple[float, float], trim_mm: float, kerf_mm
     cuts = []
     for along, across in (piece_mm, piece_mm[::-1]):
         if pan.is_round:
-            pieces = _count_round(pan, along, across, trim_mm, kerf_mm)
-            cuts.append(Cut(grid=None, piece_mm=(along, across), pieces=pieces))
+            cuts.append(_round_cut(pan, along, across, trim_mm, kerf_mm))
         else:
             grid = (
                 count_along(pan.length_mm, along, trim_mm, kerf_mm),
@@ -60,36 +63,40 @@ def cut_by_size(pan: Pan, piece_mm: tuple[float, float], trim_mm: float, kerf_mm
     return max(cuts, key=lambda cut: cut.pieces)
 
 
-def _count_round(pan: Pan, along: float, across: float, trim_mm: float, kerf_mm: float) -> int:
+def _round_cut(pan: Pan, along: float, across: float, trim_mm: float, kerf_mm: float) -> Cut:
     outer, inner = pan.diameter_mm / 2 - trim_mm, pan.inner_diameter_mm / 2
     inner += trim_mm if inner else 0.0
-    if outer <= 0:
-        return 0
-    return max(_count_on_grid(outer, inner, along, across, kerf_mm, (x, y)) for x in (0.0, 0.5) for y in (0.0, 0.5))
+    places: list[tuple[float, float]] = []
+    if outer > 0:
+        found = (_places_on_grid(outer, inner, along, across, kerf_mm, (x, y)) for x in (0.0, 0.5) for y in (0.0, 0.5))
+        places = max(found, key=len)
+    half = pan.diameter_mm / 2
+    moved = tuple((half + left, half + low) for left, low in places)
+    return Cut(grid=None, piece_mm=(along, across), pieces=len(places), places_mm=moved)
 
 
-def _count_on_grid(
+def _places_on_grid(
     outer: float, inner: float, along: float, across: float, kerf: float, offset: tuple[float, float]
-) -> int:
+) -> list[tuple[float, float]]:
     pitch_x, pitch_y = along + kerf, across + kerf
     reach_x, reach_y = ceil(outer / pitch_x) + 1, ceil(outer / pitch_y) + 1
     if reach_x * reach_y > MOST_PIECES:
-        return 0
-    count = 0
-    for i in range(-reach_x, reach_x):
-        left = (i + offset[0]) * pitch_x + kerf / 2
-        right = left + along
-        for j in range(-reach_y, reach_y):
-            low = (j + offset[1]) * pitch_y + kerf / 2
-            high = low + across
+        return []
+    places = []
+    for j in range(-reach_y, reach_y):
+        low = (j + offset[1]) * pitch_y + kerf / 2
+        high = low + across
+        for i in range(-reach_x, reach_x):
+            left = (i + offset[0]) * pitch_x + kerf / 2
+            right = left + along
             farthest = hypot(max(abs(left), abs(right)), max(abs(low), abs(high)))
             nearest = hypot(
                 0.0 if left < 0 < right else min(abs(left), abs(right)),
                 0.0 if low < 0 < high else min(abs(low), abs(high)),
             )
             if farthest <= outer + FLOOR_GUARD and (not inner or nearest >= inner - FLOOR_GUARD):
-                count += 1
-    return count
+                places.append((left, low))
+    return places
 
 
 def cut_by_count(pan: Pan, wanted: int, trim_mm: float, kerf_mm: float) -> Cut | None:
@@ -119,9 +126,9 @@ def _squares_from_round(pan: Pan, wanted: int, trim_mm: float, kerf_mm: float) -
 
     def too_many(shrink: float) -> float:
         side = widest - shrink
-        return _count_round(pan, side, side, trim_mm, kerf_mm)
+        return _round_cut(pan, side, side, trim_mm, kerf_mm).pieces
 
     shrink = bisect_rising(too_many, wanted, 0.0, widest - smallest)
     side = floor((widest - shrink) * 10) / 10
-    pieces = _count_round(pan, side, side, trim_mm, kerf_mm) if side > 0 else 0
-    return Cut(grid=None, piece_mm=(side, side), pieces=pieces) if pieces >= wanted else None
+    cut = _round_cut(pan, side, side, trim_mm, kerf_mm) if side > 0 else None
+    return cut if cut is not None and cut.pieces >= wanted else None

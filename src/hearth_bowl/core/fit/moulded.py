@@ -1,0 +1,177 @@
+"""Moulds and cups: shell, cap, headroom and filling of each cavity, and how often the mould is poured."""
+
+from dataclasses import dataclass
+from math import ceil, floor, pi, sqrt
+from typing import Final
+
+from hearth_bowl.core.errors import BadInput
+from hearth_bowl.core.fit.ask import Ask, refuse, refuse_both, wanted
+from hearth_bowl.core.fit.dipping import LIQUID_CHOCOLATE_G_PER_ML, SET_CHOCOLATE_G_PER_ML
+from hearth_bowl.core.fit.made import batch_for_g, filling_of_g
+from hearth_bowl.core.fit.outcome import Bench, Drink, Fit, Shell
+from hearth_bowl.core.geometry.cavities import Cavity, CavityVolumes, HalfEgg, Hemisphere, Weighed, divide
+from hearth_bowl.core.geometry.numbers import FLOOR_GUARD
+from hearth_bowl.core.vessel import Cup, Mould
+
+SEAM_MM: Final = 0.5
+"""The film of melted chocolate that joins two halves: judged."""
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Walls:
+    """Wall, cap and headroom [mm]."""
+
+    wall_mm: float
+    cap_mm: float
+    headroom_mm: float
+
+
+USUAL_MOULD: Final = Walls(wall_mm=2.0, cap_mm=1.5, headroom_mm=0.5)
+USUAL_CUP: Final = Walls(wall_mm=2.0, cap_mm=0.0, headroom_mm=0.0)
+"""A cup stays open and is filled to its brim unless told otherwise."""
+
+
+def walls_of(ask: Ask, usual: Walls) -> Walls:
+    """Return the walls asked for, else the usual: without a shell only headroom, on halves no cap."""
+    has_shell = ask.shell is not None
+    wall = usual.wall_mm if ask.wall_mm is None else ask.wall_mm
+    cap = usual.cap_mm if ask.cap_mm is None else ask.cap_mm
+    return Walls(
+        wall_mm=wall if has_shell else 0.0,
+        cap_mm=cap if has_shell and not ask.halves else 0.0,
+        headroom_mm=usual.headroom_mm if ask.headroom_mm is None else ask.headroom_mm,
+    )
+
+
+def fit_mould(bench: Bench, mould: Mould, notes: list[str]) -> Fit:
+    """Return what is made of a recipe to fill a mould as asked; without a target every cavity once.
+
+    :raises BadInput: naming what cannot be, with its limit.
+    """
+    walls = walls_of(bench.ask, USUAL_MOULD)
+    if mould.shape == "weighed":
+        notes.append("A weighed cavity is reckoned as a half ball: shell and cap ±7 % if round, ±12 % if boxy.")
+    if bench.ask.shell is not None and bench.ask.halves:
+        notes.append("No caps: keep a little chocolate to seal the seams.")
+    return _fit_cavities(bench, mould, divide(mould.cavity, **_as_args(walls)), notes)
+
+
+def fit_cups(bench: Bench, cup: Cup, notes: list[str]) -> Fit:
+    """Return what is made of a recipe to fill paper cups as asked; without a target every cup once.
+
+    :raises BadInput: naming what cannot be, with its limit.
+    """
+    refuse(bench.ask, ("halves",), "a cup", "a mould")
+    cavity = Weighed(cup.volume_ml)
+    if bench.ask.shell is not None:
+        notes.append("A cup's wall is reckoned as a half ball of equal volume: ±12 %.")
+    walls = walls_of(bench.ask, USUAL_CUP)
+    mould = Mould(shape="cup", cavities=cup.count, cavity=cavity)
+    return _fit_cavities(bench, mould, divide(cavity, **_as_args(walls)), notes)
+
+
+def _as_args(walls: Walls) -> dict[str, float]:
+    return {"wall_mm": walls.wall_mm, "cap_mm": walls.cap_mm, "headroom_mm": walls.headroom_mm}
+
+
+def _fit_cavities(bench: Bench, mould: Mould, volumes: CavityVolumes, notes: list[str]) -> Fit:
+    ask, made = bench.ask, bench.made
+    refuse(ask, ("thickness_mm", "piece_mm", "rolling", "coated"), "a mould", "a pan")
+    per_piece = 2 if ask.halves else 1
+    fill_g = per_piece * volumes.fill_ml * made.density_g_per_ml
+    pieces, batch_g = _pieces(bench, mould, per_piece, fill_g, notes)
+    filling_g = pieces * fill_g
+    shell = _shell(mould, ask, volumes, per_piece, fill_g, pieces)
+    left_over_g = max(0.0, filling_of_g(batch_g, ask, made) - filling_g) if ask.mass_g is not None else 0.0
+    pours = ceil(pieces * per_piece / mould.cavities - FLOOR_GUARD)
+    spare = pours * mould.cavities - pieces * per_piece
+    if spare and pours > 1:
+        whole = "halves" if ask.halves else "cavities"
+        notes.append(f"The last pour leaves {spare} {whole} empty: fill them as spares, or leave them.")
+    return bench.fit(
+        batch_g=batch_g,
+        filling_g=filling_g,
+        left_over_g=left_over_g,
+        fill_ml=mould.cavities * volumes.fill_ml,
+        pieces=pieces,
+        spares=ask.spares,
+        piece_g=shell.piece_g if shell else fill_g,
+        shell=shell,
+        cavity=volumes,
+        halves=2 * pieces if ask.halves else None,
+        pours=pours,
+        spare_cavities=spare,
+        drink=_drink(bench, mould.cavity, fill_g),
+        notes=tuple(notes),
+    )
+
+
+def _pieces(bench: Bench, mould: Mould, per_piece: int, fill_g: float, notes: list[str]) -> tuple[int, float]:
+    """Return how many pieces, and the batch that they take."""
+    ask, made = bench.ask, bench.made
+    refuse_both(ask, "pieces")
+    if ask.mass_g is not None:
+        kept_g = filling_of_g(ask.mass_g, ask, made)
+        pieces = floor(kept_g / fill_g + FLOOR_GUARD)
+        if pieces < 1:
+            allowed = f"{batch_for_g(fill_g, ask, made):.3g} g or more"
+            raise BadInput(("mass_g",), f"{ask.mass_g:g} g does not fill one piece", allowed, "out-of-range")
+        if kept_g - pieces * fill_g > FLOOR_GUARD * kept_g:
+            notes.append(f"{kept_g - pieces * fill_g:.1f} g of filling are left over.")
+        return pieces, ask.mass_g
+    pieces = wanted(ask) or max(1, mould.cavities // per_piece)
+    return pieces, batch_for_g(pieces * fill_g, ask, made)
+
+
+def _shell(mould: Mould, ask: Ask, volumes: CavityVolumes, per_piece: int, fill_g: float, pieces: int) -> Shell | None:
+    if ask.shell is None:
+        return None
+    one_shell_g = volumes.shell_ml * SET_CHOCOLATE_G_PER_ML
+    shell_g, cap_g = per_piece * one_shell_g, per_piece * volumes.cap_ml * SET_CHOCOLATE_G_PER_ML
+    total_g = pieces * (shell_g + cap_g)
+    flooded_g = mould.cavities * volumes.cavity_ml * LIQUID_CHOCOLATE_G_PER_ML
+    return Shell(
+        ingredient=ask.shell.label,
+        shell_g=shell_g,
+        cap_g=cap_g,
+        fill_g=fill_g,
+        piece_g=shell_g + cap_g + fill_g,
+        total_g=total_g,
+        melt_g=total_g + flooded_g - mould.cavities * one_shell_g,
+        seam_g=_seam_g(mould.cavity, walls_of(ask, USUAL_MOULD).wall_mm) if ask.halves else 0.0,
+        pieces=pieces,
+    )
+
+
+def _seam_g(cavity: Cavity, wall_mm: float) -> float:
+    """Return the film on the rim of a half: the ring between the outline and the wall's inside."""
+    outer, inner = _rim_mm2(cavity, 0.0), _rim_mm2(cavity, wall_mm)
+    return (outer - inner) * SEAM_MM / 1000 * SET_CHOCOLATE_G_PER_ML
+
+
+def _rim_mm2(cavity: Cavity, wall_mm: float) -> float:
+    """Return the area of the rim's opening: how fast the void shrinks with depth, at the rim."""
+    step = cavity.depth_mm * 1e-6
+    return (cavity.void_ml(wall_mm, 0.0) - cavity.void_ml(wall_mm, step)) / step * 1000
+
+
+def _drink(bench: Bench, cavity: Cavity, fill_g: float) -> Drink | None:
+    ask = bench.ask
+    if bench.recipe.family != "dry-mix" and ask.mix_g_per_cup is None:
+        return None
+    diameter = _across_mm(cavity)
+    return Drink(
+        mix_g=fill_g,
+        cups=None if ask.mix_g_per_cup is None else fill_g / ask.mix_g_per_cup,
+        diameter_mm=diameter,
+        fits_mug=None if ask.mug_mm is None or diameter is None else diameter < ask.mug_mm,
+    )
+
+
+def _across_mm(cavity: Cavity) -> float | None:
+    """Return the least opening that a finished piece goes through, where its shape tells."""
+    if isinstance(cavity, Hemisphere):
+        return 2 * cavity.radius_mm
+    if isinstance(cavity, HalfEgg):
+        return 2 * cavity.semi_width_mm
+    return 2 * sqrt(_rim_mm2(cavity, 0.0) / pi)
