@@ -21,7 +21,7 @@ class Parser(argparse.ArgumentParser):
 
     def error(self, message: str) -> NoReturn:
         """Raise what was wrong with the call."""
-        named = re.search(r"argument (?:--)?([\w-]+): |required: ([\w-]+)", message)
+        named = re.search(r"argument (?:--)?([\w-]+): |required: (?:--)?([\w-]+)", message)
         field = (named[1] or named[2]).replace("-", "_") if named else "arguments"
         raise BadInput((field,), message, " ".join(self.format_usage().split()), "bad-call")
 

@@ -6,9 +6,11 @@ from typing import Any, Final
 from hearth_bowl.core.assess import Assessment, assess
 from hearth_bowl.core.balance import Balance
 from hearth_bowl.core.boiling import Boiling, Cooked
+from hearth_bowl.core.cooling.places import TIME_HIGH, TIME_LOW
 from hearth_bowl.core.fit import Fit
 from hearth_bowl.core.recipe import Recipe
 from hearth_bowl.core.sugar_stages import Thermometer, stage_at, stage_c
+from hearth_bowl.core.tempering import Tempering
 
 MOVED_FROM_G: Final = 1e-6
 """A change under this is rounding."""
@@ -102,3 +104,26 @@ def balance_answer(recipe: Recipe, found: Balance, at_c: float) -> dict[str, Any
         if abs(after - before) > MOVED_FROM_G
     ]
     return {"feasible": True, "lines": lines, "moved": moved, "assess": assessed}
+
+
+def minutes_answer(seconds: float) -> dict[str, Any]:
+    """Return the answer of `cool`: the estimate with its band."""
+    minutes = seconds / 60
+    return {"minutes": minutes, "low_minutes": TIME_LOW * minutes, "high_minutes": TIME_HIGH * minutes}
+
+
+def temper_answer(found: Tempering) -> dict[str, Any]:
+    """Return the answer of `temper`; of compound only its melt and work range, and where it scorches."""
+    window, seed = found.window, found.seed
+    return {
+        "kind": found.kind,
+        "needs_tempering": found.needs_tempering,
+        "melt_c": list(window.melt_c),
+        "never_above_c": window.never_above_c if seed else None,
+        "scorches_above_c": window.never_above_c,
+        "cool_to_c": list(window.cool_to_c) if window.cool_to_c else None,
+        "work_c": list(window.work_c),
+        "seed_lost_above_c": window.seed_lost_above_c,
+        "seed_share_pct": seed.share_pct if seed else None,
+        "seed_g": seed.seed_g if seed else None,
+    }

@@ -1,0 +1,151 @@
+"""A slab with latent heat: implicit finite volumes, Newton on the enthalpy, so that heat out is enthalpy lost."""
+
+from dataclasses import dataclass
+from typing import Final
+
+import numpy as np
+
+from hearth_bowl.core.cooling.bowl import check_course
+from hearth_bowl.core.errors import BadInput, check_number
+from hearth_bowl.core.thermal import GANACHE, Thermal
+
+FloatArray = np.ndarray[tuple[int, ...], np.dtype[np.float64]]
+SETTING_C: Final = 19.0
+SETTING_WIDTH_C: Final = 2.0
+"""F(T) = 1/(1 + exp(-(T - 19)/2)): the share of the latent heat still to come."""
+NODES: Final = 61
+STEP_SHARE: Final = 0.006
+"""A time step, as a share of the slab's own time constant."""
+FIRST_STEPS: Final = 10
+GROWTH: Final = 0.03
+"""The first steps are so many times shorter, and grow by that share of the time gone by."""
+LONGEST_S: Final = 30 * 86_400.0
+MOST_NEWTON: Final = 40
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Slab:
+    """A slab and what takes heat from its faces: thickness [mm], heat transfer of top and base [W/m²K]."""
+
+    thickness_mm: float
+    h_top: float
+    h_base: float
+    thermal: Thermal = GANACHE
+
+    def __post_init__(self) -> None:
+        """Check the measures.
+
+        :raises BadInput: naming the field.
+        """
+        check_number(("thickness_mm",), self.thickness_mm, 0, 500, "mm", above=True)
+        check_number(("latent_kj_per_kg",), self.thermal.latent_kj_per_kg, 0, 300, "kJ/kg")
+        for name in ("h_top", "h_base"):
+            check_number((name,), getattr(self, name), 0, 2000, "W/m²K")
+        if self.h_top + self.h_base <= 0:
+            raise BadInput(("h_top",), "neither face gives off heat", "above 0 W/m²K on one face")
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Course:
+    """How a slab cooled: times [s], its last point, its mean and its top [°C], and the energy account [J/m²]."""
+
+    times_s: FloatArray
+    last_c: FloatArray
+    mean_c: FloatArray
+    top_c: FloatArray
+    heat_out_j_per_m2: float
+    enthalpy_lost_j_per_m2: float
+
+
+def _coming(temperature_c: FloatArray) -> FloatArray:
+    """Return F(T), safe from overflow."""
+    return 0.5 * (1 + np.tanh((temperature_c - SETTING_C) / (2 * SETTING_WIDTH_C)))
+
+
+def cool_slab(
+    slab: Slab, from_c: float, ambient_c: float, to_c: float | None = None, for_s: float = LONGEST_S, nodes: int = NODES
+) -> Course:
+    """Return the course of a slab until its last point is at `to_c`, or for a time.
+
+    :raises BadInput: at `to_c`: at or beyond the ambient, or not reached within 30 days.
+    """
+    from scipy.linalg import solve_banded
+
+    if to_c is not None:
+        check_course(from_c, to_c, ambient_c)
+    mass = slab.thermal
+    thickness = slab.thickness_mm / 1000
+    spacing = thickness / (nodes - 1)
+    cells = np.full(nodes, spacing)
+    cells[0] = cells[-1] = spacing / 2
+    conductance = mass.conductivity_w_per_mk / spacing
+    latent = mass.latent_kj_per_kg * 1000
+
+    def enthalpy(t: FloatArray) -> FloatArray:
+        return mass.density_kg_per_m3 * (mass.cp_j_per_kgk * t + latent * _coming(t))
+
+    step_s = STEP_SHARE * _time_constant_s(slab)
+    cools = from_c > ambient_c
+    last = np.max if cools else np.min
+    now = np.full(nodes, float(from_c))
+    first_j = float(cells @ enthalpy(now))
+    times, lasts, means, tops = [0.0], [float(from_c)], [float(from_c)], [float(from_c)]
+    heat_out = elapsed = 0.0
+    banded = np.zeros((3, nodes))
+    while elapsed < for_s and (to_c is None or (lasts[-1] > to_c if cools else lasts[-1] < to_c)):
+        step = min(step_s, max(step_s / FIRST_STEPS, GROWTH * elapsed), for_s - elapsed)
+        held = enthalpy(now)
+        for _ in range(MOST_NEWTON):
+            flux = conductance * np.diff(now)
+            residual = cells * (enthalpy(now) - held) / step
+            residual[:-1] -= flux
+            residual[1:] += flux
+            residual[0] += slab.h_base * (now[0] - ambient_c)
+            residual[-1] += slab.h_top * (now[-1] - ambient_c)
+            coming = _coming(now)
+            slope = mass.cp_j_per_kgk + latent * coming * (1 - coming) / SETTING_WIDTH_C
+            banded[1] = cells * mass.density_kg_per_m3 * slope / step
+            banded[1, :-1] += conductance
+            banded[1, 1:] += conductance
+            banded[1, 0] += slab.h_base
+            banded[1, -1] += slab.h_top
+            banded[0, 1:] = banded[2, :-1] = -conductance
+            change = solve_banded((1, 1), banded, residual, overwrite_b=True, check_finite=False)
+            now = now - change
+            if float(np.max(np.abs(change))) < 1e-9:
+                break
+        heat_out += step * float(slab.h_base * (now[0] - ambient_c) + slab.h_top * (now[-1] - ambient_c))
+        elapsed += step
+        times.append(elapsed)
+        lasts.append(float(last(now)))
+        means.append(float(cells @ now / thickness))
+        tops.append(float(now[-1]))
+    if to_c is not None and elapsed >= LONGEST_S:
+        raise BadInput(("to_c",), "it would take more than 30 days", "a target further from the air around it")
+    return Course(
+        times_s=np.array(times),
+        last_c=np.array(lasts),
+        mean_c=np.array(means),
+        top_c=np.array(tops),
+        heat_out_j_per_m2=heat_out,
+        enthalpy_lost_j_per_m2=first_j - float(cells @ enthalpy(now)),
+    )
+
+
+def _time_constant_s(slab: Slab) -> float:
+    mass, thickness = slab.thermal, slab.thickness_mm / 1000
+    resistance = 1 / (slab.h_top + slab.h_base) + thickness / (8 * mass.conductivity_w_per_mk)
+    return mass.density_kg_per_m3 * mass.cp_j_per_kgk * thickness * resistance
+
+
+def slab_s(slab: Slab, from_c: float, to_c: float, ambient_c: float) -> float:
+    """Return the time until the last point of a slab is at `to_c`; linear within the last step.
+
+    :raises BadInput: see `cool_slab`.
+    """
+    check_course(from_c, to_c, ambient_c)
+    if from_c == to_c:
+        return 0.0
+    course = cool_slab(slab, from_c, ambient_c, to_c)
+    (t0, t1), (y0, y1) = course.times_s[-2:], course.last_c[-2:]
+    return float(t0 + (t1 - t0) * (to_c - y0) / (y1 - y0))
