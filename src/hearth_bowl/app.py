@@ -7,6 +7,7 @@ from flask.typing import ResponseReturnValue
 from werkzeug.exceptions import NotFound
 from whitenoise import WhiteNoise
 
+from hearth_bowl.api.assortments import assortments
 from hearth_bowl.api.fit import fit
 from hearth_bowl.api.formula import formula
 from hearth_bowl.api.guard import LOOPBACK_HOSTS, guard_hosts, register_guard
@@ -33,7 +34,7 @@ def create_app(database: Database, web: Path, hosts: frozenset[str] = LOOPBACK_H
     app.extensions["hearth_bowl.database"] = database
     register_guard(app)
     register_problems(app)
-    for part in (recipes, vessels, settings, ingredients, formula, fit, moves, larder):
+    for part in (recipes, vessels, settings, ingredients, formula, fit, assortments, moves, larder):
         app.register_blueprint(part)
     spec.register(app)
 

@@ -16,6 +16,20 @@ from hearth_bowl.service import larder as service
 larder = Blueprint("larder", __name__, url_prefix="/api/larder")
 
 
+class PackIn(Incoming):
+    """A pack of another size, and its price where it is known."""
+
+    pack_g: float
+    price: float | None = None
+
+
+class PackOut(Outgoing):
+    """A pack of another size."""
+
+    pack_g: float
+    price: float | None
+
+
 class LarderItemIn(Incoming):
     """One ingredient: of the library by its key, or the person's own with its record."""
 
@@ -25,6 +39,7 @@ class LarderItemIn(Incoming):
     price: float | None = None
     country: str = ""
     in_house_g: float | None = None
+    other_packs: list[PackIn] | None = None
 
 
 class LarderItemOut(Outgoing):
@@ -37,6 +52,7 @@ class LarderItemOut(Outgoing):
     price: float | None
     country: str
     in_house_g: float | None
+    other_packs: list[PackOut]
 
 
 class LarderOut(Outgoing):

@@ -3,10 +3,11 @@
 from datetime import UTC, datetime
 from typing import Final
 
+from hearth_bowl.demo.boxes import BOX, BOXES, FITS, PIECES, POT_G
 from hearth_bowl.demo.larder import LARDER
 from hearth_bowl.demo.recipes import RECIPES
 from hearth_bowl.demo.vessels import VESSELS
-from hearth_bowl.service import larder, recipes, vessels
+from hearth_bowl.service import assortments, fit, larder, recipes, vessels
 from hearth_bowl.service.settings import Settings, save_settings
 from hearth_bowl.store.db import Database
 
@@ -19,12 +20,26 @@ def load_demo(database: Database) -> bool:
     with database.writing() as session:
         if recipes.list_recipes(session):
             return False
+        recipe_ids, vessel_ids = {}, {}
         for record in RECIPES:
             stored = recipes.create_recipe(session, record, MADE_AT)
             recipes.keep_version(session, stored.id, "As first made", MADE_AT)
-        for name, vessel in VESSELS:
-            vessels.create_vessel(session, name, vessel)
+            recipe_ids[record["name"]] = stored.id
+        for name, owned, vessel in VESSELS:
+            vessel_ids[name] = vessels.create_vessel(session, name, vessel, owned).id
         for label, pack_g, price, there_g in LARDER:
             larder.save_item(session, label=label, pack_g=pack_g, price=price, in_house_g=there_g)
         save_settings(session, KITCHEN)
+        for name, vessel_name, ask in FITS:
+            fit.keep_fit(session, recipe_ids[name], vessel_ids[vessel_name], {"ask": ask}, MADE_AT)
+        rows = tuple(
+            assortments.PieceAsk(
+                recipe_id=recipe_ids[name], vessel_id=vessel_ids[vessel], per_box=per_box, spares=spares, ask=ask
+            )
+            for name, vessel, per_box, spares, ask in PIECES
+        )
+        asked = assortments.AssortmentAsk(
+            name="Open evening boxes", boxes=BOXES, pot_g=POT_G, box_vessel_id=vessel_ids[BOX], rows=rows
+        )
+        assortments.create_assortment(session, asked, MADE_AT)
     return True

@@ -89,4 +89,15 @@ RECIPES: Final = (
             ("liqueur25", 20, "ml", "late"),
         ),
     ),
+    _recipe(
+        "Moonrise cocoa mix",
+        "dry-mix",
+        "drink",
+        (
+            ("cocoa_powder_21", 165, "g", ""),
+            ("sugar_caster", 260, "g", ""),
+            ("whole_powder", 140, "g", ""),
+            ("salt", 2, "pinch", ""),
+        ),
+    ),
 )

@@ -9,7 +9,7 @@ from hearth_bowl.core.components import COMPONENTS
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.library import LIBRARY
 
-PACK_COLUMNS: Final = ("label", "pack_g", "price", "country", "in_house_g")
+PACK_COLUMNS: Final = ("label", "pack_g", "price", "country", "in_house_g", "other_packs")
 OWN_COLUMNS: Final = ("kind", "density_g_per_ml", "other_fat_kind", "allergens", "allergens_named", *COMPONENTS)
 MOST_ROWS: Final = 5000
 
@@ -21,6 +21,7 @@ def write_larder(items: Iterable[Mapping[str, Any]]) -> str:
     writer.writeheader()
     for item in items:
         row = {name: _shown(item.get(name)) for name in PACK_COLUMNS}
+        row["other_packs"] = "; ".join(_pack_text(pack) for pack in item.get("other_packs", ()))
         own = item.get("ingredient")
         if own is not None:
             row |= {name: _shown(own.get(name)) for name in ("kind", "density_g_per_ml", "other_fat_kind")}
@@ -28,6 +29,25 @@ def write_larder(items: Iterable[Mapping[str, Any]]) -> str:
             row |= {name: _shown(pct) for name, pct in own["composition_pct"].items()}
         writer.writerow(row)
     return out.getvalue()
+
+
+def _pack_text(pack: Mapping[str, Any]) -> str:
+    """Write a pack of another size as `200 g`, or with its price as `200 g 3.5`."""
+    price = "" if pack["price"] is None else f" {pack['price']:.10g}"
+    return f"{pack['pack_g']:.10g} g{price}"
+
+
+def _packs(position: int, text: str) -> list[dict[str, Any]]:
+    packs = []
+    for part in filter(str.strip, text.split(";")):
+        size, _, price = part.strip().partition(" g")
+        packs.append(
+            {
+                "pack_g": _number(position, "other_packs", size.strip()),
+                "price": _number(position, "other_packs", price.strip()),
+            }
+        )
+    return packs
 
 
 def _shown(value: object) -> str:
@@ -60,6 +80,8 @@ def read_larder(text: str) -> list[dict[str, Any]]:
 def _row(position: int, row: Mapping[str, str]) -> dict[str, Any]:
     item: dict[str, Any] = {"label": row["label"], "country": row.get("country", "")}
     item |= {name: _number(position, name, row.get(name, "")) for name in ("pack_g", "price", "in_house_g")}
+    if row.get("other_packs") is not None:
+        item["other_packs"] = _packs(position, row["other_packs"])
     if row["label"] not in LIBRARY and any(row.get(name) for name in COMPONENTS):
         item["ingredient"] = {
             "name": row["label"],

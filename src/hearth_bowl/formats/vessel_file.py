@@ -4,7 +4,7 @@ from collections.abc import Mapping
 from typing import Any, Final
 
 from hearth_bowl.core.vessel import Vessel, checked_vessel
-from hearth_bowl.formats.strict_json import check_format, read_json, text
+from hearth_bowl.formats.strict_json import check_format, read_json, text, text_or_none
 
 FORMAT: Final = "hearth-bowl/vessel"
 
@@ -20,4 +20,4 @@ def read_vessel(data: bytes) -> Vessel:
 def vessel_from(record: Mapping[str, Any]) -> Vessel:
     """Return the vessel of a decoded file."""
     check_format(record, FORMAT)
-    return checked_vessel(text(record, "kind", ""), text(record, "shape", ""), record)
+    return checked_vessel(text(record, "kind", ""), text_or_none(record, "shape") or "", record)

@@ -12,6 +12,7 @@ from hearth_bowl.core.errors import BadInput, check_number
 from hearth_bowl.core.ingredient import Ingredient
 from hearth_bowl.core.library import LIBRARY
 from hearth_bowl.core.recipe import check_name
+from hearth_bowl.core.shopping import PackFor, Stock
 from hearth_bowl.formats.recipe_file import ingredient_from, ingredient_record
 from hearth_bowl.service.errors import NotFound
 from hearth_bowl.store.models import LarderRow
@@ -20,6 +21,7 @@ MOST_PACK_G: Final = 100_000.0
 MOST_PRICE: Final = 1e6
 MOST_IN_HOUSE_G: Final = 1e6
 MOST_COUNTRY: Final = 40
+MOST_OTHER_PACKS: Final = 6
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -33,6 +35,7 @@ class LarderItem:
     price: float | None
     country: str
     in_house_g: float | None
+    other_packs: tuple[PackFor, ...] = ()
 
 
 def list_larder(session: Session) -> list[LarderItem]:
@@ -49,10 +52,12 @@ def save_item(
     price: float | None = None,
     country: str = "",
     in_house_g: float | None = None,
+    other_packs: Sequence[Mapping[str, Any]] | None = None,
 ) -> LarderItem:
     """Store one ingredient of the larder, new or again. A kept version of a recipe never changes by it.
 
     :param label: a key of the library; or the own ingredient's name, with its record.
+    :param other_packs: packs of other sizes, each `pack_g` and perhaps `price`; None leaves those that there are.
     :raises BadInput: naming the field.
     """
     own = None
@@ -69,6 +74,8 @@ def save_item(
         if label in LIBRARY:
             raise BadInput(("label",), f"{label!r} is a name of the library", "another name", "not-allowed")
         own = json.dumps(ingredient_record(checked), ensure_ascii=False, allow_nan=False)
+    if len(other_packs or ()) > MOST_OTHER_PACKS:
+        raise BadInput(("other_packs",), "too many sizes", f"up to {MOST_OTHER_PACKS}", "out-of-range")
     if len(country) > MOST_COUNTRY:
         raise BadInput(("country",), "too long", f"up to {MOST_COUNTRY} characters", "out-of-range")
     values = {
@@ -78,9 +85,11 @@ def save_item(
         "country": country.strip(),
         "in_house_g": _number("in_house_g", in_house_g, MOST_IN_HOUSE_G, "g"),
     }
+    if other_packs is not None:
+        values["other_packs"] = json.dumps([_pack(position, pack) for position, pack in enumerate(other_packs)])
     row = session.scalar(select(LarderRow).where(LarderRow.label == label))
     if row is None:
-        row = LarderRow(label=label, **values)
+        row = LarderRow(label=label, **{"other_packs": "[]", **values})
         session.add(row)
     else:
         for name, value in values.items():
@@ -129,6 +138,24 @@ def _number(field: str, value: float | None, most: float, unit: str, above: bool
     return None if value is None else check_number((field,), value, 0, most, unit, above=above)
 
 
+def stock(session: Session) -> dict[str, Stock]:
+    """Return what there is and how it is sold, by label."""
+    found = {}
+    for item in list_larder(session):
+        usual = (PackFor(pack_g=item.pack_g, price=item.price),) if item.pack_g else ()
+        found[item.label] = Stock(in_house_g=item.in_house_g, packs=usual + item.other_packs)
+    return found
+
+
+def _pack(position: int, pack: Mapping[str, Any]) -> dict[str, float | None]:
+    path = ("other_packs", position)
+    price = pack.get("price")
+    return {
+        "pack_g": check_number((*path, "pack_g"), pack.get("pack_g"), 0, MOST_PACK_G, "g", above=True),
+        "price": None if price is None else check_number((*path, "price"), price, 0, MOST_PRICE),
+    }
+
+
 def _item(row: LarderRow) -> LarderItem:
     own = json.loads(row.own_ingredient) if row.own_ingredient else None
     name = row.label if own is not None else _library_name(row.label)
@@ -140,6 +167,7 @@ def _item(row: LarderRow) -> LarderItem:
         price=row.price,
         country=row.country,
         in_house_g=row.in_house_g,
+        other_packs=tuple(PackFor(**pack) for pack in json.loads(row.other_packs)),
     )
 
 

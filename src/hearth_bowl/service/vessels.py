@@ -1,32 +1,38 @@
-"""Vessels: the pans and moulds that a person owns."""
+"""Vessels: what a person owns to pour, portion and pack with."""
 
 import json
 from collections.abc import Mapping
 from dataclasses import dataclass
-from typing import Any
+from typing import Any, Final
 
 from sqlalchemy import delete, select
 from sqlalchemy.orm import Session
 
+from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.recipe import check_name
+from hearth_bowl.core.vessel import MEASURES
 from hearth_bowl.formats.vessel_file import vessel_from
 from hearth_bowl.service.errors import NotFound
 from hearth_bowl.store.models import VesselRow
 
+KINDS: Final = tuple(MEASURES)
+MOST_OWNED: Final = 100
+
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class StoredVessel:
-    """A vessel with its name. `vessel` is a vessel file's content."""
+    """A vessel with its name, and how many of it there are. `vessel` is a vessel file's content."""
 
     id: int
     name: str
+    owned: int
     vessel: dict[str, Any]
 
 
 def list_vessels(session: Session) -> list[StoredVessel]:
-    """Return all vessels, pans before moulds."""
-    rows = session.scalars(select(VesselRow).order_by(VesselRow.kind.desc(), VesselRow.id))
-    return [_stored(row) for row in rows]
+    """Return all vessels, by kind and then as they were made."""
+    found = [_stored(row) for row in session.scalars(select(VesselRow).order_by(VesselRow.id))]
+    return sorted(found, key=lambda stored: KINDS.index(stored.vessel["kind"]))
 
 
 def get_vessel(session: Session, vessel_id: int) -> StoredVessel:
@@ -40,17 +46,45 @@ def get_vessel(session: Session, vessel_id: int) -> StoredVessel:
     return _stored(row)
 
 
-def create_vessel(session: Session, name: str, record: Mapping[str, Any]) -> StoredVessel:
+def create_vessel(session: Session, name: str, record: Mapping[str, Any], owned: int = 1) -> StoredVessel:
     """Store a vessel.
 
-    :raises BadInput: naming the measure.
+    :raises BadInput: naming the measure, `name` or `owned`.
     """
-    vessel_from(record)
-    document = json.dumps({key: value for key, value in record.items() if value is not None}, allow_nan=False)
-    row = VesselRow(name=check_name(name), kind=record["kind"], document=document)
+    row = VesselRow(name=check_name(name), owned=_owned(owned), **_content(record))
     session.add(row)
     session.flush()
     return _stored(row)
+
+
+def save_vessel(session: Session, vessel_id: int, name: str, record: Mapping[str, Any], owned: int = 1) -> StoredVessel:
+    """Store a vessel's new measures, name and number.
+
+    :raises BadInput: naming the measure, `name` or `owned`. :raises NotFound: there is none.
+    """
+    row = session.get(VesselRow, vessel_id)
+    if row is None:
+        raise NotFound("vessel", vessel_id)
+    row.name, row.owned = check_name(name), _owned(owned)
+    content = _content(record)
+    row.kind, row.document = content["kind"], content["document"]
+    session.flush()
+    return _stored(row)
+
+
+def _owned(owned: int) -> int:
+    if not 1 <= owned <= MOST_OWNED:
+        raise BadInput(("owned",), f"{owned}", f"1 to {MOST_OWNED}", "out-of-range")
+    return owned
+
+
+def _content(record: Mapping[str, Any]) -> dict[str, str]:
+    try:
+        vessel_from(record)
+    except BadInput as problem:
+        raise problem.under("vessel") from None
+    document = json.dumps({key: value for key, value in record.items() if value is not None}, allow_nan=False)
+    return {"kind": record["kind"], "document": document}
 
 
 def delete_vessel(session: Session, vessel_id: int) -> None:
@@ -63,4 +97,4 @@ def delete_vessel(session: Session, vessel_id: int) -> None:
 
 
 def _stored(row: VesselRow) -> StoredVessel:
-    return StoredVessel(id=row.id, name=row.name, vessel=json.loads(row.document))
+    return StoredVessel(id=row.id, name=row.name, owned=row.owned, vessel=json.loads(row.document))

@@ -4,6 +4,59 @@
  */
 
 export interface paths {
+    "/api/assortments": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** List the assortments. */
+        get: operations["listAssortments"];
+        put?: never;
+        /** Store a new assortment. */
+        post: operations["createAssortment"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/assortments/plan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Work out what an assortment takes. Nothing is stored. */
+        post: operations["planAssortment"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/assortments/{assortment_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Store an assortment's new state; refused when another save came between. */
+        put: operations["saveAssortment"];
+        post?: never;
+        /** Delete an assortment. */
+        delete: operations["deleteAssortment"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/balance": {
         parameters: {
             query?: never;
@@ -66,6 +119,91 @@ export interface paths {
         put?: never;
         /** Fit a recipe to a vessel. Nothing is stored. */
         post: operations["fit"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/fit/layers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Fit layers of several recipes to a pan. Nothing is stored. */
+        post: operations["fitLayers"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/fit/near": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Offer whole packs, eggs and moulds near a fit. Nothing is stored. */
+        post: operations["nearChoices"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/fit/rolling": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** List what a ball may be rolled in. */
+        get: operations["listRolling"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/fit/stack": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Fit fillings of several recipes to a mould's cavities. Nothing is stored. */
+        post: operations["fitStack"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/fit/vessels": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Say what a batch makes of each stored vessel. Nothing is stored. */
+        post: operations["otherVessels"];
         delete?: never;
         options?: never;
         head?: never;
@@ -280,6 +418,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/recipes/{recipe_id}/fit": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Return the fit of a recipe as it was left. */
+        get: operations["getFit"];
+        /** Keep the fit of a recipe as it is left. */
+        put: operations["keepFit"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/recipes/{recipe_id}/versions": {
         parameters: {
             query?: never;
@@ -368,6 +524,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/vessels/shapes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** List the shapes that a vessel may have, with the measures of each. */
+        get: operations["listShapes"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/vessels/{vessel_id}": {
         parameters: {
             query?: never;
@@ -376,7 +549,8 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        put?: never;
+        /** Store a vessel's new measures, name and number. */
+        put: operations["saveVessel"];
         post?: never;
         /** Delete a vessel. */
         delete: operations["deleteVessel"];
@@ -458,10 +632,30 @@ export interface components {
              */
             cap_mm?: number | null;
             /**
-             * Halves
-             * @default false
+             * Coat Mm
+             * @default null
              */
-            halves?: boolean;
+            coat_mm?: number | null;
+            /**
+             * Coated
+             * @default null
+             */
+            coated?: number | null;
+            /**
+             * Core G
+             * @default null
+             */
+            core_g?: number | null;
+            /**
+             * Dip Bowl Mm
+             * @default null
+             */
+            dip_bowl_mm?: number | null;
+            /**
+             * Halves
+             * @default null
+             */
+            halves?: boolean | null;
             /**
              * Headroom Mm
              * @default null
@@ -473,6 +667,11 @@ export interface components {
              */
             kerf_mm?: number | null;
             /**
+             * Loss G
+             * @default null
+             */
+            loss_g?: number | null;
+            /**
              * Loss Pct
              * @default null
              */
@@ -482,6 +681,21 @@ export interface components {
              * @default null
              */
             mass_g?: number | null;
+            /**
+             * Mix G Per Cup
+             * @default null
+             */
+            mix_g_per_cup?: number | null;
+            /**
+             * Mug Mm
+             * @default null
+             */
+            mug_mm?: number | null;
+            /**
+             * Overrun Pct
+             * @default null
+             */
+            overrun_pct?: number | null;
             /**
              * Piece Mm
              * @default null
@@ -493,10 +707,136 @@ export interface components {
              */
             pieces?: number | null;
             /**
+             * Rolling
+             * @default null
+             */
+            rolling?: string | null;
+            /**
              * Shell
              * @default null
              */
             shell?: string | null;
+            /**
+             * Spares
+             * @default null
+             */
+            spares?: number | null;
+            /**
+             * Thickness Mm
+             * @default null
+             */
+            thickness_mm?: number | null;
+            /**
+             * Trim Mm
+             * @default null
+             */
+            trim_mm?: number | null;
+            /**
+             * Wall Mm
+             * @default null
+             */
+            wall_mm?: number | null;
+        };
+        /**
+         * AskOut
+         * @description What was asked.
+         */
+        AskOut: {
+            /**
+             * Cap Mm
+             * @default null
+             */
+            cap_mm?: number | null;
+            /**
+             * Coat Mm
+             * @default null
+             */
+            coat_mm?: number | null;
+            /**
+             * Coated
+             * @default null
+             */
+            coated?: number | null;
+            /**
+             * Core G
+             * @default null
+             */
+            core_g?: number | null;
+            /**
+             * Dip Bowl Mm
+             * @default null
+             */
+            dip_bowl_mm?: number | null;
+            /**
+             * Halves
+             * @default null
+             */
+            halves?: boolean | null;
+            /**
+             * Headroom Mm
+             * @default null
+             */
+            headroom_mm?: number | null;
+            /**
+             * Kerf Mm
+             * @default null
+             */
+            kerf_mm?: number | null;
+            /**
+             * Loss G
+             * @default null
+             */
+            loss_g?: number | null;
+            /**
+             * Loss Pct
+             * @default null
+             */
+            loss_pct?: number | null;
+            /**
+             * Mass G
+             * @default null
+             */
+            mass_g?: number | null;
+            /**
+             * Mix G Per Cup
+             * @default null
+             */
+            mix_g_per_cup?: number | null;
+            /**
+             * Mug Mm
+             * @default null
+             */
+            mug_mm?: number | null;
+            /**
+             * Overrun Pct
+             * @default null
+             */
+            overrun_pct?: number | null;
+            /**
+             * Piece Mm
+             * @default null
+             */
+            piece_mm?: number[] | null;
+            /**
+             * Pieces
+             * @default null
+             */
+            pieces?: number | null;
+            /**
+             * Rolling
+             * @default null
+             */
+            rolling?: string | null;
+            /**
+             * Shell
+             * @default null
+             */
+            shell?: string | null;
+            /**
+             * Spares
+             * @default null
+             */
+            spares?: number | null;
             /**
              * Thickness Mm
              * @default null
@@ -534,6 +874,52 @@ export interface components {
             answer: {
                 [key: string]: unknown;
             };
+        };
+        /**
+         * AssortmentIn
+         * @description So many boxes of so many kinds of piece.
+         */
+        AssortmentIn: {
+            /**
+             * Box Vessel Id
+             * @default null
+             */
+            box_vessel_id?: number | null;
+            /** Boxes */
+            boxes: number;
+            /** Name */
+            name: string;
+            /**
+             * Pot G
+             * @default null
+             */
+            pot_g?: number | null;
+            /** Rows */
+            rows?: components["schemas"]["PieceIn"][];
+        };
+        /**
+         * AssortmentListOut
+         * @description All assortments.
+         */
+        AssortmentListOut: {
+            /** Assortments */
+            assortments: components["schemas"]["StoredAssortmentOut"][];
+        };
+        /**
+         * AssortmentOut
+         * @description An assortment as stored.
+         */
+        AssortmentOut: {
+            /** Box Vessel Id */
+            box_vessel_id: number | null;
+            /** Boxes */
+            boxes: number;
+            /** Name */
+            name: string;
+            /** Pot G */
+            pot_g: number | null;
+            /** Rows */
+            rows: components["schemas"]["PieceOut"][];
         };
         /**
          * BalanceIn
@@ -579,6 +965,44 @@ export interface components {
             solids_pct: number;
             /** Water G */
             water_g: number;
+        };
+        /**
+         * BoxRoom
+         * @description How much of one layer of a box its pieces cover [%], and how many layers they take at least.
+         */
+        BoxRoom: {
+            /** Covered Pct */
+            covered_pct: number;
+            /** Layers */
+            layers: number;
+        };
+        /**
+         * Buy
+         * @description So many packs of one size.
+         */
+        Buy: {
+            /** Count */
+            count: number;
+            /** Pack G */
+            pack_g: number;
+            /** Price */
+            price: number | null;
+        };
+        /**
+         * CakeFit
+         * @description What of the filling lies within a cake, and what coats it.
+         */
+        CakeFit: {
+            /** Coat G */
+            coat_g: number;
+            /** Coat Mm */
+            coat_mm: number;
+            /** Filling G */
+            filling_g: number;
+            /** Filling Mm */
+            filling_mm: number;
+            /** Fillings */
+            fillings: number;
         };
         /**
          * CavityVolumes
@@ -681,6 +1105,20 @@ export interface components {
             water_left_pct: number;
         };
         /**
+         * Drink
+         * @description Drink spheres: the mix in one, how many cups of milk that makes, and whether it goes into the mug.
+         */
+        Drink: {
+            /** Cups */
+            cups: number | null;
+            /** Diameter Mm */
+            diameter_mm: number;
+            /** Fits Mug */
+            fits_mug: boolean | null;
+            /** Mix G */
+            mix_g: number;
+        };
+        /**
          * FamilyOut
          * @description A family of recipes: its stages in order, what it is made for, the ways of making it, and what decides.
          */
@@ -725,6 +1163,34 @@ export interface components {
             value: string;
         };
         /**
+         * FillingIn
+         * @description A filling by ml or mm; by neither it gives way.
+         */
+        FillingIn: {
+            /**
+             * Lumps
+             * @default false
+             */
+            lumps?: boolean;
+            /**
+             * Ml
+             * @default null
+             */
+            ml?: number | null;
+            /**
+             * Mm
+             * @default null
+             */
+            mm?: number | null;
+            recipe: components["schemas"]["RecipeIn"];
+            /**
+             * Texture
+             * @default soft
+             * @enum {string}
+             */
+            texture?: "soft" | "firm" | "crunchy";
+        };
+        /**
          * FitIn
          * @description A recipe, a vessel, and what is asked.
          */
@@ -732,14 +1198,24 @@ export interface components {
             /**
              * @default {
              *       "cap_mm": null,
-             *       "halves": false,
+             *       "coat_mm": null,
+             *       "coated": null,
+             *       "core_g": null,
+             *       "dip_bowl_mm": null,
+             *       "halves": null,
              *       "headroom_mm": null,
              *       "kerf_mm": null,
+             *       "loss_g": null,
              *       "loss_pct": null,
              *       "mass_g": null,
+             *       "mix_g_per_cup": null,
+             *       "mug_mm": null,
+             *       "overrun_pct": null,
              *       "piece_mm": null,
              *       "pieces": null,
+             *       "rolling": null,
              *       "shell": null,
+             *       "spares": null,
              *       "thickness_mm": null,
              *       "trim_mm": null,
              *       "wall_mm": null
@@ -756,9 +1232,19 @@ export interface components {
         FitOut: {
             /** Amounts G */
             amounts_g: number[];
+            /** Ball Mm */
+            ball_mm: number | null;
             /** Batch G */
             batch_g: number;
+            cake: components["schemas"]["CakeFit"] | null;
             cavity: components["schemas"]["CavityVolumes"] | null;
+            /** Core G */
+            core_g: number | null;
+            /** Density G Per Ml */
+            density_g_per_ml: number;
+            drink: components["schemas"]["Drink"] | null;
+            /** Evaporated G */
+            evaporated_g: number;
             /** Fill Ml */
             fill_ml: number;
             /** Filling G */
@@ -767,10 +1253,12 @@ export interface components {
             grid: number[] | null;
             /** Halves */
             halves: number | null;
+            later: components["schemas"]["Shell"] | null;
             /** Left Over G */
             left_over_g: number;
             /** Loss G */
             loss_g: number;
+            marks: components["schemas"]["Marks"] | null;
             /** Notes */
             notes: string[];
             /** Offcut G */
@@ -781,11 +1269,21 @@ export interface components {
             piece_mm: number[] | null;
             /** Pieces */
             pieces: number | null;
+            /** Places Mm */
+            places_mm: number[][] | null;
             /** Pours */
             pours: number | null;
+            /** Rolling G */
+            rolling_g: number | null;
             /** Scale */
             scale: number;
             shell: components["schemas"]["Shell"] | null;
+            /** Spacing Mm */
+            spacing_mm: number[] | null;
+            /** Spare Cavities */
+            spare_cavities: number | null;
+            /** Spares */
+            spares: number;
             /** Thickness Mm */
             thickness_mm: number | null;
         };
@@ -892,6 +1390,28 @@ export interface components {
             spread: string;
         };
         /**
+         * ItemOut
+         * @description One ingredient of the shopping list.
+         */
+        ItemOut: {
+            /** Buy */
+            buy: components["schemas"]["Buy"][];
+            /** Buy G */
+            buy_g: number;
+            /** Cost */
+            cost: number | null;
+            /** In House G */
+            in_house_g: number | null;
+            /** Label */
+            label: string;
+            /** Left G */
+            left_g: number;
+            /** Name */
+            name: string;
+            /** Needed G */
+            needed_g: number;
+        };
+        /**
          * KeepVersionIn
          * @description A name for the version; empty takes its number.
          */
@@ -901,6 +1421,150 @@ export interface components {
              * @default
              */
             name?: string;
+        };
+        /**
+         * KeptFitIn
+         * @description The fit of a recipe as it is left; layers and fillings beyond the recipe itself go with it.
+         */
+        KeptFitIn: {
+            /**
+             * @default {
+             *       "cap_mm": null,
+             *       "coat_mm": null,
+             *       "coated": null,
+             *       "core_g": null,
+             *       "dip_bowl_mm": null,
+             *       "halves": null,
+             *       "headroom_mm": null,
+             *       "kerf_mm": null,
+             *       "loss_g": null,
+             *       "loss_pct": null,
+             *       "mass_g": null,
+             *       "mix_g_per_cup": null,
+             *       "mug_mm": null,
+             *       "overrun_pct": null,
+             *       "piece_mm": null,
+             *       "pieces": null,
+             *       "rolling": null,
+             *       "shell": null,
+             *       "spares": null,
+             *       "thickness_mm": null,
+             *       "trim_mm": null,
+             *       "wall_mm": null
+             *     }
+             */
+            ask?: components["schemas"]["AskIn"];
+            /** Fillings */
+            fillings?: components["schemas"]["KeptLayerIn"][];
+            /** Layers */
+            layers?: components["schemas"]["KeptLayerIn"][];
+            /**
+             * Vessel Id
+             * @default null
+             */
+            vessel_id?: number | null;
+        };
+        /**
+         * KeptFitOut
+         * @description The fit of a recipe as it was left; without an ask before the first.
+         */
+        KeptFitOut: {
+            /** @default null */
+            ask: components["schemas"]["AskOut"] | null;
+            /** Fillings */
+            fillings: components["schemas"]["KeptLayerOut"][];
+            /** Layers */
+            layers: components["schemas"]["KeptLayerOut"][];
+            /** Vessel Id */
+            vessel_id: number | null;
+        };
+        /**
+         * KeptLayerIn
+         * @description A layer or filling as it was left: another recipe by its id, and its amounts.
+         */
+        KeptLayerIn: {
+            /**
+             * Lumps
+             * @default false
+             */
+            lumps?: boolean;
+            /**
+             * Mass G
+             * @default null
+             */
+            mass_g?: number | null;
+            /**
+             * Ml
+             * @default null
+             */
+            ml?: number | null;
+            /**
+             * Mm
+             * @default null
+             */
+            mm?: number | null;
+            /** Recipe Id */
+            recipe_id: number;
+            /**
+             * Share
+             * @default null
+             */
+            share?: number | null;
+            /**
+             * Texture
+             * @default soft
+             * @enum {string}
+             */
+            texture?: "soft" | "firm" | "crunchy";
+            /**
+             * Thickness Mm
+             * @default null
+             */
+            thickness_mm?: number | null;
+        };
+        /**
+         * KeptLayerOut
+         * @description A layer or filling as it was left.
+         */
+        KeptLayerOut: {
+            /**
+             * Lumps
+             * @default false
+             */
+            lumps?: boolean;
+            /**
+             * Mass G
+             * @default null
+             */
+            mass_g?: number | null;
+            /**
+             * Ml
+             * @default null
+             */
+            ml?: number | null;
+            /**
+             * Mm
+             * @default null
+             */
+            mm?: number | null;
+            /** Recipe Id */
+            recipe_id: number;
+            /**
+             * Share
+             * @default null
+             */
+            share?: number | null;
+            /**
+             * Texture
+             * @default soft
+             * @enum {string}
+             */
+            texture?: "soft" | "firm" | "crunchy";
+            /**
+             * Thickness Mm
+             * @default null
+             */
+            thickness_mm?: number | null;
         };
         /**
          * LabelIn
@@ -1039,6 +1703,11 @@ export interface components {
             /** Label */
             label: string;
             /**
+             * Other Packs
+             * @default null
+             */
+            other_packs?: components["schemas"]["PackIn"][] | null;
+            /**
              * Pack G
              * @default null
              */
@@ -1063,6 +1732,8 @@ export interface components {
             label: string;
             /** Name */
             name: string;
+            /** Other Packs */
+            other_packs: components["schemas"]["PackOut"][];
             /** Pack G */
             pack_g: number | null;
             /** Price */
@@ -1240,6 +1911,16 @@ export interface components {
             unit: string;
         };
         /**
+         * Marks
+         * @description Where a slab is marked: the edges of its pieces [mm] from the left and the top inside edge of the pan.
+         */
+        Marks: {
+            /** Across Mm */
+            across_mm: number[];
+            /** Along Mm */
+            along_mm: number[];
+        };
+        /**
          * Method
          * @description One way of making it, with its trade-off in one sentence.
          */
@@ -1274,6 +1955,27 @@ export interface components {
             short: components["schemas"]["Short"][];
         };
         /**
+         * NearChoiceOut
+         * @description A batch near the asked one.
+         */
+        NearChoiceOut: {
+            /** Batch G */
+            batch_g: number;
+            /** Change */
+            change: number;
+            fit: components["schemas"]["FitOut"];
+            /** Says */
+            says: string;
+        };
+        /**
+         * NearOut
+         * @description Whole packs, eggs and moulds near a fit, the nearest first.
+         */
+        NearOut: {
+            /** Choices */
+            choices: components["schemas"]["NearChoiceOut"][];
+        };
+        /**
          * NewRecipeIn
          * @description A recipe to store.
          */
@@ -1282,11 +1984,16 @@ export interface components {
         };
         /**
          * NewVesselIn
-         * @description A vessel to store.
+         * @description A vessel to store, and how many of it there are.
          */
         NewVesselIn: {
             /** Name */
             name: string;
+            /**
+             * Owned
+             * @default 1
+             */
+            owned?: number;
             vessel: components["schemas"]["VesselIn"];
         };
         /**
@@ -1300,6 +2007,69 @@ export interface components {
             changes: components["schemas"]["Moved"][];
             /** Label */
             label: string;
+        };
+        /**
+         * OtherShell
+         * @description The same piece in another chocolate: what one piece costs then.
+         */
+        OtherShell: {
+            /** Cost Per Piece */
+            cost_per_piece: number;
+            /** Label */
+            label: string;
+            /** Name */
+            name: string;
+            /** Needs Tempering */
+            needs_tempering: boolean;
+        };
+        /**
+         * OtherVesselsIn
+         * @description A recipe, a batch of it, and perhaps the depth to keep.
+         */
+        OtherVesselsIn: {
+            /**
+             * @default {
+             *       "cap_mm": null,
+             *       "coat_mm": null,
+             *       "coated": null,
+             *       "core_g": null,
+             *       "dip_bowl_mm": null,
+             *       "halves": null,
+             *       "headroom_mm": null,
+             *       "kerf_mm": null,
+             *       "loss_g": null,
+             *       "loss_pct": null,
+             *       "mass_g": null,
+             *       "mix_g_per_cup": null,
+             *       "mug_mm": null,
+             *       "overrun_pct": null,
+             *       "piece_mm": null,
+             *       "pieces": null,
+             *       "rolling": null,
+             *       "shell": null,
+             *       "spares": null,
+             *       "thickness_mm": null,
+             *       "trim_mm": null,
+             *       "wall_mm": null
+             *     }
+             */
+            ask?: components["schemas"]["AskIn"];
+            /** Batch G */
+            batch_g: number;
+            /**
+             * Depth Mm
+             * @default null
+             */
+            depth_mm?: number | null;
+            recipe: components["schemas"]["RecipeIn"];
+        };
+        /**
+         * OtherVesselsOut
+         * @description Every stored vessel, the best suited first.
+         */
+        OtherVesselsOut: {
+            /** Vessels */
+            vessels: components["schemas"]["SuitOut"][];
         };
         /**
          * OwnIngredientIn
@@ -1393,6 +2163,29 @@ export interface components {
             spoon_g_per_ml: number;
         };
         /**
+         * PackIn
+         * @description A pack of another size, and its price where it is known.
+         */
+        PackIn: {
+            /** Pack G */
+            pack_g: number;
+            /**
+             * Price
+             * @default null
+             */
+            price?: number | null;
+        };
+        /**
+         * PackOut
+         * @description A pack of another size.
+         */
+        PackOut: {
+            /** Pack G */
+            pack_g: number;
+            /** Price */
+            price: number | null;
+        };
+        /**
          * Pair
          * @description One thing in both; None where it is not there, or not known.
          */
@@ -1405,6 +2198,143 @@ export interface components {
             second: number | null;
             /** Unit */
             unit: string;
+        };
+        /**
+         * PieceIn
+         * @description One kind of piece: its recipe and vessel, how many go into a box, and what is asked of the vessel.
+         */
+        PieceIn: {
+            /**
+             * @default {
+             *       "cap_mm": null,
+             *       "coat_mm": null,
+             *       "coated": null,
+             *       "core_g": null,
+             *       "dip_bowl_mm": null,
+             *       "halves": null,
+             *       "headroom_mm": null,
+             *       "kerf_mm": null,
+             *       "loss_g": null,
+             *       "loss_pct": null,
+             *       "mass_g": null,
+             *       "mix_g_per_cup": null,
+             *       "mug_mm": null,
+             *       "overrun_pct": null,
+             *       "piece_mm": null,
+             *       "pieces": null,
+             *       "rolling": null,
+             *       "shell": null,
+             *       "spares": null,
+             *       "thickness_mm": null,
+             *       "trim_mm": null,
+             *       "wall_mm": null
+             *     }
+             */
+            ask?: components["schemas"]["AskIn"];
+            /** Per Box */
+            per_box: number;
+            /** Recipe Id */
+            recipe_id: number;
+            /**
+             * Spares
+             * @default 0
+             */
+            spares?: number;
+            /** Vessel Id */
+            vessel_id: number;
+            /**
+             * Whole Moulds
+             * @default false
+             */
+            whole_moulds?: boolean;
+        };
+        /**
+         * PieceOut
+         * @description One kind of piece as stored.
+         */
+        PieceOut: {
+            ask: components["schemas"]["AskOut"];
+            /** Per Box */
+            per_box: number;
+            /** Recipe Id */
+            recipe_id: number;
+            /** Spares */
+            spares: number;
+            /** Vessel Id */
+            vessel_id: number;
+            /** Whole Moulds */
+            whole_moulds: boolean;
+        };
+        /**
+         * PlanOut
+         * @description What all boxes take.
+         */
+        PlanOut: {
+            box: components["schemas"]["BoxRoom"] | null;
+            /** Cost Per Box */
+            cost_per_box: number | null;
+            /** Pieces */
+            pieces: number;
+            /** Pours */
+            pours: components["schemas"]["PourPlanOut"][];
+            /** Recipes */
+            recipes: components["schemas"]["RecipeTotalOut"][];
+            /** Rows */
+            rows: components["schemas"]["RowOut"][];
+            shopping: components["schemas"]["ShoppingOut"];
+        };
+        /**
+         * Pour
+         * @description One time that the pot is used: what must be in it, what stays on the pieces, and what is in it before.
+         *
+         *     `turn` counts how often this mould has been poured, from 1; `refill_g` is to be melted in before.
+         */
+        Pour: {
+            /** Cavities */
+            cavities: number;
+            /** Kept G */
+            kept_g: number;
+            /** Mould */
+            mould: string;
+            /** Name */
+            name: string;
+            /** Needs G */
+            needs_g: number;
+            /** Pot Before G */
+            pot_before_g: number;
+            /** Refill G */
+            refill_g: number;
+            /**
+             * Task
+             * @enum {string}
+             */
+            task: "shell" | "cap" | "dip";
+            /** Turn */
+            turn: number;
+        };
+        /**
+         * PourPlanOut
+         * @description All pours of one chocolate, in the order that needs least in the pot.
+         */
+        PourPlanOut: {
+            /** Back G */
+            back_g: number;
+            /** Chocolate */
+            chocolate: string;
+            /** Kept G */
+            kept_g: number;
+            /** Notes */
+            notes: string[];
+            /** Pours */
+            pours: components["schemas"]["Pour"][];
+            /** Refilled G */
+            refilled_g: number;
+            /** Shell First */
+            shell_first: boolean;
+            /** Start G */
+            start_g: number;
+            /** Turns */
+            turns: number;
         };
         /**
          * Problem
@@ -1581,6 +2511,60 @@ export interface components {
             version: number;
         };
         /**
+         * RecipeTotalOut
+         * @description One recipe over all rows that use it.
+         */
+        RecipeTotalOut: {
+            /** Batch G */
+            batch_g: number;
+            /** Name */
+            name: string;
+            /** Scale */
+            scale: number;
+        };
+        /**
+         * RollingListOut
+         * @description What a ball may be rolled in.
+         */
+        RollingListOut: {
+            /** Coats */
+            coats: components["schemas"]["RollingOut"][];
+        };
+        /**
+         * RollingOut
+         * @description A rolling coat by its key.
+         */
+        RollingOut: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+        };
+        /**
+         * RowOut
+         * @description What one kind of piece takes.
+         */
+        RowOut: {
+            /** Cost Per Piece */
+            cost_per_piece: number | null;
+            /** Extra */
+            extra: number;
+            fit: components["schemas"]["FitOut"];
+            /** Other Shells */
+            other_shells: components["schemas"]["OtherShell"][];
+            /** Pieces */
+            pieces: number;
+        };
+        /**
+         * SaveAssortmentIn
+         * @description An assortment's new state, made from the state of `revision`.
+         */
+        SaveAssortmentIn: {
+            asked: components["schemas"]["AssortmentIn"];
+            /** Revision */
+            revision: number;
+        };
+        /**
          * SaveRecipeIn
          * @description A recipe's new state, made from the state of `revision`.
          */
@@ -1663,24 +2647,81 @@ export interface components {
             thermometer_in_boiling_water_c: number | null;
         };
         /**
+         * ShapeOut
+         * @description A shape with the measures that it needs, in the order in which they are asked, those it may have, and what is
+         *     counted.
+         */
+        ShapeOut: {
+            /** Counted */
+            counted: string | null;
+            /** Extras */
+            extras: string[];
+            /** Kind */
+            kind: string;
+            /** Measures */
+            measures: string[];
+            /** Shape */
+            shape: string;
+        };
+        /**
+         * ShapesOut
+         * @description Every kind and shape that a vessel may have.
+         */
+        ShapesOut: {
+            /** Shapes */
+            shapes: components["schemas"]["ShapeOut"][];
+        };
+        /**
          * Shell
-         * @description Chocolate round one finished piece, and for all of them. `melt_g` includes one mould flooded, less its shells.
+         * @description Chocolate round one finished piece, and for all of them.
+         *
+         *     `melt_g` is what must be melted: with one mould flooded, less its shells, or deep enough to dip in. `seam_g` is
+         *     the film that joins two halves, `foot_g` the foot and drips of a dipped piece; both are of one piece.
          */
         Shell: {
             /** Cap G */
             cap_g: number;
             /** Fill G */
             fill_g: number;
+            /**
+             * Foot G
+             * @default 0
+             */
+            foot_g?: number;
             /** Ingredient */
             ingredient: string;
             /** Melt G */
             melt_g: number;
             /** Piece G */
             piece_g: number;
+            /**
+             * Pieces
+             * @default 0
+             */
+            pieces?: number;
+            /**
+             * Seam G
+             * @default 0
+             */
+            seam_g?: number;
             /** Shell G */
             shell_g: number;
             /** Total G */
             total_g: number;
+        };
+        /**
+         * ShoppingOut
+         * @description What to buy, what is there, and what it costs.
+         */
+        ShoppingOut: {
+            /** Cost */
+            cost: number;
+            /** Items */
+            items: components["schemas"]["ItemOut"][];
+            /** Unpriced */
+            unpriced: string[];
+            /** Used Cost */
+            used_cost: number;
         };
         /**
          * Short
@@ -1693,6 +2734,84 @@ export interface components {
             position: number;
             /** There G */
             there_g: number;
+        };
+        /**
+         * StackIn
+         * @description Fillings stacked in a mould's cavities, the first at the mould's floor.
+         */
+        StackIn: {
+            /**
+             * @default {
+             *       "cap_mm": null,
+             *       "coat_mm": null,
+             *       "coated": null,
+             *       "core_g": null,
+             *       "dip_bowl_mm": null,
+             *       "halves": null,
+             *       "headroom_mm": null,
+             *       "kerf_mm": null,
+             *       "loss_g": null,
+             *       "loss_pct": null,
+             *       "mass_g": null,
+             *       "mix_g_per_cup": null,
+             *       "mug_mm": null,
+             *       "overrun_pct": null,
+             *       "piece_mm": null,
+             *       "pieces": null,
+             *       "rolling": null,
+             *       "shell": null,
+             *       "spares": null,
+             *       "thickness_mm": null,
+             *       "trim_mm": null,
+             *       "wall_mm": null
+             *     }
+             */
+            ask?: components["schemas"]["AskIn"];
+            /** Fillings */
+            fillings: components["schemas"]["FillingIn"][];
+            vessel: components["schemas"]["VesselIn"];
+        };
+        /**
+         * StackOut
+         * @description All fillings.
+         */
+        StackOut: {
+            /** Empty Ml */
+            empty_ml: number;
+            /** Fillings */
+            fillings: components["schemas"]["StackedFillingOut"][];
+            /** Notes */
+            notes: string[];
+            /** Pieces */
+            pieces: number;
+            /** Pours */
+            pours: number;
+        };
+        /**
+         * StackedFillingOut
+         * @description One filling of each cavity, and its batch for all pieces.
+         */
+        StackedFillingOut: {
+            /** Amounts G */
+            amounts_g: number[];
+            /** Batch G */
+            batch_g: number;
+            /** Each G */
+            each_g: number;
+            /** From Mm */
+            from_mm: number;
+            /** Gives Way */
+            gives_way: boolean;
+            /** Loss G */
+            loss_g: number;
+            /** Ml */
+            ml: number;
+            /** Net Ml */
+            net_ml: number;
+            /** Scale */
+            scale: number;
+            /** To Mm */
+            to_mm: number;
         };
         /**
          * StartIn
@@ -1711,6 +2830,17 @@ export interface components {
              * @default null
              */
             use?: string | null;
+        };
+        /**
+         * StoredAssortmentOut
+         * @description An assortment with its stored state.
+         */
+        StoredAssortmentOut: {
+            asked: components["schemas"]["AssortmentOut"];
+            /** Id */
+            id: number;
+            /** Revision */
+            revision: number;
         };
         /**
          * StoredRecipeOut
@@ -1737,7 +2867,23 @@ export interface components {
             id: number;
             /** Name */
             name: string;
+            /** Owned */
+            owned: number;
             vessel: components["schemas"]["VesselOut"];
+        };
+        /**
+         * SuitOut
+         * @description What a batch makes of one stored vessel.
+         */
+        SuitOut: {
+            /** Fits */
+            fits: boolean;
+            /** Same Depth G */
+            same_depth_g: number | null;
+            /** Says */
+            says: string;
+            /** Vessel Id */
+            vessel_id: number;
         };
         /**
          * SwapIn
@@ -1805,7 +2951,7 @@ export interface components {
         };
         /**
          * VesselIn
-         * @description A vessel file's content: a pan or a mould with the measures that its shape needs.
+         * @description A vessel file's content: its kind and shape, with the measures that these need.
          */
         VesselIn: {
             /**
@@ -1819,10 +2965,20 @@ export interface components {
              */
             cavities?: number | null;
             /**
+             * Coat Mm
+             * @default null
+             */
+            coat_mm?: number | null;
+            /**
              * Corner Mm
              * @default null
              */
             corner_mm?: number | null;
+            /**
+             * Count
+             * @default null
+             */
+            count?: number | null;
             /**
              * Depth Mm
              * @default null
@@ -1833,6 +2989,16 @@ export interface components {
              * @default null
              */
             diameter_mm?: number | null;
+            /**
+             * Filling Mm
+             * @default null
+             */
+            filling_mm?: number | null;
+            /**
+             * Fillings
+             * @default null
+             */
+            fillings?: number | null;
             /**
              * Floor Length Mm
              * @default null
@@ -1871,6 +3037,16 @@ export interface components {
              */
             length_mm?: number | null;
             /**
+             * Lining Mm
+             * @default null
+             */
+            lining_mm?: number | null;
+            /**
+             * Piece G
+             * @default null
+             */
+            piece_g?: number | null;
+            /**
              * Radius Mm
              * @default null
              */
@@ -1890,13 +3066,26 @@ export interface components {
              * @default null
              */
             rim_width_mm?: number | null;
-            /** Shape */
-            shape: string;
+            /**
+             * Shape
+             * @default null
+             */
+            shape?: string | null;
+            /**
+             * Usable Depth Mm
+             * @default null
+             */
+            usable_depth_mm?: number | null;
             /**
              * Version
              * @default 1
              */
             version?: number;
+            /**
+             * Volume Ml
+             * @default null
+             */
+            volume_ml?: number | null;
             /**
              * Water G
              * @default null
@@ -1910,7 +3099,7 @@ export interface components {
         };
         /**
          * VesselListOut
-         * @description All vessels, pans before moulds.
+         * @description All vessels, by kind.
          */
         VesselListOut: {
             /** Vessels */
@@ -1932,10 +3121,20 @@ export interface components {
              */
             cavities?: number | null;
             /**
+             * Coat Mm
+             * @default null
+             */
+            coat_mm?: number | null;
+            /**
              * Corner Mm
              * @default null
              */
             corner_mm?: number | null;
+            /**
+             * Count
+             * @default null
+             */
+            count?: number | null;
             /**
              * Depth Mm
              * @default null
@@ -1946,6 +3145,16 @@ export interface components {
              * @default null
              */
             diameter_mm?: number | null;
+            /**
+             * Filling Mm
+             * @default null
+             */
+            filling_mm?: number | null;
+            /**
+             * Fillings
+             * @default null
+             */
+            fillings?: number | null;
             /**
              * Floor Length Mm
              * @default null
@@ -1984,6 +3193,16 @@ export interface components {
              */
             length_mm?: number | null;
             /**
+             * Lining Mm
+             * @default null
+             */
+            lining_mm?: number | null;
+            /**
+             * Piece G
+             * @default null
+             */
+            piece_g?: number | null;
+            /**
              * Radius Mm
              * @default null
              */
@@ -2003,13 +3222,26 @@ export interface components {
              * @default null
              */
             rim_width_mm?: number | null;
-            /** Shape */
-            shape: string;
+            /**
+             * Shape
+             * @default null
+             */
+            shape?: string | null;
+            /**
+             * Usable Depth Mm
+             * @default null
+             */
+            usable_depth_mm?: number | null;
             /**
              * Version
              * @default 1
              */
             version?: number;
+            /**
+             * Volume Ml
+             * @default null
+             */
+            volume_ml?: number | null;
             /**
              * Water G
              * @default null
@@ -2058,6 +3290,210 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    listAssortments: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AssortmentListOut"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    createAssortment: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AssortmentIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StoredAssortmentOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    planAssortment: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AssortmentIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    saveAssortment: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                assortment_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SaveAssortmentIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StoredAssortmentOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    deleteAssortment: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                assortment_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     balance: {
         parameters: {
             query?: never;
@@ -2177,6 +3613,167 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["FitOut"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    fitLayers: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LayersIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LayersOut"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    nearChoices: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FitIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NearOut"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    listRolling: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RollingListOut"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    fitStack: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StackIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StackOut"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    otherVessels: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OtherVesselsIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OtherVesselsOut"];
                 };
             };
             /** @description Unprocessable Content */
@@ -2745,6 +4342,90 @@ export interface operations {
             };
         };
     };
+    getFit: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                recipe_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptFitOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    keepFit: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                recipe_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["KeptFitIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptFitOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     listVersions: {
         parameters: {
             query?: never;
@@ -3006,6 +4687,79 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["StoredVesselOut"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    listShapes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShapesOut"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    saveVessel: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                vessel_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewVesselIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StoredVesselOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
                 };
             };
             /** @description Unprocessable Content */

@@ -1,7 +1,7 @@
 """Moulds and cups: shell, cap, headroom and filling of each cavity, and how often the mould is poured."""
 
 from dataclasses import dataclass
-from math import ceil, floor, pi, sqrt
+from math import ceil, floor
 from typing import Final
 
 from hearth_bowl.core.errors import BadInput
@@ -9,7 +9,7 @@ from hearth_bowl.core.fit.ask import Ask, refuse, refuse_both, wanted
 from hearth_bowl.core.fit.dipping import LIQUID_CHOCOLATE_G_PER_ML, SET_CHOCOLATE_G_PER_ML
 from hearth_bowl.core.fit.made import batch_for_g, filling_of_g
 from hearth_bowl.core.fit.outcome import Bench, Drink, Fit, Shell
-from hearth_bowl.core.geometry.cavities import Cavity, CavityVolumes, HalfEgg, Hemisphere, Weighed, divide
+from hearth_bowl.core.geometry.cavities import Cavity, CavityVolumes, Weighed, divide
 from hearth_bowl.core.geometry.numbers import FLOOR_GUARD
 from hearth_bowl.core.vessel import Cup, Mould
 
@@ -159,19 +159,10 @@ def _drink(bench: Bench, cavity: Cavity, fill_g: float) -> Drink | None:
     ask = bench.ask
     if bench.recipe.family != "dry-mix" and ask.mix_g_per_cup is None:
         return None
-    diameter = _across_mm(cavity)
+    across = min(cavity.rim_mm)
     return Drink(
         mix_g=fill_g,
         cups=None if ask.mix_g_per_cup is None else fill_g / ask.mix_g_per_cup,
-        diameter_mm=diameter,
-        fits_mug=None if ask.mug_mm is None or diameter is None else diameter < ask.mug_mm,
+        diameter_mm=across,
+        fits_mug=None if ask.mug_mm is None else across < ask.mug_mm,
     )
-
-
-def _across_mm(cavity: Cavity) -> float | None:
-    """Return the least opening that a finished piece goes through, where its shape tells."""
-    if isinstance(cavity, Hemisphere):
-        return 2 * cavity.radius_mm
-    if isinstance(cavity, HalfEgg):
-        return 2 * cavity.semi_width_mm
-    return 2 * sqrt(_rim_mm2(cavity, 0.0) / pi)

@@ -45,7 +45,7 @@ class Drink:
 
     mix_g: float
     cups: float | None
-    diameter_mm: float | None
+    diameter_mm: float
     fits_mug: bool | None
 
 

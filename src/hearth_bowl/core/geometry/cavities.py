@@ -27,6 +27,10 @@ class Cavity(Protocol):
     def widest_wall_mm(self) -> float:
         """Return the wall at which nothing of the void would be left."""
 
+    @property
+    def rim_mm(self) -> tuple[float, float]:
+        """Return length and width of the opening."""
+
     def void_ml(self, wall_mm: float, below_rim_mm: float) -> float:
         """Return the inside of the shell lying deeper than `below_rim_mm`; the cavity itself at wall 0, 0."""
 
@@ -46,6 +50,11 @@ class Hemisphere:
     def widest_wall_mm(self) -> float:
         """Return the radius."""
         return self.radius_mm
+
+    @property
+    def rim_mm(self) -> tuple[float, float]:
+        """Return length and width of the opening."""
+        return 2 * self.radius_mm, 2 * self.radius_mm
 
     def void_ml(self, wall_mm: float, below_rim_mm: float) -> float:
         """Return the void; see the class."""
@@ -76,6 +85,11 @@ class Dome:
         """Return the radius of the ball that the dome is cut from."""
         return (self.base_radius_mm**2 + self.height_mm**2) / (2 * self.height_mm)
 
+    @property
+    def rim_mm(self) -> tuple[float, float]:
+        """Return length and width of the opening."""
+        return 2 * self.base_radius_mm, 2 * self.base_radius_mm
+
     def void_ml(self, wall_mm: float, below_rim_mm: float) -> float:
         """Return the void; see the class."""
         height = max(0.0, self.height_mm - wall_mm - below_rim_mm)
@@ -98,6 +112,11 @@ class HalfEgg:
     def widest_wall_mm(self) -> float:
         """Return the least semi-axis."""
         return min(self.semi_length_mm, self.semi_width_mm, self.depth_mm)
+
+    @property
+    def rim_mm(self) -> tuple[float, float]:
+        """Return length and width of the opening."""
+        return 2 * self.semi_length_mm, 2 * self.semi_width_mm
 
     def void_ml(self, wall_mm: float, below_rim_mm: float) -> float:
         """Return the void; see the class."""
@@ -130,6 +149,11 @@ class Cone:
     def widest_wall_mm(self) -> float:
         """Return the wall at which the void closes: at the floor's height or at the axis below the rim."""
         return min(self.height_mm, self.rim_radius_mm / hypot(1, self.slope))
+
+    @property
+    def rim_mm(self) -> tuple[float, float]:
+        """Return length and width of the opening."""
+        return 2 * self.rim_radius_mm, 2 * self.rim_radius_mm
 
     def void_ml(self, wall_mm: float, below_rim_mm: float) -> float:
         """Return the void; see the class."""
@@ -169,6 +193,11 @@ class Pyramid:
         """Return the wall at which the void closes."""
         along, across = self._half_slopes
         return min(self.height_mm, self.rim_length_mm / 2 / hypot(1, along), self.rim_width_mm / 2 / hypot(1, across))
+
+    @property
+    def rim_mm(self) -> tuple[float, float]:
+        """Return length and width of the opening."""
+        return self.rim_length_mm, self.rim_width_mm
 
     def void_ml(self, wall_mm: float, below_rim_mm: float) -> float:
         """Return the void; see the class."""
@@ -214,6 +243,11 @@ class Weighed:
     def widest_wall_mm(self) -> float:
         """Return the wall at which the equal hemisphere closes."""
         return self._hemisphere.radius_mm / WEIGHED_WALL_FACTOR
+
+    @property
+    def rim_mm(self) -> tuple[float, float]:
+        """Return those of the equal hemisphere: an estimate."""
+        return self._hemisphere.rim_mm
 
     def void_ml(self, wall_mm: float, below_rim_mm: float) -> float:
         """Return the void; see the class."""

@@ -1,4 +1,4 @@
-"""Vessels: the pans and moulds that a person owns."""
+"""Vessels: what a person owns to pour, portion and pack with."""
 
 from sqlalchemy.orm import Mapped, mapped_column
 
@@ -6,7 +6,7 @@ from hearth_bowl.store.models.base import Base
 
 
 class VesselRow(Base):
-    """A pan or mould: its name, and the vessel file as JSON."""
+    """A vessel: its name, how many of it there are, and the vessel file as JSON."""
 
     __tablename__ = "vessel"
 
@@ -14,3 +14,4 @@ class VesselRow(Base):
     name: Mapped[str]
     kind: Mapped[str]
     document: Mapped[str]
+    owned: Mapped[int]

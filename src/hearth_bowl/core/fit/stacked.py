@@ -1,0 +1,199 @@
+"""Stacked fillings in one cavity, the first at the mould's floor: in ml or mm, with the one that gives way."""
+
+from collections.abc import Callable, Sequence
+from dataclasses import dataclass
+from itertools import pairwise
+from math import ceil
+from typing import Final, Literal
+
+from hearth_bowl.core.errors import BadInput, check_number
+from hearth_bowl.core.fit.ask import Ask
+from hearth_bowl.core.fit.made import PACKED_SHARE, Made, batch_for_g, made_of, scaled
+from hearth_bowl.core.fit.moulded import USUAL_MOULD, walls_of
+from hearth_bowl.core.geometry.cavities import divide
+from hearth_bowl.core.geometry.numbers import FLOOR_GUARD, bisect_rising
+from hearth_bowl.core.mixture import Mixture
+from hearth_bowl.core.recipe import Recipe
+from hearth_bowl.core.vessel import Mould
+
+MOST_FILLINGS: Final = 4
+Texture = Literal["soft", "firm", "crunchy"]
+Curve = Callable[[float], float]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class FillingAsk:
+    """A filling by one of: ml, mm of depth, or neither: then it gives way and takes what is left.
+
+    `lumps` are whole pieces (nuts, marshmallows) that pack to 55 %; the filling above runs into their gaps.
+    """
+
+    recipe: Recipe
+    ml: float | None = None
+    mm: float | None = None
+    texture: Texture = "soft"
+    lumps: bool = False
+    finished: Mixture | None = None
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class StackedFilling:
+    """One filling of each cavity, from one depth below the rim to another [mm]; and its batch for all pieces.
+
+    `ml` is the room between its levels, `net_ml` what of the recipe itself is in the cavity.
+    """
+
+    from_mm: float
+    to_mm: float
+    ml: float
+    net_ml: float
+    each_g: float
+    batch_g: float
+    loss_g: float
+    scale: float
+    amounts_g: tuple[float, ...]
+    gives_way: bool
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Stack:
+    """All fillings of a mould's cavities, what stays empty below the cap, and what to mind."""
+
+    fillings: tuple[StackedFilling, ...]
+    empty_ml: float
+    pieces: int
+    pours: int
+    notes: tuple[str, ...]
+
+
+def fit_stack(mould: Mould, fillings: Sequence[FillingAsk], ask: Ask) -> Stack:
+    """Return the fillings of every piece.
+
+    :raises BadInput: below `fillings`: more than one gives way, or together they are more than the cavity holds.
+    """
+    if not 1 <= len(fillings) <= MOST_FILLINGS:
+        raise BadInput(("fillings",), f"{len(fillings)} fillings", f"1 to {MOST_FILLINGS}", "out-of-range")
+    walls = walls_of(ask, USUAL_MOULD)
+    volumes = divide(mould.cavity, walls.wall_mm, walls.cap_mm, walls.headroom_mm)
+    room_ml, top_mm = volumes.fill_ml, walls.cap_mm + walls.headroom_mm
+    floor_mm = mould.cavity.depth_mm - walls.wall_mm
+
+    def level_mm(filled_ml: float) -> float:
+        """Return the depth below the rim at which so much lies below."""
+        if filled_ml <= 0:
+            return floor_mm
+        return floor_mm - bisect_rising(
+            lambda up: mould.cavity.void_ml(walls.wall_mm, floor_mm - up), filled_ml, 0.0, floor_mm
+        )
+
+    rooms = _rooms(fillings, room_ml, lambda y: mould.cavity.void_ml(walls.wall_mm, y), level_mm, top_mm)
+    pieces = (ask.pieces or max(1, mould.cavities // (2 if ask.halves else 1))) + ask.spares
+    cavities = pieces * (2 if ask.halves else 1)
+    stacked, filled_ml, gaps_ml = [], 0.0, 0.0
+    for filling, ml in zip(fillings, rooms, strict=True):
+        made = made_of(filling.recipe, ask, filling.finished)
+        net_ml = (PACKED_SHARE * ml if filling.lumps else ml) + gaps_ml
+        gaps_ml = (1 - PACKED_SHARE) * ml if filling.lumps else 0.0
+        stacked.append(
+            _filling(filling, made, ask, (level_mm(filled_ml), level_mm(filled_ml + ml)), ml, net_ml, cavities)
+        )
+        filled_ml += ml
+    return Stack(
+        fillings=tuple(stacked),
+        empty_ml=max(0.0, room_ml - filled_ml) + gaps_ml,
+        pieces=pieces,
+        pours=ceil(cavities / mould.cavities - FLOOR_GUARD),
+        notes=_notes(fillings),
+    )
+
+
+def _rooms(
+    fillings: Sequence[FillingAsk], room_ml: float, void_ml: Curve, level_mm: Curve, top_mm: float
+) -> list[float]:
+    """Return the room of each filling: those by ml or mm first, the one that gives way takes the rest."""
+    way = [position for position, filling in enumerate(fillings) if filling.ml is None and filling.mm is None]
+    if len(way) > 1:
+        path = ("fillings", way[1], "ml")
+        raise BadInput(path, "two fillings give way", "ml or mm for all but one", "missing")
+    for position, filling in enumerate(fillings):
+        for name in ("ml", "mm"):
+            if getattr(filling, name) is not None:
+                check_number(("fillings", position, name), getattr(filling, name), 0, 1000, name, above=True)
+        if filling.ml is not None and filling.mm is not None:
+            raise BadInput(("fillings", position, "mm"), "ml and mm are both given", "one of the two")
+    if way:
+        below = _fixed(fillings[: way[0]], 0.0, void_ml, level_mm)
+        above = _from_top(fillings[way[0] + 1 :], room_ml, void_ml, level_mm, top_mm)
+        rooms = [*below, room_ml - sum(below) - sum(above), *above]
+        too_much = rooms[way[0]] <= 0
+    else:
+        rooms = _fixed(fillings, 0.0, void_ml, level_mm)
+        too_much = sum(rooms) > room_ml * (1 + FLOOR_GUARD)
+    if too_much:
+        fixed = [position for position in range(len(rooms)) if position not in way]
+        largest = max(fixed, key=lambda position: rooms[position])
+        name = "ml" if fillings[largest].ml is not None else "mm"
+        limit = f"{room_ml:.3g} ml in all below cap and headroom"
+        raise BadInput(("fillings", largest, name), "more than the cavity holds", limit, "out-of-range")
+    return rooms
+
+
+def _fixed(fillings: Sequence[FillingAsk], filled_ml: float, void_ml: Curve, level_mm: Curve) -> list[float]:
+    """Return the rooms of fillings laid on each other from below."""
+    rooms: list[float] = []
+    for filling in fillings:
+        if filling.ml is not None:
+            room = filling.ml
+        else:
+            low_mm = level_mm(filled_ml + sum(rooms))
+            room = void_ml(max(0.0, low_mm - (filling.mm or 0.0))) - (filled_ml + sum(rooms))
+        rooms.append(room)
+    return rooms
+
+
+def _from_top(
+    fillings: Sequence[FillingAsk], room_ml: float, void_ml: Curve, level_mm: Curve, top_mm: float
+) -> list[float]:
+    """Return the rooms of fillings that lie above the one that gives way: reckoned down from the cap."""
+    rooms: list[float] = []
+    for filling in reversed(fillings):
+        high_ml = room_ml - sum(rooms)
+        if filling.ml is not None:
+            room = filling.ml
+        else:
+            high_mm = level_mm(high_ml) if rooms else top_mm
+            room = high_ml - void_ml(high_mm + (filling.mm or 0.0))
+        rooms.insert(0, room)
+    return rooms
+
+
+def _filling(
+    filling: FillingAsk, made: Made, ask: Ask, levels_mm: tuple[float, float], ml: float, net_ml: float, cavities: int
+) -> StackedFilling:
+    each_g = net_ml * made.density_g_per_ml
+    batch_g = batch_for_g(cavities * each_g, ask, made)
+    scale, amounts_g = scaled(filling.recipe, batch_g)
+    return StackedFilling(
+        from_mm=levels_mm[0],
+        to_mm=levels_mm[1],
+        ml=ml,
+        net_ml=net_ml,
+        each_g=each_g,
+        batch_g=batch_g,
+        loss_g=batch_g * made.left_share - cavities * each_g,
+        scale=scale,
+        amounts_g=amounts_g,
+        gives_way=filling.ml is None and filling.mm is None,
+    )
+
+
+def _notes(fillings: Sequence[FillingAsk]) -> tuple[str, ...]:
+    notes = []
+    for below, above in pairwise(fillings):
+        if {below.texture, above.texture} == {"soft", "crunchy"}:
+            notes.append("A crunchy filling beside a soft one goes soft in days: coat it in cocoa butter, or eat soon.")
+    if len(fillings) > 1 and fillings[-1].texture == "soft":
+        notes.append("The last filling is soft: let it skin over cold before the cap, or the cap sinks into it.")
+    if any(filling.lumps for filling in fillings):
+        notes.append("Lumps pack to about 55 %: what comes on them runs into their gaps.")
+    return tuple(dict.fromkeys(notes))

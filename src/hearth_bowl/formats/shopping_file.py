@@ -1,0 +1,53 @@
+"""A shopping list as CSV for other programs and as plain text to take along."""
+
+import csv
+from io import StringIO
+from typing import Final
+
+from hearth_bowl.core.shopping import Item, ShoppingList
+
+COLUMNS: Final = ("ingredient", "needed_g", "in_house_g", "packs", "pack_g", "buy_g", "left_g", "cost")
+
+
+def shopping_csv(wanted: ShoppingList) -> str:
+    """Return a row for each pack size to buy, and one for each ingredient that needs none."""
+    out = StringIO()
+    writer = csv.writer(out, lineterminator="\r\n")
+    writer.writerow(COLUMNS)
+    for item in wanted.items:
+        have = "" if item.in_house_g is None else f"{item.in_house_g:.1f}"
+        start = (_safe(item.name), f"{item.needed_g:.1f}", have)
+        end = (f"{item.left_g:.1f}", "" if item.cost is None else f"{item.cost:.2f}")
+        if not item.buy:
+            writer.writerow((*start, "", "", f"{item.buy_g:.1f}", *end))
+        for pack in item.buy:
+            writer.writerow((*start, pack.count, f"{pack.pack_g:g}", f"{pack.count * pack.pack_g:.1f}", *end))
+    return out.getvalue()
+
+
+def shopping_text(wanted: ShoppingList, title: str) -> str:
+    """Return the list as lines: first what to buy, then what is there already."""
+    buy = [_to_buy(item) for item in wanted.items if item.buy or item.buy_g]
+    there = [
+        f"- {item.name}: {item.needed_g:.0f} g needed, {item.left_g:.0f} g left after"
+        for item in wanted.items
+        if not item.buy and not item.buy_g
+    ]
+    lines = [title, "", "To buy", *(buy or ["- nothing"])]
+    if there:
+        lines += ["", "In the house", *there]
+    lines += ["", f"Together {wanted.cost:.2f}" + (" or more" if wanted.unpriced else "")]
+    if wanted.unpriced:
+        lines.append("No price known: " + ", ".join(wanted.unpriced))
+    return "\n".join(lines) + "\n"
+
+
+def _to_buy(item: Item) -> str:
+    packs = " and ".join(f"{pack.count} x {pack.pack_g:g} g" for pack in item.buy) or f"{item.buy_g:.0f} g"
+    cost = "" if item.cost is None else f", {item.cost:.2f}"
+    return f"- {item.name}: {packs} ({item.needed_g:.0f} g needed, {item.left_g:.0f} g left after){cost}"
+
+
+def _safe(text: str) -> str:
+    """Keep a spreadsheet from taking a name for a formula."""
+    return f"'{text}" if text[:1] in "=+-@\t" else text

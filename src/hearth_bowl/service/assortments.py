@@ -1,0 +1,229 @@
+"""Assortments: boxes of several kinds of piece, what they take, and what to buy for them."""
+
+import json
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
+from datetime import datetime
+from typing import Any
+
+from sqlalchemy import delete, select
+from sqlalchemy.orm import Session, selectinload
+
+from hearth_bowl.core.assortment import MOST_BOXES, MOST_ROWS, Assortment, RowAsk, plan_boxes
+from hearth_bowl.core.errors import BadInput, check_number
+from hearth_bowl.core.library import LIBRARY
+from hearth_bowl.core.ratios import CHOCOLATE_KINDS
+from hearth_bowl.core.recipe import check_name
+from hearth_bowl.core.vessel import Box
+from hearth_bowl.formats.recipe_file import recipe_from
+from hearth_bowl.formats.vessel_file import vessel_from
+from hearth_bowl.service.errors import ChangedMeanwhile, NotFound
+from hearth_bowl.service.fit import checked_ask, finished_here
+from hearth_bowl.service.larder import stock
+from hearth_bowl.service.recipes import get_recipe
+from hearth_bowl.service.vessels import get_vessel
+from hearth_bowl.store.models import AssortmentPieceRow, AssortmentRow
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class PieceAsk:
+    """One kind of piece: ids of its recipe and vessel, how many go into a box, and what is asked of the vessel."""
+
+    recipe_id: int
+    vessel_id: int
+    per_box: int
+    spares: int = 0
+    whole_moulds: bool = False
+    ask: Mapping[str, Any]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class AssortmentAsk:
+    """So many boxes of so many kinds of piece."""
+
+    name: str
+    boxes: int
+    pot_g: float | None = None
+    box_vessel_id: int | None = None
+    rows: Sequence[PieceAsk] = ()
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class StoredAssortment:
+    """An assortment with its stored state."""
+
+    id: int
+    revision: int
+    asked: AssortmentAsk
+
+
+def list_assortments(session: Session) -> list[StoredAssortment]:
+    """Return all assortments, as they were made."""
+    rows = session.scalars(select(AssortmentRow).order_by(AssortmentRow.id).options(selectinload(AssortmentRow.rows)))
+    return [_stored(row) for row in rows]
+
+
+def get_assortment(session: Session, assortment_id: int) -> StoredAssortment:
+    """Return one assortment.
+
+    :raises NotFound: there is none.
+    """
+    return _stored(_row(session, assortment_id))
+
+
+def create_assortment(session: Session, asked: AssortmentAsk, now: datetime) -> StoredAssortment:
+    """Store a new assortment; it may still be without pieces.
+
+    :raises BadInput: naming the field. :raises NotFound: a recipe or vessel is not there.
+    """
+    _check(session, asked)
+    row = AssortmentRow(
+        name=check_name(asked.name),
+        boxes=asked.boxes,
+        pot_g=asked.pot_g,
+        box_vessel_id=asked.box_vessel_id,
+        revision=1,
+        changed_at=now,
+        rows=[],
+    )
+    session.add(row)
+    session.flush()
+    _write_rows(session, row.id, asked)
+    return get_assortment(session, row.id)
+
+
+def save_assortment(
+    session: Session, assortment_id: int, asked: AssortmentAsk, revision: int, now: datetime
+) -> StoredAssortment:
+    """Store an assortment's new state, made from the state of `revision`.
+
+    :raises BadInput: naming the field. :raises NotFound: it, a recipe or a vessel is not there.
+    :raises ChangedMeanwhile: another save came between; nothing is overwritten.
+    """
+    row = _row(session, assortment_id)
+    if row.revision != revision:
+        raise ChangedMeanwhile(row.revision)
+    _check(session, asked)
+    row.name, row.boxes, row.pot_g = check_name(asked.name), asked.boxes, asked.pot_g
+    row.box_vessel_id, row.revision, row.changed_at = asked.box_vessel_id, revision + 1, now
+    _write_rows(session, row.id, asked)
+    session.flush()
+    return get_assortment(session, assortment_id)
+
+
+def delete_assortment(session: Session, assortment_id: int) -> None:
+    """Delete an assortment.
+
+    :raises NotFound: there is none.
+    """
+    _row(session, assortment_id)
+    session.execute(delete(AssortmentRow).where(AssortmentRow.id == assortment_id))
+
+
+def plan(session: Session, asked: AssortmentAsk) -> Assortment:
+    """Return what an assortment takes, in this kitchen and with this larder. Nothing is stored.
+
+    :raises BadInput: naming the field. :raises NotFound: a recipe or vessel is not there.
+    """
+    if asked.pot_g is not None:
+        check_number(("pot_g",), asked.pot_g, 0, 1e6, "g", above=True)
+    recipes = {row.recipe_id: recipe_from(get_recipe(session, row.recipe_id).recipe) for row in asked.rows}
+    rows = []
+    for position, row in enumerate(asked.rows):
+        stored = get_vessel(session, row.vessel_id)
+        try:
+            ask = checked_ask(row.ask)
+        except BadInput as problem:
+            raise problem.under("rows", position, "ask") from None
+        recipe = recipes[row.recipe_id]
+        rows.append(
+            RowAsk(
+                recipe=recipe,
+                vessel=vessel_from(stored.vessel),
+                vessel_name=stored.name,
+                ask=ask,
+                per_box=row.per_box,
+                spares=row.spares,
+                owned=stored.owned,
+                whole_moulds=row.whole_moulds,
+                finished=finished_here(session, recipe),
+            )
+        )
+    chocolates = [ingredient for ingredient in LIBRARY.values() if ingredient.kind in CHOCOLATE_KINDS]
+    return plan_boxes(rows, asked.boxes, stock(session), chocolates, asked.pot_g, _box(session, asked.box_vessel_id))
+
+
+def _box(session: Session, vessel_id: int | None) -> Box | None:
+    if vessel_id is None:
+        return None
+    box = vessel_from(get_vessel(session, vessel_id).vessel)
+    if not isinstance(box, Box):
+        raise BadInput(("box_vessel_id",), "that is no box", "a box", "not-for-this")
+    return box
+
+
+def _check(session: Session, asked: AssortmentAsk) -> None:
+    """Check what is stored; what cannot be made is only said by the plan, so that nothing typed is lost."""
+    if not 1 <= asked.boxes <= MOST_BOXES:
+        raise BadInput(("boxes",), f"{asked.boxes} boxes", f"1 to {MOST_BOXES}", "out-of-range")
+    if len(asked.rows) > MOST_ROWS:
+        raise BadInput(("rows",), f"{len(asked.rows)} kinds of piece", f"up to {MOST_ROWS}", "out-of-range")
+    if asked.pot_g is not None:
+        check_number(("pot_g",), asked.pot_g, 0, 1e6, "g", above=True)
+    _box(session, asked.box_vessel_id)
+    for position, row in enumerate(asked.rows):
+        get_recipe(session, row.recipe_id)
+        get_vessel(session, row.vessel_id)
+        if row.per_box < 1:
+            raise BadInput(("rows", position, "per_box"), f"{row.per_box}", "1 or more", "out-of-range")
+
+
+def _row(session: Session, assortment_id: int) -> AssortmentRow:
+    row = session.scalar(
+        select(AssortmentRow)
+        .where(AssortmentRow.id == assortment_id)
+        .options(selectinload(AssortmentRow.rows))
+        .execution_options(populate_existing=True)
+    )
+    if row is None:
+        raise NotFound("assortment", assortment_id)
+    return row
+
+
+def _write_rows(session: Session, assortment_id: int, asked: AssortmentAsk) -> None:
+    session.execute(delete(AssortmentPieceRow).where(AssortmentPieceRow.assortment_id == assortment_id))
+    for position, row in enumerate(asked.rows):
+        session.add(
+            AssortmentPieceRow(
+                assortment_id=assortment_id,
+                position=position,
+                recipe_id=row.recipe_id,
+                vessel_id=row.vessel_id,
+                per_box=row.per_box,
+                spares=row.spares,
+                whole_moulds=row.whole_moulds,
+                ask=json.dumps(row.ask, ensure_ascii=False, allow_nan=False),
+            )
+        )
+    session.flush()
+
+
+def _stored(row: AssortmentRow) -> StoredAssortment:
+    asked = AssortmentAsk(
+        name=row.name,
+        boxes=row.boxes,
+        pot_g=row.pot_g,
+        box_vessel_id=row.box_vessel_id,
+        rows=tuple(
+            PieceAsk(
+                recipe_id=piece.recipe_id,
+                vessel_id=piece.vessel_id,
+                per_box=piece.per_box,
+                spares=piece.spares,
+                whole_moulds=piece.whole_moulds,
+                ask=json.loads(piece.ask),
+            )
+            for piece in row.rows
+        ),
+    )
+    return StoredAssortment(id=row.id, revision=row.revision, asked=asked)

@@ -1,0 +1,195 @@
+"""Fit through the API: several recipes, near choices, other vessels, the kept fit, the guide, boxes and shopping."""
+
+import csv
+import io
+from typing import Any
+
+from tests.api.app_case import AppCase
+
+SQUARE = {"kind": "pan", "shape": "rectangle", "length_mm": 230.0, "width_mm": 230.0, "depth_mm": 30.0}
+CONES = {"kind": "mould", "shape": "cone", "rim_radius_mm": 15.0, "floor_radius_mm": 9.0, "height_mm": 22.0}
+CONES |= {"cavities": 20}
+
+
+class Kitchen(AppCase):
+    demo = True
+
+    def recipe(self, recipe_id: int) -> Any:
+        return self.client.get(f"/api/recipes/{recipe_id}").get_json()["recipe"]
+
+    def post(self, path: str, body: Any) -> Any:
+        answer = self.client.post(path, json=body)
+        self.assertEqual(answer.status_code, 200, answer.text)
+        return answer.get_json()
+
+
+class Several(Kitchen):
+    def test_layers_have_their_own_batches(self) -> None:
+        layers = [{"recipe": self.recipe(3), "thickness_mm": 14.0}, {"recipe": self.recipe(1), "share": 1.0}]
+        found = self.post("/api/fit/layers", {"vessel": SQUARE, "layers": layers, "total_mm": 20.0})["layers"]
+        self.assertEqual([round(layer["thickness_mm"], 6) for layer in found], [14, 6])
+        self.assertAlmostEqual(sum(found[1]["amounts_g"]), found[1]["batch_g"])
+
+    def test_a_layer_too_many_is_named(self) -> None:
+        layers = [{"recipe": self.recipe(3), "thickness_mm": 14.0}, {"recipe": self.recipe(1), "thickness_mm": 17.0}]
+        problem = self.refused("POST", "/api/fit/layers", 422, json={"vessel": SQUARE, "layers": layers})
+        self.assertEqual(problem["errors"][0]["path"], ["body", "layers", 1, "thickness_mm"])
+        self.assertIn("16 mm", problem["errors"][0]["allowed"])
+
+    def test_fillings_are_stacked(self) -> None:
+        fillings = [{"recipe": self.recipe(5), "ml": 2.0}, {"recipe": self.recipe(4), "texture": "firm"}]
+        found = self.post("/api/fit/stack", {"vessel": CONES, "fillings": fillings, "ask": {"shell": "dark60"}})
+        self.assertEqual([filling["gives_way"] for filling in found["fillings"]], [False, True])
+        self.assertAlmostEqual(found["fillings"][0]["ml"], 2)
+        problem = self.refused(
+            "POST",
+            "/api/fit/stack",
+            422,
+            json={"vessel": CONES, "fillings": fillings, "ask": {"shell": "dark60", "wall_mm": 15.0}},
+        )
+        self.assertEqual(problem["errors"][0]["path"], ["body", "ask", "wall_mm"])
+
+
+class Choices(Kitchen):
+    def test_a_whole_tin_is_near(self) -> None:
+        body = {"recipe": self.recipe(3), "vessel": SQUARE, "ask": {"thickness_mm": 14.0}}
+        choices = self.post("/api/fit/near", body)["choices"]
+        self.assertIn("1 tin of", " ".join(choice["says"] for choice in choices))
+        for choice in choices:
+            self.assertAlmostEqual(choice["fit"]["batch_g"], choice["batch_g"])
+
+    def test_other_vessels_are_ranked(self) -> None:
+        body = {"recipe": self.recipe(3), "batch_g": 850.0, "depth_mm": 14.0}
+        found = self.post("/api/fit/vessels", body)["vessels"]
+        names = {row["id"]: row["name"] for row in self.client.get("/api/vessels").get_json()["vessels"]}
+        self.assertIn("tin", names[found[0]["vessel_id"]])
+        self.assertTrue(found[0]["fits"])
+        self.assertIsNotNone(found[0]["same_depth_g"])
+
+
+class Kept(Kitchen):
+    def test_the_fit_is_found_as_it_was_left(self) -> None:
+        self.assertEqual(self.client.get("/api/recipes/3/fit").get_json()["ask"], None)
+        left = {"vessel_id": 1, "ask": {"pieces": 36, "thickness_mm": 15.0, "kerf_mm": 0.5}}
+        left["layers"] = [{"recipe_id": 1, "thickness_mm": 4.0}]
+        self.assertEqual(self.client.put("/api/recipes/3/fit", json=left).status_code, 200)
+        found = self.client.get("/api/recipes/3/fit").get_json()
+        self.assertEqual((found["vessel_id"], found["ask"]["pieces"]), (1, 36))
+        self.assertEqual(found["layers"][0]["thickness_mm"], 4)
+        self.client.delete("/api/vessels/1")
+        self.assertIsNone(self.client.get("/api/recipes/3/fit").get_json()["vessel_id"])
+        self.refused("PUT", "/api/recipes/3/fit", 404, json={"vessel_id": 99})
+        self.refused("GET", "/api/recipes/99/fit", 404)
+
+    def test_the_guide_is_at_true_scale(self) -> None:
+        self.refused("GET", "/api/recipes/3/fit/guide.svg", 404)
+        self.client.put("/api/recipes/3/fit", json={"vessel_id": 1, "ask": {"pieces": 36, "thickness_mm": 15.0}})
+        svg = self.client.get("/api/recipes/3/fit/guide.svg")
+        self.assertEqual(svg.content_type, "image/svg+xml")
+        self.assertIn('width="228mm" height="250mm" viewBox="0 0 228 250"', svg.text)
+        self.assertIn('<rect width="200.000" height="200.000" rx="8.000"', svg.text)
+        self.assertIn(">33.3<", svg.text)
+        pdf = self.client.get("/api/recipes/3/fit/guide.pdf")
+        self.assertEqual(pdf.content_type, "application/pdf")
+        self.assertTrue(pdf.data.startswith(b"%PDF-"))
+        self.assertEqual(pdf.data.count(b"/Type /Page\n"), 2)
+        self.client.put("/api/recipes/3/fit", json={"vessel_id": 1, "ask": {"thickness_mm": 15.0}})
+        self.refused("GET", "/api/recipes/3/fit/guide.pdf", 422)
+
+
+class Vessels(Kitchen):
+    def test_a_vessel_is_changed_and_counted(self) -> None:
+        body = {"name": "Square tin", "owned": 3, "vessel": {**SQUARE, "lining_mm": 0.5, "usable_depth_mm": 25.0}}
+        found = self.client.put("/api/vessels/1", json=body).get_json()
+        self.assertEqual((found["owned"], found["vessel"]["lining_mm"]), (3, 0.5))
+        self.refused("PUT", "/api/vessels/99", 404, json=body)
+        problem = self.refused("PUT", "/api/vessels/1", 422, json={**body, "owned": 0})
+        self.assertEqual(problem["errors"][0]["path"], ["body", "owned"])
+        bad = {**body, "vessel": {**SQUARE, "usable_depth_mm": 31.0}}
+        problem = self.refused("PUT", "/api/vessels/1", 422, json=bad)
+        self.assertEqual(problem["errors"][0]["path"], ["body", "vessel", "usable_depth_mm"])
+        self.assertEqual(self.client.get("/api/vessels").get_json()["vessels"][0]["owned"], 3)
+
+    def test_every_shape_is_made_from_the_measures_that_it_asks(self) -> None:
+        given = {"depth_mm": 20.0, "height_mm": 20.0, "base_radius_mm": 30.0, "inner_diameter_mm": 20.0}
+        for shape in self.client.get("/api/vessels/shapes").get_json()["shapes"]:
+            with self.subTest(shape=shape):
+                vessel = {name: given.get(name, 60.0) for name in shape["measures"]}
+                vessel |= {"kind": shape["kind"], "shape": shape["shape"]}
+                if shape["kind"] == "cake":
+                    vessel |= {"filling_mm": 5.0, "coat_mm": 3.0}
+                made = self.client.post("/api/vessels", json={"name": "x", "vessel": vessel})
+                self.assertEqual(made.status_code, 201, made.text)
+
+
+class Boxes(Kitchen):
+    def asked(self) -> Any:
+        return self.client.get("/api/assortments").get_json()["assortments"][0]
+
+    def test_the_demos_boxes_close(self) -> None:
+        asked = self.asked()["asked"]
+        found = self.post("/api/assortments/plan", asked)
+        self.assertEqual([row["pieces"] for row in found["rows"][:3]], [62, 42, 63])
+        self.assertGreaterEqual(found["rows"][3]["pieces"], 20)
+        for plan in found["pours"]:
+            self.assertAlmostEqual(plan["start_g"] + plan["refilled_g"], plan["kept_g"] + plan["back_g"])
+            self.assertLessEqual(max(pour["pot_before_g"] for pour in plan["pours"]), 800.0001)
+        needed = {item["label"]: item["needed_g"] for item in found["shopping"]["items"]}
+        made = sum(total["batch_g"] for total in found["recipes"])
+        melted = sum(plan["start_g"] + plan["refilled_g"] for plan in found["pours"])
+        self.assertAlmostEqual(sum(needed.values()), made + melted)
+        self.assertGreater(found["cost_per_box"], 1)
+
+    def test_saved_with_its_revision_and_refused_from_an_older_one(self) -> None:
+        stored = self.asked()
+        changed = {**stored["asked"], "boxes": 5}
+        saved = self.client.put(f"/api/assortments/{stored['id']}", json={"revision": 1, "asked": changed})
+        self.assertEqual((saved.get_json()["revision"], saved.get_json()["asked"]["boxes"]), (2, 5))
+        body = {"revision": 1, "asked": {**changed, "boxes": 9}}
+        self.assertEqual(self.refused("PUT", f"/api/assortments/{stored['id']}", 409, json=body)["revision"], 2)
+        self.assertEqual(self.asked()["asked"]["boxes"], 5)
+
+    def test_refused_by_field_and_nothing_half_saved(self) -> None:
+        asked = self.asked()["asked"]
+        for changes, path in (
+            ({"boxes": 0}, ["boxes"]),
+            ({"pot_g": -1.0}, ["pot_g"]),
+            ({"rows": [{**asked["rows"][0], "per_box": 0}]}, ["rows", 0, "per_box"]),
+            ({"box_vessel_id": 1}, ["box_vessel_id"]),
+        ):
+            with self.subTest(path=path):
+                problem = self.refused("POST", "/api/assortments", 422, json={**asked, **changes})
+                self.assertEqual(problem["errors"][0]["path"], ["body", *path])
+        self.refused("POST", "/api/assortments", 404, json={**asked, "rows": [{**asked["rows"][0], "recipe_id": 99}]})
+        self.assertEqual(len(self.client.get("/api/assortments").get_json()["assortments"]), 1)
+        thick = {**asked, "rows": [{**asked["rows"][0], "ask": {"shell": "dark60", "wall_mm": 40.0}}]}
+        problem = self.refused("POST", "/api/assortments/plan", 422, json=thick)
+        self.assertEqual(problem["errors"][0]["path"], ["body", "rows", 0, "wall_mm"])
+        small = self.refused("POST", "/api/assortments/plan", 422, json={**asked, "pot_g": 50.0})
+        self.assertEqual(small["errors"][0]["path"], ["body", "pot_g"])
+
+    def test_the_shopping_list_goes_out_as_csv_and_text(self) -> None:
+        rows = list(csv.DictReader(io.StringIO(self.client.get("/api/assortments/1/shopping.csv").text)))
+        dark = next(row for row in rows if row["ingredient"] == "Dark chocolate 60 %")
+        bought = float(dark["packs"]) * float(dark["pack_g"])
+        self.assertAlmostEqual(float(dark["in_house_g"]) + bought, float(dark["needed_g"]) + float(dark["left_g"]), 0)
+        text = self.client.get("/api/assortments/1/shopping.txt").text
+        self.assertIn("To buy", text)
+        self.assertIn("- Dark chocolate 60 %: ", text)
+        self.refused("GET", "/api/assortments/9/shopping.csv", 404)
+
+    def test_a_second_pack_size_is_used_and_survives_a_csv_round_trip(self) -> None:
+        item = {"label": "dark60", "pack_g": 1000.0, "price": 14.0, "other_packs": [{"pack_g": 200.0, "price": 2.9}]}
+        self.assertEqual(self.client.put("/api/larder", json=item).status_code, 200)
+        out = self.client.get("/api/larder/csv").text
+        self.client.post("/api/larder/csv", json={"csv": out})
+        kept = next(i for i in self.client.get("/api/larder").get_json()["items"] if i["label"] == "dark60")
+        self.assertEqual(kept["other_packs"], [{"pack_g": 200.0, "price": 2.9}])
+        bad = self.refused("PUT", "/api/larder", 422, json={**item, "other_packs": [{"pack_g": 0.0}]})
+        self.assertEqual(bad["errors"][0]["path"], ["body", "other_packs", 0, "pack_g"])
+
+    def test_it_goes_with_its_recipe_and_can_be_deleted(self) -> None:
+        self.client.delete("/api/recipes/1")
+        self.assertEqual(len(self.asked()["asked"]["rows"]), 3)
+        self.assertEqual(self.client.delete("/api/assortments/1").status_code, 204)
+        self.assertEqual(self.client.get("/api/assortments").get_json()["assortments"], [])

@@ -1,0 +1,110 @@
+"""Boxes of an assortment: pieces, shared recipes and chocolate, whole moulds, cost and the box itself."""
+
+import unittest
+from typing import Any
+
+from hearth_bowl.core.assortment import Assortment, RowAsk, plan_boxes
+from hearth_bowl.core.errors import BadInput
+from hearth_bowl.core.fit import Ask
+from hearth_bowl.core.library import find
+from hearth_bowl.core.shopping import PackFor, Stock
+from hearth_bowl.core.vessel import Box, checked_vessel
+from tests.kitchen import R1, recipe
+
+GANACHE = recipe(**R1)
+NUTS = recipe("nut-paste", "roll", hazelnut_paste=200, milk38=200)
+EGGS = checked_vessel("mould", "weighed", {"water_g": 15, "cavities": 10})
+CONES = checked_vessel("mould", "cone", {"rim_radius_mm": 15, "floor_radius_mm": 9, "height_mm": 22, "cavities": 20})
+BALLS = checked_vessel("pieces", "", {"piece_g": 12})
+DARK, BASIC = find("dark60"), find("compound_dark")
+STOCK = {
+    "dark60": Stock(in_house_g=200, packs=(PackFor(pack_g=1000, price=14.0),)),
+    "compound_dark": Stock(packs=(PackFor(pack_g=1000, price=6.0),)),
+    "cream38": Stock(packs=(PackFor(pack_g=500, price=2.4),)),
+}
+
+
+def rows(**changes: Any) -> list[RowAsk]:
+    return [
+        RowAsk(
+            recipe=GANACHE,
+            vessel=CONES,
+            vessel_name="Signal cones",
+            ask=Ask(shell=DARK),
+            per_box=4,
+            spares=2,
+            **changes,
+        ),
+        RowAsk(recipe=GANACHE, vessel=EGGS, vessel_name="Egg mould", ask=Ask(shell=DARK, halves=True), per_box=2),
+        RowAsk(recipe=NUTS, vessel=BALLS, vessel_name="", ask=Ask(shell=DARK), per_box=3),
+    ]
+
+
+def planned(boxes: int = 9, **more: Any) -> Assortment:
+    return plan_boxes(rows(), boxes, STOCK, [DARK, BASIC, find("milk33")], **more)
+
+
+class Boxes(unittest.TestCase):
+    def test_pieces_are_of_all_boxes_and_spares(self) -> None:
+        found = planned()
+        self.assertEqual([row.pieces for row in found.rows], [38, 18, 27])
+        self.assertEqual(found.pieces, 83)
+
+    def test_a_shared_recipe_is_made_once(self) -> None:
+        found = planned()
+        ganache, nuts = found.recipes
+        self.assertAlmostEqual(ganache.batch_g, found.rows[0].fit.batch_g + found.rows[1].fit.batch_g)
+        self.assertAlmostEqual(sum(ganache.amounts_g), ganache.batch_g)
+        self.assertAlmostEqual(nuts.batch_g, found.rows[2].fit.batch_g)
+
+    def test_one_chocolate_has_one_plan_and_mould_turns_are_counted(self) -> None:
+        found = planned()
+        (plan,) = found.pours
+        self.assertEqual(plan.turns, 2 + 4)
+        kept = 0.0
+        for row in found.rows:
+            assert row.fit.shell is not None
+            kept += row.fit.shell.total_g + row.fit.shell.pieces * row.fit.shell.seam_g
+        self.assertAlmostEqual(plan.kept_g, kept)
+        self.assertAlmostEqual(plan.melted_g, plan.kept_g + plan.back_g)
+
+    def test_shopping_covers_recipes_and_what_is_melted(self) -> None:
+        found = planned()
+        items = {item.label: item for item in found.shopping.items}
+        melted = found.pours[0].melted_g
+        in_ganache = found.recipes[0].amounts_g[0]
+        self.assertAlmostEqual(items["dark60"].needed_g, melted + in_ganache)
+        self.assertIn("Hazelnut paste", " ".join(found.shopping.unpriced))
+
+    def test_whole_moulds_fill_the_last_one(self) -> None:
+        found = plan_boxes(rows(whole_moulds=True), 9, STOCK)
+        self.assertEqual((found.rows[0].pieces, found.rows[0].extra), (40, 2))
+
+    def test_a_basic_chocolate_is_offered_with_its_cost(self) -> None:
+        first = planned().rows[0]
+        (other,) = first.other_shells
+        self.assertEqual((other.label, other.needs_tempering), ("compound_dark", False))
+        assert first.fit.shell is not None
+        saved = (first.fit.shell.shell_g + first.fit.shell.cap_g) * (14 - 6) / 1000
+        self.assertAlmostEqual((first.cost_per_piece or 0) - other.cost_per_piece, saved)
+
+    def test_a_box_says_how_it_fills(self) -> None:
+        found = planned(box=Box(length_mm=120, width_mm=80, depth_mm=30))
+        assert found.box is not None
+        self.assertGreater(found.box.covered_pct, 60)
+        self.assertEqual(found.box.layers, 1 if found.box.covered_pct <= 100 else 2)
+
+    def test_refused(self) -> None:
+        for asked, boxes, field in (
+            ([], 3, ("rows",)),
+            (rows(), 0, ("boxes",)),
+            ([RowAsk(recipe=NUTS, vessel=BALLS, vessel_name="", ask=Ask(), per_box=0)], 3, ("rows", 0, "per_box")),
+            (rows(owned=0), 3, ("rows", 0, "owned")),
+        ):
+            with self.subTest(field=field), self.assertRaises(BadInput) as caught:
+                plan_boxes(asked, boxes, {})
+            self.assertEqual(caught.exception.field, field)
+
+
+if __name__ == "__main__":
+    unittest.main()
