@@ -65,6 +65,20 @@ def _fudge(page: Page) -> None:
     page.get_by_text("come out at").wait_for()
 
 
+def _layers(page: Page) -> None:
+    page.get_by_role("button", name="Add a layer").click()
+    page.get_by_label("Thick, mm").nth(0).fill("14")
+    page.get_by_label("Thick, mm").nth(1).fill("5")
+    page.get_by_text("2 layers, 19 mm together").wait_for()
+
+
+def _own_vessel(page: Page) -> None:
+    page.get_by_role("button", name="Add a pan, mould or other vessel").click()
+    page.get_by_label("What is it?").select_option("mould/cone")
+    page.get_by_label("What you call it").fill("Lantern cones")
+    page.get_by_label("Height, mm").fill("26")
+
+
 PICTURES: Final = (
     Picture(file="formula.png", place="/recipes/1/formula"),
     Picture(file="formula-offer.png", place="/recipes/2/formula", first=_too_much_chocolate),
@@ -80,7 +94,9 @@ PICTURES: Final = (
     Picture(file="larder.png", place="/larder"),
     Picture(file="compare.png", place="/recipes/4/compare"),
     Picture(file="fit-mould.png", place="/recipes/5/fit"),
-    Picture(file="fit-pan.png", place="/recipes/3/fit"),
+    Picture(file="fit-pan.png", place="/recipes/3/fit", first=_layers),
+    Picture(file="fit-vessel.png", place="/recipes/5/fit", first=_own_vessel),
+    Picture(file="boxes.png", place="/boxes"),
 )
 
 

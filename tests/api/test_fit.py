@@ -26,7 +26,11 @@ class Kitchen(AppCase):
 class Several(Kitchen):
     def test_layers_have_their_own_batches(self) -> None:
         layers = [{"recipe": self.recipe(3), "thickness_mm": 14.0}, {"recipe": self.recipe(1), "share": 1.0}]
-        found = self.post("/api/fit/layers", {"vessel": SQUARE, "layers": layers, "total_mm": 20.0})["layers"]
+        body = {"vessel": SQUARE, "layers": layers, "total_mm": 20.0, "ask": {"pieces": 36}}
+        slab = self.post("/api/fit/layers", body)
+        found = slab["layers"]
+        self.assertEqual(slab["grid"], [6, 6])
+        self.assertAlmostEqual(36 * slab["piece_g"] + slab["offcut_g"], sum(layer["filling_g"] for layer in found))
         self.assertEqual([round(layer["thickness_mm"], 6) for layer in found], [14, 6])
         self.assertAlmostEqual(sum(found[1]["amounts_g"]), found[1]["batch_g"])
 

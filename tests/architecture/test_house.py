@@ -35,6 +35,13 @@ class House(unittest.TestCase):
             self.assertEqual(kept, json.loads(json.dumps(made())), f"{name}: run ./hearth types")
         validate(json.loads((DOCS / "openapi.json").read_text()))
 
+    def test_no_two_bodies_have_one_name(self) -> None:
+        names: list[str] = []
+        for module in sorted((ROOT / "src/hearth_bowl/api").glob("*.py")):
+            names += re.findall(r"^class (\w+)\((?:Incoming|Outgoing|BaseModel)\)", module.read_text(), re.MULTILINE)
+        self.assertEqual(sorted(names), sorted(set(names)))
+        self.assertGreater(len(names), 50)
+
     def test_the_schemas_in_docs_take_the_demo_and_refuse_what_the_core_refuses(self) -> None:
         recipe, vessel = (
             Draft202012Validator(json.loads((DOCS / f"{name}.schema.json").read_text()))
@@ -42,7 +49,7 @@ class House(unittest.TestCase):
         )
         for record in (*RECIPES, recipe_record()):
             self.assertEqual(list(recipe.iter_errors(record)), [])
-        for _, record in VESSELS:
+        for _, _, record in VESSELS:
             self.assertEqual(list(vessel.iter_errors(record)), [])
         self.assertFalse(recipe.is_valid(recipe_record(lines=[])))
         self.assertFalse(recipe.is_valid(recipe_record(family="toffee")))

@@ -31,7 +31,7 @@ class PageCase(unittest.TestCase):
         cls.addClassCleanup(cls.playwright.stop)
         cls.browser = cls.playwright.chromium.launch(executable_path=chromium(), args=FLAGS)
         cls.addClassCleanup(cls.browser.close)
-        expect.set_options(timeout=20_000)
+        expect.set_options(timeout=30_000)
 
     def setUp(self) -> None:
         self.server = Server().start()

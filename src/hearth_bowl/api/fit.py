@@ -1,5 +1,6 @@
 """Fit: a recipe into a vessel; near choices, other vessels, layers, stacked fillings, and the marking guide."""
 
+from dataclasses import asdict
 from typing import Annotated, Any, Literal
 
 from flask import Blueprint
@@ -135,7 +136,7 @@ class OtherVesselsOut(Outgoing):
     vessels: list[SuitOut]
 
 
-class LayerIn(Incoming):
+class SlabLayerIn(Incoming):
     """A layer by one of thickness, mass or share."""
 
     recipe: RecipeIn
@@ -144,16 +145,16 @@ class LayerIn(Incoming):
     share: float | None = None
 
 
-class LayersIn(Incoming):
+class SlabIn(Incoming):
     """Layers in a pan, the first at its base."""
 
     vessel: VesselIn
-    layers: Annotated[list[LayerIn], Field(min_length=1, max_length=6)]
+    layers: Annotated[list[SlabLayerIn], Field(min_length=1, max_length=6)]
     ask: AskIn = AskIn()
     total_mm: float | None = None
 
 
-class LayerOut(Outgoing):
+class SlabLayerOut(Outgoing):
     """A layer."""
 
     from_mm: float
@@ -168,10 +169,17 @@ class LayerOut(Outgoing):
     amounts_g: list[float]
 
 
-class LayersOut(Outgoing):
-    """The layers of a pan."""
+class SlabOut(Outgoing):
+    """The layers of a pan, and what is cut of them."""
 
-    layers: list[LayerOut]
+    layers: list[SlabLayerOut]
+    pieces: int | None
+    grid: list[int] | None
+    piece_mm: list[float] | None
+    places_mm: list[list[float]] | None
+    marks: Marks | None
+    piece_g: float | None
+    offcut_g: float | None
 
 
 class FillingIn(Incoming):
@@ -239,6 +247,7 @@ class KeptFitIn(Incoming):
 
     vessel_id: int | None = None
     ask: AskIn = AskIn()
+    total_mm: float | None = None
     layers: list[KeptLayerIn] = Field(default_factory=list, max_length=6)
     fillings: list[KeptLayerIn] = Field(default_factory=list, max_length=4)
 
@@ -248,6 +257,7 @@ class KeptFitOut(Outgoing):
 
     vessel_id: int | None
     ask: AskOut | None = None
+    total_mm: float | None = None
     layers: list[KeptLayerOut] = Field(default_factory=list)
     fillings: list[KeptLayerOut] = Field(default_factory=list)
 
@@ -298,13 +308,23 @@ def other_vessels(json: OtherVesselsIn) -> OtherVesselsOut:
 
 
 @fit.post("/fit/layers")
-@spec.validate(resp=Response(HTTP_200=LayersOut, HTTP_422=Problem), operation_id="fitLayers")
-def fit_layers(json: LayersIn) -> LayersOut:
+@spec.validate(resp=Response(HTTP_200=SlabOut, HTTP_422=Problem), operation_id="fitLayers")
+def fit_layers(json: SlabIn) -> SlabOut:
     """Fit layers of several recipes to a pan. Nothing is stored."""
     layers = [(record_of(layer.recipe), _amounts(layer)) for layer in json.layers]
     with database().reading() as session:
         found = service.fit_pan_layers(session, vessel_record(json.vessel), layers, plain(json.ask), json.total_mm)
-    return LayersOut(layers=[LayerOut.model_validate(layer) for layer in found])
+    cut = None if found.cut is None else asdict(found.cut)
+    nothing = dict.fromkeys(("pieces", "grid", "piece_mm", "places_mm"))
+    return SlabOut.model_validate(
+        {
+            "layers": list(found.layers),
+            **(cut or nothing),
+            "marks": found.marks,
+            "piece_g": found.piece_g,
+            "offcut_g": found.offcut_g,
+        }
+    )
 
 
 @fit.post("/fit/stack")
@@ -317,7 +337,7 @@ def fit_stack(json: StackIn) -> StackOut:
     return StackOut.model_validate(found)
 
 
-def _amounts(part: LayerIn | FillingIn) -> dict[str, Any]:
+def _amounts(part: SlabLayerIn | FillingIn) -> dict[str, Any]:
     return part.model_dump(exclude={"recipe"}, exclude_none=True)
 
 

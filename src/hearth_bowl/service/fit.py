@@ -4,7 +4,7 @@ of each recipe as it was left."""
 import json
 from collections.abc import Callable, Iterator, Mapping, Sequence
 from contextlib import contextmanager
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from datetime import datetime
 from typing import Any, Final, TypeVar
 
@@ -14,7 +14,7 @@ from hearth_bowl.core.cooking import finished, plan_or_none
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.fit import Ask, Fit, fit
 from hearth_bowl.core.fit.ask import check_ask
-from hearth_bowl.core.fit.layers import Layer, LayerAsk, fit_layers, without_targets
+from hearth_bowl.core.fit.layers import LayerAsk, LayeredSlab, fit_slab
 from hearth_bowl.core.fit.stacked import FillingAsk, Stack, fit_stack
 from hearth_bowl.core.geometry.pans import Pan
 from hearth_bowl.core.ingredient import Ingredient
@@ -108,8 +108,8 @@ def fit_pan_layers(
     layers: Sequence[tuple[Mapping[str, Any], Mapping[str, Any]]],
     ask: Mapping[str, Any],
     total_mm: float | None,
-) -> tuple[Layer, ...]:
-    """Return the layers of a pan.
+) -> LayeredSlab:
+    """Return the layers of a pan, and what is cut of them.
 
     :param layers: of each its recipe file's content, and one of `thickness_mm`, `mass_g` or `share`.
     :raises BadInput: at `vessel`, below `layers` or `ask`; at `total_mm`.
@@ -124,7 +124,8 @@ def fit_pan_layers(
             recipe = recipe_from(record)
         asks.append(LayerAsk(recipe=recipe, finished=_finished(recipe, kitchen), **amount))
     checked = _under("ask", lambda: _ask(ask))
-    return fit_layers(pan, asks, without_targets(checked), total_mm)
+    check_ask(checked)
+    return fit_slab(pan, asks, checked, total_mm)
 
 
 def fit_cavity_stack(
@@ -195,7 +196,10 @@ def marking_guide(session: Session, recipe_id: int) -> tuple[str, Guide]:
     asked = _asked(session, stored.recipe, vessel, left.kept.get("ask", {}))
     if not isinstance(asked.vessel, Pan):
         raise BadInput(("vessel", "kind"), "only a slab is marked", "a pan", "not-for-this")
-    return asked.recipe.name, guide(asked.vessel, fit(asked.recipe, asked.vessel, asked.ask, asked.finished))
+    found = fit(asked.recipe, asked.vessel, asked.ask, asked.finished)
+    if left.kept.get("layers"):
+        found = replace(found, piece_g=None)
+    return asked.recipe.name, guide(asked.vessel, found)
 
 
 def checked_ask(ask: Mapping[str, Any]) -> Ask:

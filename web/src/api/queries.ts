@@ -49,3 +49,29 @@ export const vesselsQuery = queryOptions({
   queryKey: ["vessels"],
   queryFn: ({ signal }) => dataOf(client.GET("/api/vessels", { signal })),
 });
+
+export const shapesQuery = queryOptions({
+  queryKey: ["shapes"],
+  queryFn: ({ signal }) => dataOf(client.GET("/api/vessels/shapes", { signal })),
+  staleTime: Number.POSITIVE_INFINITY,
+});
+
+export const rollingQuery = queryOptions({
+  queryKey: ["rolling"],
+  queryFn: ({ signal }) => dataOf(client.GET("/api/fit/rolling", { signal })),
+  staleTime: Number.POSITIVE_INFINITY,
+});
+
+export const keptFitQuery = (id: number) =>
+  queryOptions({
+    queryKey: ["kept-fit", id],
+    queryFn: ({ signal }) =>
+      dataOf(client.GET("/api/recipes/{recipe_id}/fit", { params: { path: { recipe_id: id } }, signal })),
+    staleTime: Number.POSITIVE_INFINITY,
+    gcTime: 0,
+  });
+
+export const assortmentsQuery = queryOptions({
+  queryKey: ["assortments"],
+  queryFn: ({ signal }) => dataOf(client.GET("/api/assortments", { signal })),
+});

@@ -1459,6 +1459,11 @@ export interface components {
             /** Layers */
             layers?: components["schemas"]["KeptLayerIn"][];
             /**
+             * Total Mm
+             * @default null
+             */
+            total_mm?: number | null;
+            /**
              * Vessel Id
              * @default null
              */
@@ -1475,6 +1480,11 @@ export interface components {
             fillings: components["schemas"]["KeptLayerOut"][];
             /** Layers */
             layers: components["schemas"]["KeptLayerOut"][];
+            /**
+             * Total Mm
+             * @default null
+             */
+            total_mm: number | null;
             /** Vessel Id */
             vessel_id: number | null;
         };
@@ -2736,6 +2746,116 @@ export interface components {
             there_g: number;
         };
         /**
+         * SlabIn
+         * @description Layers in a pan, the first at its base.
+         */
+        SlabIn: {
+            /**
+             * @default {
+             *       "cap_mm": null,
+             *       "coat_mm": null,
+             *       "coated": null,
+             *       "core_g": null,
+             *       "dip_bowl_mm": null,
+             *       "halves": null,
+             *       "headroom_mm": null,
+             *       "kerf_mm": null,
+             *       "loss_g": null,
+             *       "loss_pct": null,
+             *       "mass_g": null,
+             *       "mix_g_per_cup": null,
+             *       "mug_mm": null,
+             *       "overrun_pct": null,
+             *       "piece_mm": null,
+             *       "pieces": null,
+             *       "rolling": null,
+             *       "shell": null,
+             *       "spares": null,
+             *       "thickness_mm": null,
+             *       "trim_mm": null,
+             *       "wall_mm": null
+             *     }
+             */
+            ask?: components["schemas"]["AskIn"];
+            /** Layers */
+            layers: components["schemas"]["SlabLayerIn"][];
+            /**
+             * Total Mm
+             * @default null
+             */
+            total_mm?: number | null;
+            vessel: components["schemas"]["VesselIn"];
+        };
+        /**
+         * SlabLayerIn
+         * @description A layer by one of thickness, mass or share.
+         */
+        SlabLayerIn: {
+            /**
+             * Mass G
+             * @default null
+             */
+            mass_g?: number | null;
+            recipe: components["schemas"]["RecipeIn"];
+            /**
+             * Share
+             * @default null
+             */
+            share?: number | null;
+            /**
+             * Thickness Mm
+             * @default null
+             */
+            thickness_mm?: number | null;
+        };
+        /**
+         * SlabLayerOut
+         * @description A layer.
+         */
+        SlabLayerOut: {
+            /** Amounts G */
+            amounts_g: number[];
+            /** Batch G */
+            batch_g: number;
+            /** Evaporated G */
+            evaporated_g: number;
+            /** Fill Ml */
+            fill_ml: number;
+            /** Filling G */
+            filling_g: number;
+            /** From Mm */
+            from_mm: number;
+            /** Loss G */
+            loss_g: number;
+            /** Scale */
+            scale: number;
+            /** Thickness Mm */
+            thickness_mm: number;
+            /** To Mm */
+            to_mm: number;
+        };
+        /**
+         * SlabOut
+         * @description The layers of a pan, and what is cut of them.
+         */
+        SlabOut: {
+            /** Grid */
+            grid: number[] | null;
+            /** Layers */
+            layers: components["schemas"]["SlabLayerOut"][];
+            marks: components["schemas"]["Marks"] | null;
+            /** Offcut G */
+            offcut_g: number | null;
+            /** Piece G */
+            piece_g: number | null;
+            /** Piece Mm */
+            piece_mm: number[] | null;
+            /** Pieces */
+            pieces: number | null;
+            /** Places Mm */
+            places_mm: number[][] | null;
+        };
+        /**
          * StackIn
          * @description Fillings stacked in a mould's cavities, the first at the mould's floor.
          */
@@ -3635,7 +3755,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["LayersIn"];
+                "application/json": components["schemas"]["SlabIn"];
             };
         };
         responses: {
@@ -3645,7 +3765,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["LayersOut"];
+                    "application/json": components["schemas"]["SlabOut"];
                 };
             };
             /** @description Unprocessable Content */

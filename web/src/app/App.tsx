@@ -1,27 +1,33 @@
 import { useQuery } from "@tanstack/react-query";
+import { lazy, Suspense } from "react";
 import { Navigate, Route, Routes, useParams } from "react-router";
 import { recipeQueries } from "../api/queries";
 import { ComparePage } from "../features/compare";
-import { FitPage } from "../features/fit";
 import { FormulaPage } from "../features/formula";
-import { LarderPage } from "../features/larder";
 import { Notice } from "./Notice";
 import { Rim } from "./Rim";
 
-/** The places along the thread, each for one recipe. */
+const FitPage = lazy(() => import("../features/fit").then((place) => ({ default: place.FitPage })));
+const LarderPage = lazy(() => import("../features/larder").then((place) => ({ default: place.LarderPage })));
+const BoxesPage = lazy(() => import("../features/boxes").then((place) => ({ default: place.BoxesPage })));
+
+/** The places along the thread, each for one recipe; all but the first are fetched when they are opened. */
 export function App() {
   return (
-    <Routes>
-      <Route path="/" element={<FirstRecipe />} />
-      <Route path="/recipes/:id/formula" element={<ForRecipe Place={FormulaPage} />} />
-      <Route path="/recipes/:id/fit" element={<ForRecipe Place={FitPage} />} />
-      <Route path="/recipes/:id/compare" element={<ForRecipe Place={ComparePage} />} />
-      <Route path="/larder" element={<LarderPage />} />
-      <Route
-        path="*"
-        element={<Notice title="There is nothing here" text="The address may be mistyped." />}
-      />
-    </Routes>
+    <Suspense fallback={<Rim place={null} />}>
+      <Routes>
+        <Route path="/" element={<FirstRecipe />} />
+        <Route path="/recipes/:id/formula" element={<ForRecipe Place={FormulaPage} />} />
+        <Route path="/recipes/:id/fit" element={<ForRecipe Place={FitPage} />} />
+        <Route path="/recipes/:id/compare" element={<ForRecipe Place={ComparePage} />} />
+        <Route path="/larder" element={<LarderPage />} />
+        <Route path="/boxes" element={<BoxesPage />} />
+        <Route
+          path="*"
+          element={<Notice title="There is nothing here" text="The address may be mistyped." />}
+        />
+      </Routes>
+    </Suspense>
   );
 }
 

@@ -1,4 +1,4 @@
-import { Link } from "react-router";
+import { Link, NavLink } from "react-router";
 import { Kitchen } from "../features/kitchen";
 
 const PLACES = [
@@ -6,17 +6,22 @@ const PLACES = [
   { key: "fit", name: "Fit" },
 ] as const;
 
+const BESIDE = [
+  { to: "/boxes", name: "Boxes" },
+  { to: "/larder", name: "Larder" },
+] as const;
+
 type Place = (typeof PLACES)[number]["key"];
 
 /** The blue rim: the product's name, the thread through the places of one batch, and the kitchen. */
 export function Rim({ place, recipeId }: { place: Place | null; recipeId?: number }) {
   return (
-    <header className="on-rim flex min-h-13 flex-wrap items-center gap-x-7 bg-rim max-sm:gap-x-3 px-5 text-sheet max-sm:px-3">
+    <header className="on-rim print:bg-transparent print:text-soot flex min-h-13 flex-wrap items-center gap-x-7 bg-rim max-sm:gap-x-3 px-5 text-sheet max-sm:px-3">
       <Link to="/" className="font-display font-semibold text-[22px]">
         Hearth Bowl
       </Link>
       {recipeId !== undefined && (
-        <nav aria-label="The thread" className="flex items-center">
+        <nav aria-label="The thread" className="flex items-center print:hidden">
           {PLACES.map((knot, position) => (
             <span key={knot.key} className="flex items-center">
               {position > 0 && (
@@ -40,9 +45,21 @@ export function Rim({ place, recipeId }: { place: Place | null; recipeId?: numbe
           ))}
         </nav>
       )}
-      <div className="ml-auto">
+      <nav
+        aria-label="Beside the thread"
+        className="ml-auto flex items-center gap-5 max-sm:gap-3 print:hidden"
+      >
+        {BESIDE.map((place) => (
+          <NavLink
+            key={place.to}
+            to={place.to}
+            className="flex min-h-11 items-center text-[15px] aria-[current=page]:font-bold aria-[current=page]:underline"
+          >
+            {place.name}
+          </NavLink>
+        ))}
         <Kitchen />
-      </div>
+      </nav>
     </header>
   );
 }

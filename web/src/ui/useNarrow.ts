@@ -1,13 +1,17 @@
-import { useSyncExternalStore } from "react";
+import { useCallback, useSyncExternalStore } from "react";
 
-const query = window.matchMedia("(max-width: 640px)");
+const PHONE_PX = 640;
 
-function subscribe(onChange: () => void): () => void {
-  query.addEventListener("change", onChange);
-  return () => query.removeEventListener("change", onChange);
-}
-
-/** Whether the page is as narrow as a phone. */
-export function useNarrow(): boolean {
-  return useSyncExternalStore(subscribe, () => query.matches);
+/** Whether the page is narrower than a width: a phone's unless told otherwise. */
+export function useNarrow(widthPx: number = PHONE_PX): boolean {
+  const query = `(max-width: ${widthPx}px)`;
+  const subscribe = useCallback(
+    (onChange: () => void) => {
+      const list = window.matchMedia(query);
+      list.addEventListener("change", onChange);
+      return () => list.removeEventListener("change", onChange);
+    },
+    [query],
+  );
+  return useSyncExternalStore(subscribe, () => window.matchMedia(query).matches);
 }

@@ -33,7 +33,7 @@ def fit_pan(bench: Bench, pan: Pan, notes: list[str]) -> Fit:
         fill_ml = pan.volume_ml(thickness_mm)
         batch_g = batch_for_g(fill_ml * made.density_g_per_ml, ask, made)
     filling_g = fill_ml * made.density_g_per_ml
-    cut = _cut(pan, ask)
+    cut = cut_of(pan, ask)
     piece_g = offcut_g = now = later = None
     if cut is not None:
         p, q = cut.piece_mm
@@ -76,7 +76,11 @@ def _asked_thickness(pan: Pan, ask: Ask) -> float:
     return thickness_mm
 
 
-def _cut(pan: Pan, ask: Ask) -> Cut | None:
+def cut_of(pan: Pan, ask: Ask) -> Cut | None:
+    """Return how a slab is cut as asked, or None where no cut is asked.
+
+    :raises BadInput: at `pieces` or `piece_mm` when it cannot be cut so.
+    """
     asked = wanted(ask)
     if ask.piece_mm is not None:
         cut = cut_by_size(pan, ask.piece_mm, ask.trim_mm, ask.kerf_mm)

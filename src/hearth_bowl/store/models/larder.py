@@ -7,7 +7,7 @@ from hearth_bowl.store.models.base import Base
 
 
 class LarderRow(Base):
-    """One ingredient of the larder: of the library by its key, or the person's own; own ones and other packs are JSON."""
+    """One ingredient: of the library by its key, or the person's own by its name as JSON. Other packs are JSON."""
 
     __tablename__ = "larder_item"
     __table_args__ = (

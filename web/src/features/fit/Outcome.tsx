@@ -10,17 +10,16 @@ type Props = {
   units: Units;
 };
 
-const mm = (value: number) => `${Number(value.toFixed(1))} mm`;
+export const mm = (value: number) => `${Number(value.toFixed(1))} mm`;
 const count = (value: number, one: string, many: string) => `${value} ${value === 1 ? one : many}`;
 
 /** The one sentence of a fit. */
 export function FitSentence({ vessel, fit, units }: Pick<Props, "vessel" | "fit" | "units">) {
-  const pieces = fit.pieces === null ? null : count(fit.pieces, "piece", "pieces");
-  const tail = pieces && fit.piece_g !== null ? `${pieces} of ${grams(fit.piece_g)}` : null;
-  const lead =
-    vessel.kind === "pan"
-      ? `Make ${mass(fit.batch_g, units)}, ${mm(fit.thickness_mm ?? 0)} thick`
-      : `Make ${mass(fit.batch_g, units)} of filling`;
+  return <Sentence lead={leadOf(vessel, fit, units)} tail={tailOf(fit)} />;
+}
+
+/** A sentence set large, its second half in blue. */
+export function Sentence({ lead, tail }: { lead: string; tail: string | null }) {
   return (
     <h2 aria-live="polite" className="min-h-[66px] font-display font-semibold text-[27px] leading-[1.15]">
       {lead}
@@ -34,9 +33,23 @@ export function FitSentence({ vessel, fit, units }: Pick<Props, "vessel" | "fit"
   );
 }
 
-const grams = (value: number) => `${value >= 100 ? value.toFixed(0) : value.toFixed(1)} g`;
+function leadOf(vessel: Vessel, fit: FitAnswer, units: Units): string {
+  const batch = `Make ${mass(fit.batch_g, units)}`;
+  if (fit.thickness_mm !== null) return `${batch}, ${mm(fit.thickness_mm)} thick`;
+  if (fit.cake) return `${batch} for the cake`;
+  return vessel.kind === "mould" || vessel.kind === "cup" ? `${batch} of filling` : batch;
+}
 
-type NameOf = (ingredient: Recipe["lines"][number]["ingredient"]) => string;
+function tailOf(fit: FitAnswer): string | null {
+  if (fit.cake)
+    return `${grams(fit.cake.filling_g)} to fill, ${grams(fit.cake.coat_g)} to coat ${mm(fit.cake.coat_mm)}`;
+  if (fit.pieces === null || fit.piece_g === null) return null;
+  return `${count(fit.pieces, "piece", "pieces")} of ${grams(fit.piece_g)}`;
+}
+
+export const grams = (value: number) => `${value >= 100 ? value.toFixed(0) : value.toFixed(1)} g`;
+
+export type NameOf = (ingredient: Recipe["lines"][number]["ingredient"]) => string;
 
 function nameIn(library: Props["library"]): NameOf {
   return (ingredient) =>
@@ -45,8 +58,10 @@ function nameIn(library: Props["library"]): NameOf {
       : ingredient.name;
 }
 
+type Weighed = Pick<FitAnswer, "amounts_g" | "scale">;
+
 /** The grams of each line. */
-export function ToWeigh({ fit, recipe, library, units }: Omit<Props, "vessel">) {
+export function ToWeigh({ fit, recipe, library, units }: Omit<Props, "vessel" | "fit"> & { fit: Weighed }) {
   const name = nameIn(library);
   return (
     <table className="w-full">
@@ -72,26 +87,49 @@ export function ToWeigh({ fit, recipe, library, units }: Omit<Props, "vessel">) 
 
 /** Where everything that is made goes, and what one piece is. */
 export function Account({ vessel, fit, library }: Pick<Props, "vessel" | "fit" | "library">) {
-  const { shell } = fit;
+  const { shell, later, drink } = fit;
   const [p = 0, q = 0] = fit.piece_mm ?? [];
+  const [sx = 0, sy = 0] = fit.spacing_mm ?? [];
+  const dipped = shell !== null && fit.cavity === null;
+  const over = (value: number | null | undefined) => (value && value > 0.05 ? grams(value) : null);
   const rows: [string, string | null][] = [
-    [`Ends in the ${vessel.kind}`, grams(fit.filling_g)],
+    [
+      `Ends in the ${vessel.kind === "pieces" || vessel.kind === "scoop" ? "pieces" : vessel.kind}`,
+      grams(fit.filling_g),
+    ],
+    ["Boils off first", over(fit.evaporated_g)],
     ["Stays in bowl, bag and knife", grams(fit.loss_g)],
-    ["Left over", fit.left_over_g > 0.05 ? grams(fit.left_over_g) : null],
+    ["Left over", over(fit.left_over_g)],
     ["Offcuts", fit.offcut_g === null ? null : grams(fit.offcut_g)],
     ["Cut", fit.grid ? `${fit.grid[0]} × ${fit.grid[1]}` : null],
     ["Each piece", fit.piece_mm ? `${mm(p)} × ${mm(q)}` : null],
-    ["Shell of one piece", shell ? grams(shell.shell_g) : null],
-    ["Cap of one piece", shell && shell.cap_g > 0 ? grams(shell.cap_g) : null],
-    ["Filling of one piece", shell ? grams(shell.fill_g) : null],
+    ["From one topping to the next", fit.grid ? `${mm(sx)}, ${mm(sy)}` : null],
+    ["Ball across", fit.ball_mm === null ? null : mm(fit.ball_mm)],
+    ["Rolling coat of one", over(fit.rolling_g)],
+    [dipped ? "Coat of one piece" : "Shell of one piece", shell ? grams(shell.shell_g) : null],
+    ["Foot and drips of one", over(shell?.foot_g)],
+    ["Cap of one piece", over(shell?.cap_g)],
+    ["Filling of one piece", shell && !dipped ? grams(shell.fill_g) : null],
+    ["Film in the seam of one", over(shell?.seam_g)],
     ["Halves", fit.halves === null ? null : String(fit.halves)],
+    ["Spares among them", fit.spares ? String(fit.spares) : null],
+    ["Foils or papers", vessel.kind === "mould" && fit.pieces ? String(fit.pieces) : null],
     ["Mould filled", vessel.kind === "mould" && fit.pours ? count(fit.pours, "time", "times") : null],
-    ["Chocolate kept on all", shell ? grams(shell.total_g) : null],
+    ["Empty in the last pour", fit.spare_cavities ? count(fit.spare_cavities, "cavity", "cavities") : null],
+    ["Mix in one piece", drink ? grams(drink.mix_g) : null],
+    ["Cups of milk it flavours", drink?.cups ? drink.cups.toFixed(1) : null],
+    [
+      "Into the mug",
+      drink?.fits_mug === false ? "it is wider than the mug" : drink?.fits_mug ? "it goes" : null,
+    ],
+    [dipped ? "Stays on those dipped now" : "Chocolate kept on all", shell ? grams(shell.total_g) : null],
     ["Chocolate to have melted", shell ? grams(shell.melt_g) : null],
+    ["Dipped now", dipped && later ? String(shell.pieces) : null],
+    ["Dipped later", later ? `${later.pieces}, melt ${grams(later.melt_g)} then` : null],
   ];
   const notes = shell
     ? [
-        `${nameIn(library)(shell.ingredient)} for the shells; what is melted and not kept drains back.`,
+        `${nameIn(library)(shell.ingredient)} for the ${dipped ? "coats" : "shells"}; what is melted and not kept ${dipped ? "stays in the bowl" : "drains back"}.`,
         ...fit.notes,
       ]
     : fit.notes;

@@ -1,30 +1,45 @@
-import { ScaledFigure } from "./ScaledFigure";
+import { type Dimension, ScaledFigure } from "./ScaledFigure";
 import { cavityGrid, cavityPlan, type FitAnswer, panPlan, type Vessel } from "./scale";
 
 const GAP_SHARE = 0.28;
 
-type Props = { vessel: Vessel; fit: FitAnswer | null; kerf: number };
+type Props = {
+  vessel: Vessel;
+  fit: Cuts | null;
+  kerf: number;
+  dimensions?: Dimension[];
+  active?: string | null;
+  boxPx?: [number, number];
+};
+
+/** What is drawn of a fit from above. */
+export type Cuts = Pick<FitAnswer, "grid" | "piece_mm" | "places_mm" | "halves" | "pieces">;
 
 /** The vessel from above, to scale, with the cut of a slab or the cavities that are filled. */
-export function PlanDrawing({ vessel, fit, kerf }: Props) {
-  return vessel.kind === "pan" ? (
-    <PanPlan vessel={vessel} fit={fit} kerf={kerf} />
-  ) : (
-    <MouldPlan vessel={vessel} fit={fit} />
-  );
+export function PlanDrawing(props: Props) {
+  const { kind } = props.vessel;
+  if (kind === "mould" || kind === "cup") return <MouldPlan {...props} />;
+  if (kind === "pan" || kind === "cake" || kind === "box") return <PanPlan {...props} />;
+  return null;
 }
 
-function PanPlan({ vessel, fit, kerf }: Props) {
+function PanPlan({ vessel, fit, kerf, ...frame }: Props) {
   const { length, width, isRound } = panPlan(vessel);
-  const edge = Math.max(length, width) * 0.04;
-  const alt = `From above: ${isRound ? `${length} mm across` : `${length} by ${width} mm`}${fit?.grid ? `, cut ${fit.grid[0]} by ${fit.grid[1]}` : ""}.`;
+  const edge = frame.dimensions ? 0 : Math.max(length, width) * 0.04;
+  const cut = fit?.grid
+    ? `, cut ${fit.grid[0]} by ${fit.grid[1]}`
+    : fit?.places_mm
+      ? `, ${fit.places_mm.length} pieces cut of it`
+      : "";
+  const alt = `From above: ${isRound ? `${length} mm across` : `${length} by ${width} mm`}${cut}.`;
+  const fill = vessel.kind === "box" ? "fill-sheet" : "fill-[#e2c08c]";
   return (
-    <Frame width={length + 2 * edge} height={width + 2 * edge} alt={alt}>
+    <Frame width={length + 2 * edge} height={width + 2 * edge} alt={alt} {...frame}>
       <g transform={`translate(${edge} ${edge})`}>
         {isRound ? (
           <>
             <circle
-              className="fill-[#e2c08c] stroke-rim"
+              className={`${fill} stroke-rim`}
               {...circle(length)}
               strokeWidth="2"
               vectorEffect="non-scaling-stroke"
@@ -41,7 +56,7 @@ function PanPlan({ vessel, fit, kerf }: Props) {
             )}
           </>
         ) : (
-          <RectanglePan vessel={vessel} length={length} width={width} />
+          <RectanglePan vessel={vessel} length={length} width={width} fill={fill} />
         )}
         <CutLines fit={fit} kerf={kerf} length={length} width={width} />
       </g>
@@ -51,7 +66,9 @@ function PanPlan({ vessel, fit, kerf }: Props) {
 
 const circle = (across: number) => ({ cx: across / 2, cy: across / 2, r: across / 2 });
 
-function RectanglePan({ vessel, length, width }: { vessel: Vessel; length: number; width: number }) {
+type RectangleProps = { vessel: Vessel; length: number; width: number; fill: string };
+
+function RectanglePan({ vessel, length, width, fill }: RectangleProps) {
   const line = { strokeWidth: "2", vectorEffect: "non-scaling-stroke" } as const;
   const inner = vessel.shape === "loaf" ? { l: vessel.length_mm ?? 0, w: vessel.width_mm ?? 0 } : null;
   return (
@@ -60,7 +77,7 @@ function RectanglePan({ vessel, length, width }: { vessel: Vessel; length: numbe
         width={length}
         height={width}
         rx={vessel.corner_mm ?? 0}
-        className="fill-[#e2c08c] stroke-rim"
+        className={`${fill} stroke-rim`}
         {...line}
       />
       {inner && (
@@ -85,12 +102,25 @@ function edges(pieces: number, piece: number, kerf: number): number[] {
   return [...found];
 }
 
-type CutProps = { fit: FitAnswer | null; kerf: number; length: number; width: number };
+type CutProps = { fit: Cuts | null; kerf: number; length: number; width: number };
 
 function CutLines({ fit, kerf, length, width }: CutProps) {
-  if (!fit?.grid || !fit.piece_mm) return null;
-  const [nx = 0, ny = 0] = fit.grid;
+  if (!fit?.piece_mm) return null;
   const [p = 0, q = 0] = fit.piece_mm;
+  const look = {
+    className: "fill-none stroke-soot",
+    strokeWidth: 1,
+    vectorEffect: "non-scaling-stroke" as const,
+  };
+  if (!fit.grid)
+    return (
+      <g>
+        {fit.places_mm?.map(([x = 0, y = 0]) => (
+          <rect key={`${x},${y}`} x={x} y={y} width={p} height={q} {...look} />
+        ))}
+      </g>
+    );
+  const [nx = 0, ny = 0] = fit.grid;
   const across = nx * p + (nx - 1) * kerf;
   const down = ny * q + (ny - 1) * kerf;
   const left = (length - across) / 2;
@@ -104,8 +134,41 @@ function CutLines({ fit, kerf, length, width }: CutProps) {
   return <g>{marks}</g>;
 }
 
-function MouldPlan({ vessel, fit }: { vessel: Vessel; fit: FitAnswer | null }) {
-  const count = vessel.cavities ?? 1;
+function MouldPlan({ vessel, fit, ...frame }: Props) {
+  if (frame.dimensions) return <CavityPlan vessel={vessel} {...frame} />;
+  return <MouldCavities vessel={vessel} fit={fit} />;
+}
+
+/** One cavity from above, with its measures. */
+function CavityPlan({ vessel, ...frame }: Pick<Props, "vessel" | "dimensions" | "active" | "boxPx">) {
+  const { length, width, isRound } = cavityPlan(vessel);
+  const look = { className: "fill-[#e2c08c] stroke-rim", strokeWidth: 2 } as const;
+  const line = { vectorEffect: "non-scaling-stroke" as const };
+  const floor = { l: vessel.floor_length_mm ?? 0, w: vessel.floor_width_mm ?? 0 };
+  return (
+    <Frame width={length} height={width} alt={`One cavity from above: ${length} by ${width} mm.`} {...frame}>
+      {isRound ? (
+        <ellipse cx={length / 2} cy={width / 2} rx={length / 2} ry={width / 2} {...look} {...line} />
+      ) : (
+        <rect width={length} height={width} {...look} {...line} />
+      )}
+      {vessel.shape === "pyramid" && (
+        <rect
+          x={(length - floor.l) / 2}
+          y={(width - floor.w) / 2}
+          width={floor.l}
+          height={floor.w}
+          className="fill-none stroke-rim"
+          strokeDasharray="4 4"
+          {...line}
+        />
+      )}
+    </Frame>
+  );
+}
+
+function MouldCavities({ vessel, fit }: Pick<Props, "vessel" | "fit">) {
+  const count = vessel.cavities ?? vessel.count ?? 1;
   const { columns, rows } = cavityGrid(count);
   const { length, width, isRound } = cavityPlan(vessel);
   const gap = Math.min(length, width) * GAP_SHARE;
@@ -143,16 +206,13 @@ function MouldPlan({ vessel, fit }: { vessel: Vessel; fit: FitAnswer | null }) {
   );
 }
 
-function Frame(props: { width: number; height: number; alt: string; children: React.ReactNode }) {
-  return (
-    <ScaledFigure
-      widthMm={props.width}
-      heightMm={props.height}
-      boxPx={[560, 250]}
-      alt={props.alt}
-      caption="From above"
-    >
-      {props.children}
-    </ScaledFigure>
-  );
+type FrameProps = Pick<Props, "dimensions" | "active" | "boxPx"> & {
+  width: number;
+  height: number;
+  alt: string;
+  children: React.ReactNode;
+};
+
+function Frame({ width, height, boxPx = [560, 250], ...rest }: FrameProps) {
+  return <ScaledFigure widthMm={width} heightMm={height} boxPx={boxPx} caption="From above" {...rest} />;
 }

@@ -1,5 +1,12 @@
 import type { ReactNode } from "react";
+import { useNarrow } from "../../ui/useNarrow";
 import { scaleBar } from "./scale";
+
+/** A word beside the drawing with a line to a place in it (mm). */
+export type Label = { x: number; y: number; text: string };
+
+/** A measure drawn between two places (mm); the one that is being typed stands out. */
+export type Dimension = { name: string; text: string; from: [number, number]; to: [number, number] };
 
 type Props = {
   widthMm: number;
@@ -7,22 +14,36 @@ type Props = {
   boxPx: [number, number];
   alt: string;
   caption: string;
+  labels?: Label[];
+  dimensions?: Dimension[];
+  active?: string | null;
   children: ReactNode;
 };
 
 const MARGIN_PX = 4;
 const BAR_ROOM_PX = 24;
+const LABEL_ROOM_PX = 150;
+const LABEL_STEP_PX = 17;
+const DIMENSION_ROOM_PX = 26;
+const NARROW_PX = 380;
 
 /** A drawing in millimetres with a bar that says how long they are. Children draw in mm. */
-export function ScaledFigure({ widthMm, heightMm, boxPx, alt, caption, children }: Props) {
-  const [boxWidth, boxHeight] = boxPx;
+export function ScaledFigure(props: Props) {
+  const { widthMm, heightMm, boxPx, alt, caption, labels = [], dimensions = [], active, children } = props;
+  const isNarrow = useNarrow(1023);
+  const [boxWidth, boxHeight] = isNarrow ? [Math.min(NARROW_PX, boxPx[0]), boxPx[1]] : boxPx;
+  const plainSide = dimensions.length > 0 ? DIMENSION_ROOM_PX : MARGIN_PX;
+  const right = labels.length > 0 ? LABEL_ROOM_PX : plainSide;
+  const leftSide = isNarrow ? plainSide : right;
+  const top = dimensions.length > 0 ? DIMENSION_ROOM_PX : MARGIN_PX;
   const pxPerMm = Math.min(
-    (boxWidth - 2 * MARGIN_PX) / widthMm,
-    (boxHeight - BAR_ROOM_PX - 2 * MARGIN_PX) / heightMm,
+    (boxWidth - leftSide - right) / widthMm,
+    (boxHeight - BAR_ROOM_PX - top - MARGIN_PX - (dimensions.length > 0 ? DIMENSION_ROOM_PX : 0)) / heightMm,
   );
   const barMm = scaleBar(widthMm);
-  const left = (boxWidth - widthMm * pxPerMm) / 2;
-  const bottom = heightMm * pxPerMm + MARGIN_PX;
+  const left = leftSide + (boxWidth - leftSide - right - widthMm * pxPerMm) / 2;
+  const bottom = heightMm * pxPerMm + top + (dimensions.length > 0 ? DIMENSION_ROOM_PX : 0);
+  const at = (x: number, y: number): [number, number] => [left + x * pxPerMm, top + y * pxPerMm];
   return (
     <figure>
       <svg
@@ -32,7 +53,9 @@ export function ScaledFigure({ widthMm, heightMm, boxPx, alt, caption, children 
         className="mx-auto block w-full"
         preserveAspectRatio="xMidYMid meet"
       >
-        <g transform={`translate(${left} ${MARGIN_PX}) scale(${pxPerMm})`}>{children}</g>
+        <g transform={`translate(${left} ${top}) scale(${pxPerMm})`}>{children}</g>
+        <Labels labels={labels} at={at} x={left + widthMm * pxPerMm + 18} bottom={bottom} />
+        <Dimensions dimensions={dimensions} at={at} active={active ?? null} />
         <g transform={`translate(${boxWidth / 2} ${bottom + 10})`} className="stroke-soot" strokeWidth="1.5">
           <path d={`M${(-barMm * pxPerMm) / 2} -3v6m0 -3h${barMm * pxPerMm}m0 -3v6`} fill="none" />
           <text x={(barMm * pxPerMm) / 2 + 8} y="4.5" fontSize="13" className="fill-ash stroke-none">
@@ -42,5 +65,70 @@ export function ScaledFigure({ widthMm, heightMm, boxPx, alt, caption, children 
       </svg>
       <figcaption className="text-center text-[13px] text-ash">{caption}</figcaption>
     </figure>
+  );
+}
+
+type Place = (x: number, y: number) => [number, number];
+
+function Labels({ labels, at, x, bottom }: { labels: Label[]; at: Place; x: number; bottom: number }) {
+  let last = Number.NEGATIVE_INFINITY;
+  const room = bottom - 4 - (labels.length - 1) * LABEL_STEP_PX;
+  return (
+    <g fontSize="13">
+      {labels.map((label, position) => {
+        const [fromX, fromY] = at(label.x, label.y);
+        const wanted = Math.min(fromY, room + position * LABEL_STEP_PX);
+        const y = Math.max(wanted, last + LABEL_STEP_PX, 8);
+        last = y;
+        return (
+          <g key={label.text}>
+            <path d={`M${fromX} ${fromY}L${x - 6} ${y}`} className="stroke-ash" strokeWidth="1" />
+            <circle cx={fromX} cy={fromY} r="2" className="fill-soot" />
+            <text x={x} y={y + 4.5} className="fill-soot">
+              {label.text}
+            </text>
+          </g>
+        );
+      })}
+    </g>
+  );
+}
+
+type DimensionsProps = { dimensions: Dimension[]; at: Place; active: string | null };
+
+function Dimensions({ dimensions, at, active }: DimensionsProps) {
+  return (
+    <g fontSize="13">
+      {dimensions.map((dimension) => {
+        const [x1, y1] = at(...dimension.from);
+        const [x2, y2] = at(...dimension.to);
+        const isActive = dimension.name === active;
+        const long = Math.hypot(x2 - x1, y2 - y1) || 1;
+        const [nx, ny] = [((y1 - y2) / long) * 4, ((x2 - x1) / long) * 4];
+        const upright = Math.abs(x2 - x1) < Math.abs(y2 - y1);
+        return (
+          <g
+            key={dimension.name}
+            className={isActive ? "stroke-copper" : "stroke-rim"}
+            data-active={isActive}
+          >
+            <path
+              d={`M${x1 - nx} ${y1 - ny}l${2 * nx} ${2 * ny}M${x2 - nx} ${y2 - ny}l${2 * nx} ${2 * ny}M${x1} ${y1}L${x2} ${y2}`}
+              strokeWidth={isActive ? 3 : 1.5}
+            />
+            <text
+              x={(x1 + x2) / 2 + (upright ? 6 : 0)}
+              y={(y1 + y2) / 2 + (upright ? 4 : -5)}
+              textAnchor={upright ? "start" : "middle"}
+              className={`stroke-sheet ${isActive ? "fill-copper font-bold" : "fill-soot"}`}
+              paintOrder="stroke"
+              strokeWidth="4"
+            >
+              {dimension.text}
+            </text>
+          </g>
+        );
+      })}
+    </g>
   );
 }

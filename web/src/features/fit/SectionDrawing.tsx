@@ -1,33 +1,74 @@
-import { ScaledFigure } from "./ScaledFigure";
-import { type FitAnswer, profileOf, type Vessel } from "./scale";
+import { type Dimension, type Label, ScaledFigure } from "./ScaledFigure";
+import { FILLINGS, type FitAnswer, isByVolume, profileOf, type Vessel } from "./scale";
 
-type Walls = { wall: number; cap: number; headroom: number };
-type Props = { vessel: Vessel; fit: FitAnswer | null; walls: Walls | null };
+export type Walls = { wall: number; cap: number; headroom: number };
+
+/** A layer or filling in a drawing: its two levels (mm) and its name. In a pan they count from the base, in a cavity
+ * from the rim. */
+export type Band = { from: number; to: number; name: string };
+
+type Props = {
+  vessel: Vessel;
+  fit: FitAnswer | null;
+  walls: Walls;
+  bands?: Band[];
+  dimensions?: Dimension[];
+  active?: string | null;
+  boxPx?: [number, number];
+};
 
 const SLICES = 48;
+const mm = (value: number) => `${Number(value.toFixed(1))} mm`;
+const SHELL = "fill-[#4b2a22]";
 
-/** The vessel cut through, to scale: the filling's level, and in a shell its wall, cap and headroom. */
-export function SectionDrawing({ vessel, fit, walls }: Props) {
-  return vessel.kind === "pan" ? (
-    <PanSection vessel={vessel} thickness={fit?.thickness_mm ?? 0} />
-  ) : (
-    <CavitySection vessel={vessel} walls={walls} headroom={walls?.headroom ?? 0} />
-  );
+/** The vessel cut through, to scale: levels, layers, and in a shell its wall, cap and headroom. */
+export function SectionDrawing(props: Props) {
+  switch (props.vessel.kind) {
+    case "pan":
+    case "box":
+      return <PanSection {...props} />;
+    case "cake":
+      return <CakeSection {...props} />;
+    case "pieces":
+      return props.fit ? <BallSection {...props} fit={props.fit} /> : null;
+    case "scoop":
+      return props.fit ? <BallSection {...props} fit={props.fit} /> : <CavitySection {...props} />;
+    default:
+      return <CavitySection {...props} />;
+  }
 }
 
-function PanSection({ vessel, thickness }: { vessel: Vessel; thickness: number }) {
+function PanSection({ vessel, fit, bands = [], ...frame }: Props) {
   const depth = vessel.depth_mm ?? 1;
+  const thickness = bands.at(-1)?.to ?? fit?.thickness_mm ?? 0;
   const base = vessel.diameter_mm ?? vessel.length_mm ?? 1;
   const rim = vessel.shape === "loaf" ? (vessel.rim_length_mm ?? base) : base;
   const half = (height: number) => (base + ((rim - base) * height) / depth) / 2;
   const centre = rim / 2;
   const y = (height: number) => depth - height;
   const walls = `M${centre - half(depth)} 0L${centre - half(0)} ${depth}H${centre + half(0)}L${centre + half(depth)} 0`;
-  const filling = `M${centre - half(0)} ${depth}H${centre + half(0)}L${centre + half(thickness)} ${y(thickness)}H${centre - half(thickness)}Z`;
-  const alt = `In section: ${Number(thickness.toFixed(1))} mm of filling in a pan ${depth} mm deep.`;
+  const layer = (from: number, to: number) =>
+    `M${centre - half(from)} ${y(from)}H${centre + half(from)}L${centre + half(to)} ${y(to)}H${centre - half(to)}Z`;
+  const layers = bands.length > 0 ? bands : [{ from: 0, to: thickness, name: "" }];
+  const told = bands.map((band) => `${band.name} ${mm(band.to - band.from)}`).join(", ");
+  const alt = `In section: ${mm(thickness)} of filling in a pan ${depth} mm deep${told && `: ${told} from the base up`}.`;
+  const labels: Label[] = bands
+    .map((band) => ({
+      x: centre + half(band.to) * 0.9,
+      y: y((band.from + band.to) / 2),
+      text: `${short(band.name)} ${mm(band.to - band.from)}`,
+    }))
+    .reverse();
   return (
-    <Section width={rim} height={depth} alt={alt}>
-      <path d={filling} className="fill-[#d99f5c]" />
+    <Section width={rim} height={depth} alt={alt} labels={labels} {...frame}>
+      {thickness > 0 &&
+        layers.map((band, position) => (
+          <path
+            key={`${band.name}${band.from}`}
+            d={layer(band.from, band.to)}
+            fill={FILLINGS[position % FILLINGS.length]}
+          />
+        ))}
       {vessel.shape === "tube" && (
         <rect
           x={centre - (vessel.inner_diameter_mm ?? 0) / 2}
@@ -44,28 +85,66 @@ function PanSection({ vessel, thickness }: { vessel: Vessel; thickness: number }
   );
 }
 
-function CavitySection({
-  vessel,
-  walls,
-  headroom,
-}: {
-  vessel: Vessel;
-  walls: Walls | null;
-  headroom: number;
-}) {
+const short = (name: string) => (name.length > 14 ? `${name.slice(0, 13)}…` : name);
+
+function CavitySection({ vessel, walls, bands = [], ...frame }: Props) {
   const profile = profileOf(vessel);
-  const wall = walls?.wall ?? 0;
-  const cap = walls?.cap ?? 0;
+  const { wall, cap, headroom } = walls;
   const centre = profile.halfWidth(0);
   const outer = outline(centre, (y) => profile.halfWidth(y), 0, profile.depth);
-  const inner = (from: number) => outline(centre, (y) => profile.inside(y, wall), from, profile.depth - wall);
-  const alt = `In section: a cavity ${Number((2 * centre).toFixed(1))} mm across and ${Number(profile.depth.toFixed(1))} mm deep, wall ${wall} mm, cap ${cap} mm, headroom ${headroom} mm${vessel.shape === "weighed" ? "; drawn as the half ball of equal volume" : ""}.`;
+  const inner = (from: number, to = profile.depth - wall) =>
+    outline(centre, (y) => profile.inside(y, wall), from, to);
+  const byVolume = isByVolume(vessel);
+  const alt = `In section: a cavity ${mm(2 * centre)} across and ${mm(profile.depth)} deep, wall ${wall} mm, cap ${cap} mm, headroom ${headroom} mm${bands.map((band) => `, ${band.name} ${mm(band.from - band.to)}`).join("")}${byVolume ? "; drawn as the half ball of equal volume" : ""}.`;
+  const right = (y: number, share = 0.85) => centre + profile.inside(y, wall) * share;
+  const fillTop = cap + headroom;
+  const fillDepth = profile.depth - wall - fillTop;
+  const labels: Label[] = [];
+  if (cap > 0) labels.push({ x: right(cap / 2), y: cap / 2, text: `cap ${mm(cap)}` });
+  if (headroom > 0)
+    labels.push({ x: right(cap + headroom / 2), y: cap + headroom / 2, text: `headroom ${mm(headroom)}` });
+  if (bands.length > 0)
+    for (const band of [...bands].reverse())
+      labels.push({
+        x: right((band.from + band.to) / 2, 0.7),
+        y: (band.from + band.to) / 2,
+        text: `${short(band.name)} ${mm(band.from - band.to)}`,
+      });
+  else if (fillDepth > 0)
+    labels.push({
+      x: right(fillTop + fillDepth / 2, 0.7),
+      y: fillTop + fillDepth / 2,
+      text: `filling ${mm(fillDepth)}`,
+    });
+  if (wall > 0)
+    labels.push({
+      x: centre + (profile.halfWidth(profile.depth * 0.8) + profile.inside(profile.depth * 0.8, wall)) / 2,
+      y: profile.depth * 0.8,
+      text: `wall ${mm(wall)}`,
+    });
   return (
-    <Section width={2 * centre} height={profile.depth} alt={alt} weighed={vessel.shape === "weighed"}>
-      <path d={outer} className={wall > 0 ? "fill-[#4b2a22]" : "fill-sheet"} />
-      {wall > 0 && <path d={inner(0)} className="fill-[#4b2a22]" />}
+    <Section
+      width={2 * centre}
+      height={profile.depth}
+      alt={alt}
+      byVolume={byVolume}
+      labels={frame.dimensions ? [] : labels}
+      {...frame}
+    >
+      <path d={outer} className={wall > 0 ? SHELL : "fill-sheet"} />
+      {wall > 0 && <path d={inner(0)} className={SHELL} />}
       <path d={inner(cap)} className="fill-sheet" />
-      <path d={inner(cap + headroom)} className="fill-[#d99f5c]" />
+      {bands.length > 0 ? (
+        bands.map((band, position) => (
+          <path
+            key={`${band.name}${band.from}`}
+            d={inner(band.to, Math.min(band.from, profile.depth - wall))}
+            fill={FILLINGS[position % FILLINGS.length]}
+          />
+        ))
+      ) : (
+        <path d={inner(fillTop)} fill={FILLINGS[0]} />
+      )}
       {wall > 0 && (
         <path
           d={inner(0)}
@@ -86,6 +165,89 @@ function CavitySection({
   );
 }
 
+/** A rolled piece cut through: a core, the filling round it, its coat. */
+function BallSection({ fit, ...frame }: Props & { fit: FitAnswer }) {
+  const ball = fit.ball_mm ?? 1;
+  const coat = fit.shell ? coatOf(fit, ball) : 0;
+  const core = fit.core_g ? ball * ((fit.core_g / (fit.piece_g ?? 1)) * 1.05) ** (1 / 3) : 0;
+  const whole = ball + 2 * coat;
+  const middle = whole / 2;
+  const alt = `In section: a ball ${mm(ball)} across${core ? `, a core of ${fit.core_g} g in it` : ""}${coat ? `, a coat of ${mm(coat)} round it` : ""}.`;
+  const labels: Label[] = [{ x: middle + ball * 0.3, y: middle, text: `ball ${mm(ball)}` }];
+  if (coat)
+    labels.unshift({
+      x: middle + (ball + coat) / 2.83,
+      y: middle - (ball + coat) / 2.83,
+      text: `coat ${mm(coat)}`,
+    });
+  if (core) labels.push({ x: middle + core * 0.2, y: middle + core * 0.3, text: `core ${fit.core_g} g` });
+  return (
+    <Section width={whole} height={whole} alt={alt} labels={labels} {...frame}>
+      {coat > 0 && <circle cx={middle} cy={middle} r={middle} className={SHELL} />}
+      <circle cx={middle} cy={middle} r={ball / 2} fill={FILLINGS[0]} />
+      {core > 0 && <circle cx={middle} cy={middle} r={core / 2} fill={FILLINGS[3]} />}
+      <circle
+        cx={middle}
+        cy={middle}
+        r={middle}
+        className="fill-none stroke-rim"
+        strokeWidth="2"
+        vectorEffect="non-scaling-stroke"
+      />
+    </Section>
+  );
+}
+
+/** The coat's thickness of a ball from its grams, for the drawing. */
+function coatOf(fit: FitAnswer, ball: number): number {
+  const volume = ((fit.shell?.shell_g ?? 0) / 1.28) * 1000;
+  return ((ball ** 3 + (6 * volume) / Math.PI) ** (1 / 3) - ball) / 2;
+}
+
+function CakeSection({ vessel, fit, ...frame }: Props) {
+  const across = vessel.diameter_mm ?? vessel.length_mm ?? 1;
+  const height = vessel.height_mm ?? 1;
+  const coat = fit?.cake?.coat_mm ?? vessel.coat_mm ?? 0;
+  const fillings = vessel.fillings ?? 1;
+  const thick = vessel.filling_mm ?? 0;
+  const crumb = (height - fillings * thick) / (fillings + 1);
+  const alt = `In section: a cake ${mm(across)} across and ${mm(height)} high, ${fillings} fillings of ${mm(thick)}, a coat of ${mm(coat)}.`;
+  const labels: Label[] = [
+    { x: coat + across * 0.8, y: coat / 2, text: `coat ${mm(coat)}` },
+    { x: coat + across * 0.8, y: coat + crumb + thick / 2, text: `filling ${mm(thick)}` },
+  ];
+  return (
+    <Section
+      width={across + 2 * coat}
+      height={height + coat}
+      alt={alt}
+      labels={frame.dimensions ? [] : labels}
+      {...frame}
+    >
+      <rect width={across + 2 * coat} height={height + coat} fill={FILLINGS[0]} />
+      <rect x={coat} y={coat} width={across} height={height} fill="#f0e3c4" />
+      {Array.from({ length: fillings }, (_, i) => (
+        <rect
+          // biome-ignore lint/suspicious/noArrayIndexKey: fillings are equal and stay in place
+          key={i}
+          x={coat}
+          y={coat + crumb + i * (crumb + thick)}
+          width={across}
+          height={thick}
+          fill={FILLINGS[0]}
+        />
+      ))}
+      <rect
+        width={across + 2 * coat}
+        height={height + coat}
+        className="fill-none stroke-rim"
+        strokeWidth="2"
+        vectorEffect="non-scaling-stroke"
+      />
+    </Section>
+  );
+}
+
 function outline(centre: number, half: (y: number) => number, from: number, to: number): string {
   if (to <= from) return "";
   const right: string[] = [];
@@ -99,18 +261,37 @@ function outline(centre: number, half: (y: number) => number, from: number, to: 
   return `M${[...right, ...left].join("L")}Z`;
 }
 
-type SectionProps = {
+type SectionProps = Pick<Props, "dimensions" | "active" | "boxPx"> & {
   width: number;
   height: number;
   alt: string;
-  weighed?: boolean;
+  byVolume?: boolean;
+  labels?: Label[];
   children: React.ReactNode;
 };
 
-function Section({ width, height, alt, weighed, children }: SectionProps) {
-  const caption = weighed ? "Cut through, as the half ball of equal volume" : "Cut through";
+function Section({
+  width,
+  height,
+  byVolume,
+  boxPx = [560, 170],
+  alt,
+  labels,
+  dimensions,
+  active,
+  children,
+}: SectionProps) {
   return (
-    <ScaledFigure widthMm={width} heightMm={height} boxPx={[560, 170]} alt={alt} caption={caption}>
+    <ScaledFigure
+      widthMm={width}
+      heightMm={height}
+      boxPx={boxPx}
+      alt={alt}
+      labels={labels}
+      dimensions={dimensions}
+      active={active}
+      caption={byVolume ? "Cut through, as the half ball of equal volume" : "Cut through"}
+    >
       {children}
     </ScaledFigure>
   );

@@ -1,55 +1,77 @@
 import type { Schemas } from "../../api/client";
 import { cavityPlan, measuresText, panPlan, profileOf, type Vessel } from "./scale";
+import { VesselForm } from "./VesselForm";
+import { KINDS } from "./vesselShapes";
 
 type Stored = Schemas["StoredVesselOut"];
-type Props = { vessels: Stored[]; chosen: number | null; onChoose: (vessel: Stored) => void };
+type Props = { vessels: Stored[]; chosen: number | null; onChoose: (id: number | null) => void };
 
-/** The person's pans and moulds, each with its own outline. */
+/** What the person owns to pour and portion with, each with its own outline; one more is added here. */
 export function VesselList({ vessels, chosen, onChoose }: Props) {
   return (
     <div>
-      {(["pan", "mould"] as const).map((kind) => (
-        <fieldset key={kind} className="mt-2">
-          <legend className="text-[13px] text-ash">{kind === "pan" ? "Pans and tins" : "Moulds"}</legend>
-          {vessels
-            .filter((stored) => stored.vessel.kind === kind)
-            .map((stored) => (
-              <label
+      <VesselForm stored={null} onDone={(id) => onChoose(id)} />
+      {KINDS.filter(({ kind }) => kind !== "box").map(({ kind, title }) => {
+        const own = vessels.filter((stored) => stored.vessel.kind === kind);
+        if (own.length === 0) return null;
+        return (
+          <fieldset key={kind} className="mt-2 min-w-0">
+            <legend className="text-[13px] text-ash">{title}</legend>
+            {own.map((stored) => (
+              <div
                 key={stored.id}
-                className="flex min-h-13 cursor-pointer items-center gap-3 border-line border-b px-1 has-checked:bg-rim-faint has-focus-visible:outline-3 has-focus-visible:outline-rim"
+                className="flex items-center border-line border-b has-checked:bg-rim-faint"
               >
-                <input
-                  type="radio"
-                  name="vessel"
-                  className="size-4 shrink-0 accent-rim"
-                  checked={stored.id === chosen}
-                  onChange={() => onChoose(stored)}
-                />
-                <Outline vessel={stored.vessel} />
-                <span className="min-w-0 leading-tight">
-                  <span dir="auto" className="block truncate">
-                    {stored.name}
+                <label className="flex min-h-13 min-w-0 flex-1 cursor-pointer items-center gap-3 px-1 has-focus-visible:outline-3 has-focus-visible:outline-rim">
+                  <input
+                    type="radio"
+                    name="vessel"
+                    className="size-4 shrink-0 accent-rim"
+                    checked={stored.id === chosen}
+                    onChange={() => onChoose(stored.id)}
+                  />
+                  <Outline vessel={stored.vessel} />
+                  <span className="min-w-0 leading-tight">
+                    <span dir="auto" className="block truncate">
+                      {stored.name}
+                    </span>
+                    <span className="block text-[13px] text-ash">
+                      {measuresText(stored.vessel)}
+                      {stored.owned > 1 && `, ${stored.owned} owned`}
+                    </span>
                   </span>
-                  <span className="block text-[13px] text-ash">{measuresText(stored.vessel)}</span>
-                </span>
-              </label>
+                </label>
+                {stored.id === chosen && <VesselForm stored={stored} onDone={onChoose} />}
+              </div>
             ))}
-        </fieldset>
-      ))}
+          </fieldset>
+        );
+      })}
     </div>
   );
 }
 
 /** A vessel's outline in small: from above for a pan, cut through for a cavity. */
-function Outline({ vessel }: { vessel: Vessel }) {
+export function Outline({ vessel }: { vessel: Vessel }) {
   const look = { className: "fill-sheet stroke-rim", strokeWidth: 1.8 };
-  if (vessel.kind === "pan") {
+  if (vessel.kind === "pieces")
+    return (
+      <svg aria-hidden="true" viewBox="0 0 34 34" className="size-9 shrink-0">
+        <circle cx="17" cy="17" r="11" {...look} />
+      </svg>
+    );
+  if (vessel.kind === "pan" || vessel.kind === "cake" || vessel.kind === "box") {
     const { length, width, isRound } = panPlan(vessel);
     const scale = 30 / Math.max(length, width);
     return (
       <svg aria-hidden="true" viewBox="0 0 34 34" className="size-9 shrink-0">
         {isRound ? (
-          <circle cx="17" cy="17" r="15" {...look} />
+          <>
+            <circle cx="17" cy="17" r="15" {...look} />
+            {(vessel.kind === "cake" || vessel.shape === "tube") && (
+              <circle cx="17" cy="17" r="5" {...look} />
+            )}
+          </>
         ) : (
           <rect
             x={17 - (length * scale) / 2}
@@ -76,6 +98,7 @@ function Outline({ vessel }: { vessel: Vessel }) {
   return (
     <svg aria-hidden="true" viewBox="0 0 34 34" className="size-9 shrink-0">
       <path d={`M${path.join("L")}Z`} {...look} />
+      {vessel.kind === "scoop" && <path d="M32 6h-2" {...look} />}
     </svg>
   );
 }

@@ -2,26 +2,41 @@ import type { Schemas } from "../../api/client";
 import { numberIn } from "../../units/units";
 import type { Vessel } from "./scale";
 
-/** What is asked of a vessel, as typed: an empty field asks nothing. */
-export type Asked = {
-  thickness_mm: string;
-  pieces: string;
-  piece_length_mm: string;
-  piece_width_mm: string;
-  trim_mm: string;
-  kerf_mm: string;
-  wall_mm: string;
-  cap_mm: string;
-  headroom_mm: string;
-  mass_g: string;
-  loss_pct: string;
-  shell: string;
-  halves: boolean;
-};
+const TEXTS = [
+  "thickness_mm",
+  "mass_g",
+  "loss_pct",
+  "loss_g",
+  "pieces",
+  "spares",
+  "piece_length_mm",
+  "piece_width_mm",
+  "trim_mm",
+  "kerf_mm",
+  "wall_mm",
+  "cap_mm",
+  "headroom_mm",
+  "coat_mm",
+  "coated",
+  "dip_bowl_mm",
+  "core_g",
+  "overrun_pct",
+  "mix_g_per_cup",
+  "mug_mm",
+] as const;
+
+export type TextName = (typeof TEXTS)[number];
+
+/** What is asked of a vessel, as typed: an empty field asks nothing, an empty shell is the kind's usual. */
+export type Asked = Record<TextName, string> & { shell: string; rolling: string; halves: boolean };
 
 export const USUAL: Asked = {
   thickness_mm: "",
+  mass_g: "",
+  loss_pct: "5",
+  loss_g: "",
   pieces: "",
+  spares: "",
   piece_length_mm: "",
   piece_width_mm: "",
   trim_mm: "0",
@@ -29,39 +44,70 @@ export const USUAL: Asked = {
   wall_mm: "2",
   cap_mm: "1.5",
   headroom_mm: "0.5",
-  mass_g: "",
-  loss_pct: "5",
-  shell: "dark60",
+  coat_mm: "",
+  coated: "",
+  dip_bowl_mm: "",
+  core_g: "",
+  overrun_pct: "",
+  mix_g_per_cup: "",
+  mug_mm: "",
+  shell: "",
+  rolling: "",
   halves: false,
 };
 
+const ALWAYS: TextName[] = ["mass_g", "loss_pct", "loss_g", "overrun_pct"];
+const COUNTED: TextName[] = [...ALWAYS, "pieces", "spares"];
+const DIPPED: TextName[] = ["coat_mm", "coated", "dip_bowl_mm"];
+const WALLS: TextName[] = ["wall_mm", "cap_mm", "headroom_mm"];
+
+/** Which of the questions apply to which kind of vessel. */
+const APPLIES: Record<string, TextName[]> = {
+  pan: [...COUNTED, ...DIPPED, "thickness_mm", "piece_length_mm", "piece_width_mm", "trim_mm", "kerf_mm"],
+  mould: [...COUNTED, ...WALLS, "mix_g_per_cup", "mug_mm"],
+  cup: [...COUNTED, "wall_mm"],
+  scoop: [...COUNTED, ...DIPPED, "core_g"],
+  pieces: [...COUNTED, ...DIPPED, "core_g"],
+  cake: ALWAYS,
+};
+
+const WHOLE = new Set<TextName>(["pieces", "spares", "coated"]);
+
+/** The chocolate of a vessel's shell or coat; a mould has one unless it is said otherwise. */
+export function shellOf(vessel: Vessel, asked: Asked): string {
+  if (vessel.kind === "cake") return "none";
+  return asked.shell || (vessel.kind === "mould" ? "dark60" : "none");
+}
+
 /** The ask as the server takes it, with only what applies to this kind of vessel. */
 export function askFor(vessel: Vessel, asked: Asked): Schemas["AskIn"] {
-  const pieces = numberIn(asked.pieces);
-  const both = {
-    pieces: pieces === undefined ? undefined : Math.round(pieces),
-    mass_g: numberIn(asked.mass_g),
-    loss_pct: numberIn(asked.loss_pct),
-    halves: false,
-  };
-  if (vessel.kind === "pan") {
-    const length = numberIn(asked.piece_length_mm);
-    const width = numberIn(asked.piece_width_mm) ?? length;
-    const piece_mm = length !== undefined && width !== undefined ? [length, width] : undefined;
-    return {
-      ...both,
-      thickness_mm: numberIn(asked.thickness_mm),
-      trim_mm: numberIn(asked.trim_mm),
-      kerf_mm: numberIn(asked.kerf_mm),
-      piece_mm,
-    };
+  const ask: Record<string, unknown> = {};
+  for (const name of APPLIES[vessel.kind] ?? ALWAYS) {
+    const value = numberIn(asked[name]);
+    if (value !== undefined) ask[name] = WHOLE.has(name) ? Math.round(value) : value;
   }
-  return {
-    ...both,
-    shell: asked.shell,
-    wall_mm: numberIn(asked.wall_mm),
-    cap_mm: numberIn(asked.cap_mm),
-    headroom_mm: numberIn(asked.headroom_mm),
-    halves: asked.halves,
-  };
+  const length = ask.piece_length_mm;
+  const width = ask.piece_width_mm ?? length;
+  delete ask.piece_length_mm;
+  delete ask.piece_width_mm;
+  if (length !== undefined) ask.piece_mm = [length, width];
+  const shell = shellOf(vessel, asked);
+  ask.shell = shell;
+  if (shell === "none") for (const name of DIPPED) delete ask[name];
+  if (vessel.kind === "mould") ask.halves = asked.halves;
+  if ((vessel.kind === "scoop" || vessel.kind === "pieces") && asked.rolling) ask.rolling = asked.rolling;
+  if (ask.pieces === undefined) delete ask.spares;
+  return ask as Schemas["AskIn"];
+}
+
+/** What was asked, as it is typed again. */
+export function askedFrom(ask: Schemas["AskOut"] | null | undefined): Asked {
+  if (!ask) return USUAL;
+  const asked: Asked = { ...USUAL, loss_pct: "5", trim_mm: "0", kerf_mm: "0" };
+  const given = ask as Record<string, unknown>;
+  for (const name of TEXTS) if (typeof given[name] === "number") asked[name] = String(given[name]);
+  const [length, width] = ask.piece_mm ?? [];
+  if (length !== undefined) asked.piece_length_mm = String(length);
+  if (width !== undefined && width !== length) asked.piece_width_mm = String(width);
+  return { ...asked, shell: ask.shell ?? "", rolling: ask.rolling ?? "", halves: ask.halves ?? false };
 }

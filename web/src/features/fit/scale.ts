@@ -19,6 +19,12 @@ function round(radius: number): Profile {
   return { depth: radius, halfWidth: (y) => arc(radius, y), inside: (y, wall) => arc(radius - wall, y) };
 }
 
+/** The half ball of a volume, as which a vessel is drawn whose shape nobody measured. */
+function halfBall(volumeMl: number): Profile {
+  const half = round(((3 * volumeMl * 1000) / (2 * Math.PI)) ** (1 / 3));
+  return { ...half, inside: (y, wall) => half.inside(y, wall * WEIGHED_WALL_FACTOR) };
+}
+
 function tapered(rim: number, floor: number, height: number): Profile {
   const slope = (rim - floor) / height;
   const inset = Math.hypot(1, slope);
@@ -30,8 +36,9 @@ function tapered(rim: number, floor: number, height: number): Profile {
   };
 }
 
-/** The profile of a mould's cavity, along its length where it has one. */
+/** The profile of a mould's cavity, cup or scoop, along its length where it has one. */
 export function profileOf(vessel: Vessel): Profile {
+  if (vessel.kind === "scoop" && vessel.diameter_mm) return round(vessel.diameter_mm / 2);
   switch (vessel.shape) {
     case "hemisphere":
       return round(of(vessel.radius_mm));
@@ -54,11 +61,16 @@ export function profileOf(vessel: Vessel): Profile {
       return tapered(of(vessel.rim_length_mm) / 2, of(vessel.floor_length_mm) / 2, of(vessel.height_mm));
     case "bar":
       return tapered(of(vessel.length_mm) / 2, of(vessel.length_mm) / 2, of(vessel.depth_mm));
-    default: {
-      const half = round(((3 * of(vessel.water_g) * 1000) / (2 * Math.PI)) ** (1 / 3));
-      return { ...half, inside: (y, wall) => half.inside(y, wall * WEIGHED_WALL_FACTOR) };
-    }
+    default:
+      return halfBall(of(vessel.water_g) || of(vessel.volume_ml));
   }
+}
+
+/** Whether a vessel is drawn as the half ball of its volume, for want of measures. */
+export function isByVolume(vessel: Vessel): boolean {
+  return (
+    vessel.shape === "weighed" || vessel.kind === "cup" || (vessel.kind === "scoop" && !vessel.diameter_mm)
+  );
 }
 
 /** How one cavity looks from above: its length and width at the rim in mm, and whether it is round. */
@@ -84,7 +96,7 @@ export function cavityGrid(count: number): { columns: number; rows: number } {
   return { columns: Math.ceil(count / rows), rows };
 }
 
-/** A pan from above in mm, at the base and at the rim. */
+/** A pan, cake or box from above in mm, a loaf at its rim. */
 export function panPlan(vessel: Vessel): { length: number; width: number; isRound: boolean } {
   if (vessel.shape === "round" || vessel.shape === "tube")
     return { length: of(vessel.diameter_mm), width: of(vessel.diameter_mm), isRound: true };
@@ -95,16 +107,31 @@ export function panPlan(vessel: Vessel): { length: number; width: number; isRoun
   };
 }
 
+/** The colours of fillings laid on each other, the first as a filling alone. */
+export const FILLINGS = ["#d99f5c", "#7b4a3a", "#ead7b0", "#a8694a", "#c9a3a0", "#b9b27c"];
+
 /** A round length for a scale bar that takes about a quarter of a width. */
 export function scaleBar(widthMm: number): number {
   const wanted = widthMm / 4;
   return [100, 50, 20, 10, 5, 2].find((length) => length <= wanted) ?? 1;
 }
 
+const PLAIN: Record<string, (vessel: Vessel) => string> = {
+  scoop: (vessel) =>
+    vessel.diameter_mm ? `ball of ${vessel.diameter_mm} mm` : `${of(vessel.volume_ml)} ml, level`,
+  cup: (vessel) => `${vessel.count ?? 1} of ${of(vessel.volume_ml)} ml`,
+  pieces: (vessel) => `${of(vessel.piece_g)} g each, before a coat`,
+  cake: (vessel) =>
+    `${vessel.shape === "rectangle" ? `${of(vessel.length_mm)} × ${of(vessel.width_mm)}` : of(vessel.diameter_mm)} mm, ${of(vessel.height_mm)} mm high`,
+  box: (vessel) => `${of(vessel.length_mm)} × ${of(vessel.width_mm)} mm, ${of(vessel.depth_mm)} mm deep`,
+};
+
 /** The measures of a vessel in words. */
 export function measuresText(vessel: Vessel): string {
   const mm = (...values: (number | null | undefined)[]) =>
     `${values.map((value) => of(value)).join(" × ")} mm`;
+  const plain = PLAIN[vessel.kind];
+  if (plain) return plain(vessel);
   if (vessel.kind === "pan") {
     switch (vessel.shape) {
       case "round":

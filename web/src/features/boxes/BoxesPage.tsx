@@ -1,0 +1,299 @@
+import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { ApiError, client, dataOf, type Schemas } from "../../api/client";
+import { assortmentsQuery, libraryQuery, recipeQueries, vesselsQuery } from "../../api/queries";
+import { Rim } from "../../app/Rim";
+import { Button } from "../../ui/Button";
+import { Choice, TextField } from "../../ui/Field";
+import { NumberField } from "../../ui/NumberField";
+import { mass, numberIn, type Units, useUnits } from "../../units/units";
+import { PieceRows } from "./PieceRows";
+import { PourOrder } from "./PourOrder";
+import { ShoppingList } from "./ShoppingList";
+import { useAssortment } from "./useAssortment";
+
+type Stored = Schemas["StoredAssortmentOut"];
+
+/** Boxes: so many of an assortment, what they take, in which order to pour, and what to buy. */
+export function BoxesPage() {
+  const queries = useQueryClient();
+  const list = useQuery({ ...assortmentsQuery, staleTime: 0, gcTime: 0 });
+  const [chosen, setChosen] = useState<number | null>(null);
+  const create = useMutation({
+    mutationFn: () =>
+      dataOf(client.POST("/api/assortments", { body: { name: "New boxes", boxes: 10, rows: [] } as never })),
+    onSuccess: async (made) => {
+      await queries.invalidateQueries({ queryKey: assortmentsQuery.queryKey });
+      setChosen(made.id);
+    },
+  });
+  const all = list.data?.assortments ?? [];
+  const stored = all.find((row) => row.id === chosen) ?? all[0];
+  const picker = (
+    <p className="flex flex-wrap items-end gap-2 print:hidden">
+      {all.length > 1 && (
+        <span className="w-60">
+          <Choice
+            label="Which boxes"
+            value={stored?.id ?? ""}
+            onChange={(e) => setChosen(Number(e.target.value))}
+          >
+            {all.map((row) => (
+              <option key={row.id} value={row.id}>
+                {row.asked.name}
+              </option>
+            ))}
+          </Choice>
+        </span>
+      )}
+      <Button look="plain" disabled={create.isPending} onClick={() => create.mutate()}>
+        Plan other boxes
+      </Button>
+    </p>
+  );
+  return (
+    <>
+      <Rim place={null} />
+      {!list.data ? null : stored ? (
+        <Bench key={stored.id} stored={stored} picker={picker} onDeleted={() => setChosen(null)} />
+      ) : (
+        <main className="max-w-prose px-5 py-4">
+          <h1 className="font-display font-semibold text-3xl">Boxes</h1>
+          <p className="mt-2">
+            Nothing is planned yet. Choose how many boxes and which pieces go into each: this page then says
+            how much to make of every recipe, how much chocolate to melt and in which order to pour, and what
+            to buy.
+          </p>
+          {picker}
+        </main>
+      )}
+    </>
+  );
+}
+
+type BenchProps = { stored: Stored; picker: React.ReactNode; onDeleted: () => void };
+
+function Bench({ stored, picker, onDeleted }: BenchProps) {
+  const units = useUnits();
+  const queries = useQueryClient();
+  const { asked, said, change, flush, drop } = useAssortment(stored);
+  const { data: vessels } = useQuery(vesselsQuery);
+  const { data: recipes } = useQuery(recipeQueries.list);
+  const { data: library } = useQuery(libraryQuery);
+  const rows = asked.rows ?? [];
+  const planned = useQuery({
+    queryKey: ["plan", asked],
+    enabled: rows.length > 0,
+    placeholderData: keepPreviousData,
+    retry: false,
+    queryFn: ({ signal }) => dataOf(client.POST("/api/assortments/plan", { body: asked, signal })),
+  });
+  const remove = useMutation({
+    mutationFn: async () => {
+      await drop();
+      return dataOf(
+        client.DELETE("/api/assortments/{assortment_id}", { params: { path: { assortment_id: stored.id } } }),
+      );
+    },
+    onSuccess: async () => {
+      await queries.invalidateQueries({ queryKey: assortmentsQuery.queryKey });
+      onDeleted();
+    },
+  });
+  const problem = planned.error instanceof ApiError ? planned.error.problem : null;
+  const plan = rows.length > 0 && !planned.error ? planned.data : undefined;
+  const at = (field: string) => {
+    const found = problem?.errors.find(
+      (error) => error.path.at(-1) === field && !error.path.includes("rows"),
+    );
+    return found ? `${found.message}: ${found.allowed}` : null;
+  };
+  const named = new Map(library?.ingredients.map((row) => [row.key, row.name]));
+  const name = (key: string) => named.get(key) ?? key;
+  return (
+    <main className="grid flex-1 grid-cols-[minmax(0,1.15fr)_minmax(0,1fr)_380px] max-lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)] max-md:grid-cols-1 print:block">
+      <section aria-label="What goes in" className="border-line border-r px-5 py-3 max-md:px-3 print:hidden">
+        <div className="flex items-baseline justify-between gap-3">
+          <h1 className="font-display font-semibold text-[26px]">Boxes</h1>
+          <span role="status" className="text-[14px] text-ash">
+            {said}
+          </span>
+        </div>
+        {picker}
+        <div className="mt-2 grid grid-cols-[minmax(0,2fr)_minmax(0,1fr)_minmax(0,1fr)] items-end gap-3 max-sm:grid-cols-2">
+          <TextField
+            label="Called"
+            value={asked.name}
+            autoComplete="off"
+            onChange={(event) => event.target.value && change({ name: event.target.value })}
+          />
+          <WholeField
+            label="Boxes"
+            value={asked.boxes}
+            least={1}
+            problem={at("boxes")}
+            onWhole={(boxes) => change({ boxes })}
+          />
+          <OptionalField
+            label="The pot holds, g"
+            value={asked.pot_g ?? null}
+            placeholder="enough"
+            problem={at("pot_g")}
+            onValue={(pot_g) => change({ pot_g })}
+          />
+        </div>
+        <div className="mt-2">
+          <Choice
+            label="Packed in"
+            value={asked.box_vessel_id ?? ""}
+            onChange={(event) =>
+              change({ box_vessel_id: event.target.value ? Number(event.target.value) : null })
+            }
+          >
+            <option value="">no box chosen</option>
+            {vessels?.vessels
+              .filter((row) => row.vessel.kind === "box")
+              .map((row) => (
+                <option key={row.id} value={row.id}>
+                  {row.name}
+                </option>
+              ))}
+          </Choice>
+        </div>
+        {recipes && vessels && (
+          <PieceRows
+            rows={rows}
+            plan={plan}
+            problem={problem}
+            recipes={recipes.recipes}
+            vessels={vessels.vessels}
+            library={library}
+            onChange={(next) => change({ rows: next })}
+          />
+        )}
+        <Button look="plain" className="mt-3" disabled={remove.isPending} onClick={() => remove.mutate()}>
+          Delete these boxes
+        </Button>
+      </section>
+      <section aria-label="Order of work" className="px-6 py-4 max-md:px-3">
+        <h2 aria-live="polite" className="min-h-[66px] font-display font-semibold text-[27px] leading-[1.15]">
+          {plan
+            ? sentence(asked.boxes, plan, units)
+            : problem
+              ? "That cannot be made so"
+              : "Add the first piece"}
+        </h2>
+        {problem && (
+          <p role="alert" className="mt-1 text-copper">
+            {problem.detail}
+          </p>
+        )}
+        {plan && <Totals plan={plan} units={units} />}
+        {plan?.pours.map((pours) => (
+          <PourOrder key={pours.chocolate} plan={pours} name={name(pours.chocolate)} units={units} />
+        ))}
+      </section>
+      <section
+        aria-label="Shopping"
+        className="border-line border-l bg-sheet px-5 py-4 max-lg:col-span-2 max-lg:border-t max-md:col-span-1 max-md:px-3 print:border-0"
+      >
+        {plan && <ShoppingList shopping={plan.shopping} id={stored.id} units={units} flush={flush} />}
+      </section>
+    </main>
+  );
+}
+
+type Plan = Schemas["PlanOut"];
+
+function sentence(boxes: number, plan: Plan, units: Units): React.ReactNode {
+  const melts = plan.pours.map((row) => mass(row.start_g, units)).join(" and ");
+  return (
+    <>
+      {boxes} {boxes === 1 ? "box takes" : "boxes take"} {plan.pieces} pieces
+      {melts && (
+        <>
+          ,<br />
+          <span className="text-rim">melt {melts} first</span>
+        </>
+      )}
+    </>
+  );
+}
+
+function Totals({ plan, units }: { plan: Plan; units: Units }) {
+  const rows: [string, string | null][] = [
+    ...plan.recipes.map((row): [string, string] => [row.name, mass(row.batch_g, units)]),
+    ["A box costs", plan.cost_per_box === null ? null : plan.cost_per_box.toFixed(2)],
+    [
+      "A box is covered to",
+      plan.box === null
+        ? null
+        : `${plan.box.covered_pct.toFixed(0)} % of one layer${plan.box.layers > 1 ? `: ${plan.box.layers} layers` : ""}`,
+    ],
+  ];
+  return (
+    <dl className="mt-2 text-[15px]">
+      {rows.map(
+        ([term, value]) =>
+          value && (
+            <div key={term} className="flex justify-between gap-4 border-line border-b py-0.5">
+              <dt dir="auto">{term}</dt>
+              <dd className="whitespace-nowrap font-bold">{value}</dd>
+            </div>
+          ),
+      )}
+    </dl>
+  );
+}
+
+type WholeProps = {
+  label: string;
+  value: number;
+  least: number;
+  problem?: string | null;
+  onWhole: (value: number) => void;
+};
+
+/** A whole number; what is none stays as typed and is not taken. */
+export function WholeField({ label, value, least, problem, onWhole }: WholeProps) {
+  const [typed, setTyped] = useState(String(value));
+  return (
+    <NumberField
+      label={label}
+      value={typed}
+      problem={problem}
+      onChange={(event) => {
+        setTyped(event.target.value);
+        const next = numberIn(event.target.value);
+        if (next !== undefined && Number.isInteger(next) && next >= least) onWhole(next);
+      }}
+    />
+  );
+}
+
+type OptionalProps = {
+  label: string;
+  value: number | null;
+  placeholder?: string;
+  problem?: string | null;
+  onValue: (value: number | null) => void;
+};
+
+/** A figure that may be left empty. */
+export function OptionalField({ label, value, placeholder, problem, onValue }: OptionalProps) {
+  const [typed, setTyped] = useState(value === null ? "" : String(value));
+  return (
+    <NumberField
+      label={label}
+      placeholder={placeholder}
+      value={typed}
+      problem={problem}
+      onChange={(event) => {
+        setTyped(event.target.value);
+        const next = numberIn(event.target.value);
+        if (event.target.value.trim() === "") onValue(null);
+        else if (next !== undefined && next > 0) onValue(next);
+      }}
+    />
+  );
+}

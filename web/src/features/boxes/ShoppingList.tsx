@@ -1,0 +1,76 @@
+import type { Schemas } from "../../api/client";
+import { Button } from "../../ui/Button";
+import { mass, type Units } from "../../units/units";
+
+type Props = { shopping: Schemas["ShoppingOut"]; id: number; units: Units; flush: () => Promise<void> };
+
+/** One list for everything chosen: packs to buy, what is there, what is left over. */
+export function ShoppingList({ shopping, id, units, flush }: Props) {
+  const openList = (ending: string) => async (event: React.MouseEvent) => {
+    event.preventDefault();
+    await flush();
+    window.open(`/api/assortments/${id}/shopping.${ending}`, "_blank", "noopener");
+  };
+  return (
+    <>
+      <h2 className="font-bold text-lg">To have in the house</h2>
+      <table className="mt-1 w-full text-[15px]">
+        <thead>
+          <tr className="text-left text-[13px] text-ash">
+            <th className="font-normal">Ingredient</th>
+            <th className="text-right font-normal">Buy</th>
+            <th className="text-right font-normal">Left</th>
+          </tr>
+        </thead>
+        <tbody>
+          {shopping.items.map((item) => (
+            <tr key={item.label} className="border-line border-b align-top">
+              <th scope="row" className="py-1 text-left font-normal">
+                <span dir="auto">{item.name}</span>
+                <span className="block text-[13px] text-ash">
+                  {mass(item.needed_g, units)} needed
+                  {item.in_house_g !== null && `, ${mass(item.in_house_g, units)} there`}
+                </span>
+              </th>
+              <td className={`py-1 pl-2 text-right ${item.buy_g > 0 ? "font-bold" : "text-ash"}`}>
+                {toBuy(item, units)}
+              </td>
+              <td className="whitespace-nowrap py-1 pl-2 text-right">{mass(item.left_g, units)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p className="mt-2 text-[15px]">
+        To buy for {shopping.cost.toFixed(2)}
+        {shopping.unpriced.length > 0 && " or more"}; what is used costs {shopping.used_cost.toFixed(2)}.
+        {shopping.unpriced.length > 0 && ` No price known of ${shopping.unpriced.join(", ")}.`}
+      </p>
+      <p className="flex flex-wrap items-center gap-3 print:hidden">
+        {[
+          ["csv", "List as CSV"],
+          ["txt", "List as text"],
+        ].map(([ending, says]) => (
+          <a
+            key={ending}
+            href={`/api/assortments/${id}/shopping.${ending}`}
+            target="_blank"
+            rel="noopener"
+            onClick={openList(String(ending))}
+            className="inline-flex min-h-11 items-center font-bold text-rim underline"
+          >
+            {says}
+          </a>
+        ))}
+        <Button look="plain" onClick={() => window.print()}>
+          Print
+        </Button>
+      </p>
+    </>
+  );
+}
+
+function toBuy(item: Schemas["ItemOut"], units: Units): string {
+  if (item.buy.length > 0)
+    return item.buy.map((pack) => `${pack.count} × ${mass(pack.pack_g, units)}`).join(" + ");
+  return item.buy_g > 0 ? mass(item.buy_g, units) : "none";
+}

@@ -1,0 +1,65 @@
+import { useQuery } from "@tanstack/react-query";
+import { client, dataOf, type Recipe, type Schemas } from "../../api/client";
+import { Button } from "../../ui/Button";
+import { mm } from "./Outcome";
+import type { FitAnswer, Vessel } from "./scale";
+
+type Props = {
+  recipe: Recipe;
+  vessel: Vessel;
+  ask: Schemas["AskIn"];
+  onMass: (grams: number) => void;
+  onPieces: (pieces: number) => void;
+};
+
+/** Whole packs, eggs and moulds near the ask, with what they do to it. */
+export function NearChoices({ recipe, vessel, ask, onMass, onPieces }: Props) {
+  const { data } = useQuery({
+    queryKey: ["near", recipe, vessel, ask],
+    retry: false,
+    queryFn: ({ signal }) =>
+      dataOf(
+        client.POST("/api/fit/near", {
+          body: { recipe, vessel: vessel as never, ask: ask as never },
+          signal,
+        }),
+      ),
+  });
+  if (!data || data.choices.length === 0) return null;
+  return (
+    <section aria-label="Near choices" className="mt-3 border-line border-t pt-2 print:hidden">
+      <h3 className="font-bold">Whole packs and moulds near it</h3>
+      <ul>
+        {data.choices.map((choice) => (
+          <li key={choice.says} className="flex items-center gap-3 border-line border-b py-0.5">
+            <span className="min-w-0 flex-1 text-[15px]">
+              {choice.says}: {outcome(choice.fit)}
+              <span className="text-ash">
+                {" "}
+                ({choice.change > 0 ? "+" : "−"}
+                {Math.abs(choice.change * 100).toFixed(0)} %)
+              </span>
+            </span>
+            <Button
+              look="plain"
+              aria-label={`Ask for ${choice.says}`}
+              onClick={() =>
+                choice.says.includes("mould") && choice.fit.pieces
+                  ? onPieces(choice.fit.pieces)
+                  : onMass(Number(choice.batch_g.toFixed(1)))
+              }
+            >
+              Ask for that
+            </Button>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function outcome(fit: FitAnswer): string {
+  if (fit.thickness_mm !== null) return `${mm(fit.thickness_mm)} thick`;
+  if (fit.cake) return `a coat of ${mm(fit.cake.coat_mm)}`;
+  return `${fit.pieces} pieces`;
+}
