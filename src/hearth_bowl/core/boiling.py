@@ -196,3 +196,16 @@ def water_at(solutes: list[Solute], dry_g: float, to_c: float, kpa: float) -> fl
 
     low, high = log(dry_g * LEAST_WATER_G_PER_G), log(dry_g * MOST_WATER_G_PER_G)
     return exp(bisect_rising(activity, wanted, low, high))
+
+
+def boil_curve(mixture: Mixture, kpa: float, points: int = 40) -> tuple[tuple[float, float], ...]:
+    """Return (boiling point [°C], water left [g]) as a mass boils down from as it is; empty where it never boils."""
+    solutes, water_g = boiling_solutes(mixture), mixture.grams["water"]
+    found: list[tuple[float, float]] = []
+    for step in range(points):
+        left_g = water_g * (1 - 0.97 * step / (points - 1))
+        try:
+            found.append((boiling_c(left_g, solutes, kpa), left_g))
+        except BadInput:
+            break
+    return tuple(found)

@@ -1,0 +1,195 @@
+"""The forecast of a temperature: how long until a target, from the readings of the last minutes, with its band.
+
+A rising pan is followed by a curve (weighted least squares, bent no more than the readings show). A boil loses water
+evenly, and how its temperature goes with its water is known from its composition: so the water is followed. Cooling
+goes by Newton's law towards the air. The pan carries over: what it and the probe still have in them.
+"""
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from math import exp, log, sqrt
+from typing import Final
+
+import numpy as np
+
+WINDOW_S: Final = 120.0
+MEMORY_S: Final = 45.0
+"""Weights of the readings fall by e in that time: what happens now counts."""
+LEAST_SPAN_S: Final = 12.0
+LEAST_READINGS: Final = 5
+PROBE_C: Final = 0.15
+"""The least scatter of a reading that is believed."""
+FARTHEST_S: Final = 4 * 3600.0
+CARRY_S: Final = 12.0
+"""A pan off the ring and the probe's own lag carry on for about so long at the last rate: judged, ±50 %."""
+BOILS_ABOVE_C: Final = 0.8
+"""So far above its first boiling point a mass is surely boiling."""
+FLAT_C_PER_S: Final = 0.0015
+BEND_RIDGE: Final = 40.0
+"""How much the readings must insist before the curve is bent: half a degree over the memory counts as one reading."""
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Forecast:
+    """The temperature now, smoothed; its rate; what is carried over; and the time until the pull, with its band.
+
+    `in_s` None: not on this course. `due`: it is time. True °C.
+    """
+
+    now_c: float
+    rate_c_per_min: float
+    carry_c: float
+    in_s: float | None
+    low_s: float | None
+    high_s: float | None
+    due: bool
+    curve: tuple[tuple[float, float], ...] = ()
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class _Fit:
+    level: float
+    rate: float
+    bend: float
+    rate_error: float
+    level_error: float
+
+
+def forecast(
+    readings: Sequence[tuple[float, float]],
+    target_c: float,
+    *,
+    cooling: bool = False,
+    ambient_c: float = 20.0,
+    carry_s: float = CARRY_S,
+    boil_curve: Sequence[tuple[float, float]] = (),
+) -> Forecast | None:
+    """Return the forecast for a target from (time [s], temperature [°C]) in rising time; None with too little to say.
+
+    :param cooling: towards the air; else rising, and the pull comes before the target by what carries over.
+    :param boil_curve: of a boil, (°C, water left [g]) with rising temperature; used once it boils.
+    """
+    recent = _recent(readings)
+    if recent is None:
+        return None
+    fit = _fitted(recent)
+    carry_c = 0.0 if cooling else max(0.0, fit.rate) * carry_s
+    goal = target_c - carry_c
+    reached = fit.level <= target_c if cooling else fit.level >= goal
+    if reached:
+        times: tuple[float, float, float] | None = (0.0, 0.0, 0.0)
+    elif boil_curve and fit.level > boil_curve[0][0] + BOILS_ABOVE_C:
+        times = _by_water(recent, goal, boil_curve)
+    else:
+        times = _times(fit, goal, cooling=cooling, ambient_c=ambient_c)
+    curve = () if reached or times is None else _curve(fit, times[0], cooling=cooling, ambient_c=ambient_c)
+    return Forecast(
+        now_c=fit.level,
+        rate_c_per_min=60 * fit.rate,
+        carry_c=carry_c,
+        in_s=None if times is None else times[0],
+        low_s=None if times is None else times[1],
+        high_s=None if times is None else times[2],
+        due=reached,
+        curve=curve,
+    )
+
+
+def _recent(readings: Sequence[tuple[float, float]]) -> Sequence[tuple[float, float]] | None:
+    if not readings:
+        return None
+    last = readings[-1][0]
+    recent = [reading for reading in readings if reading[0] >= last - WINDOW_S]
+    if len(recent) < LEAST_READINGS or last - recent[0][0] < LEAST_SPAN_S:
+        return None
+    return recent
+
+
+def _fitted(recent: Sequence[tuple[float, float]]) -> _Fit:
+    """Return level, rate and bend now: least squares with fading weights; the bend is held down by a ridge."""
+    table = np.array(recent)
+    u = table[:, 0] - table[-1, 0]
+    weights = np.exp(u / MEMORY_S)
+    columns = np.stack([np.ones_like(u), u, u * u], axis=1)
+    normal = columns.T @ (columns * weights[:, None])
+    normal[2, 2] += BEND_RIDGE * MEMORY_S**4
+    answer = np.linalg.solve(normal, columns.T @ (weights * table[:, 1]))
+    left = table[:, 1] - columns @ answer
+    scatter = max(PROBE_C, sqrt(float(weights @ left**2 / weights.sum())))
+    spread = np.linalg.inv(normal) * scatter**2
+    return _Fit(
+        level=float(answer[0]),
+        rate=float(answer[1]),
+        bend=float(answer[2]),
+        rate_error=sqrt(float(spread[1, 1])),
+        level_error=sqrt(float(spread[0, 0])),
+    )
+
+
+def _times(fit: _Fit, goal: float, *, cooling: bool, ambient_c: float) -> tuple[float, float, float] | None:
+    """Return the time until the goal, and its band: the rate two of its errors faster and slower, at least ±10 %."""
+    middle = _time(fit, goal, fit.rate, cooling=cooling, ambient_c=ambient_c)
+    if middle is None:
+        return None
+    toward = -1.0 if cooling else 1.0
+    fast = _time(fit, goal, fit.rate + toward * 2 * fit.rate_error, cooling=cooling, ambient_c=ambient_c)
+    slow = _time(fit, goal, fit.rate - toward * 2 * fit.rate_error, cooling=cooling, ambient_c=ambient_c)
+    low = min(0.9 * middle, fast if fast is not None else middle)
+    high = max(1.1 * middle, slow if slow is not None else 2 * middle)
+    return middle, max(0.0, low), high
+
+
+def _by_water(
+    recent: Sequence[tuple[float, float]], goal: float, boil_curve: Sequence[tuple[float, float]]
+) -> tuple[float, float, float] | None:
+    """Return the time until the goal and its band, from how fast water leaves: a straight line through the water."""
+    table, known = np.array(recent), np.array(boil_curve)
+    water = np.interp(table[:, 1], known[:, 0], known[:, 1])
+    u = table[:, 0] - table[-1, 0]
+    weights = np.exp(u / MEMORY_S)
+    columns = np.stack([np.ones_like(u), u], axis=1)
+    normal = columns.T @ (columns * weights[:, None])
+    left, rate = np.linalg.solve(normal, columns.T @ (weights * water))
+    scatter = sqrt(float(weights @ ((water - columns @ np.array([left, rate])) ** 2) / weights.sum()))
+    error = scatter * sqrt(float(np.linalg.inv(normal)[1, 1]))
+    to_lose = float(left) - float(np.interp(goal, known[:, 0], known[:, 1]))
+    if rate >= 0 or to_lose <= 0:
+        return None
+    middle = to_lose / -rate
+    if middle > FARTHEST_S:
+        return None
+    slower = max(-rate - 2 * error, 0.3 * -rate)
+    return middle, min(0.9 * middle, to_lose / (-rate + 2 * error)), max(1.1 * middle, to_lose / slower)
+
+
+def _time(fit: _Fit, goal: float, rate: float, *, cooling: bool, ambient_c: float) -> float | None:
+    if cooling:
+        if goal <= ambient_c or fit.level <= ambient_c or rate >= -FLAT_C_PER_S:
+            return None
+        per_s = -rate / (fit.level - ambient_c)
+        found = log((fit.level - ambient_c) / (goal - ambient_c)) / per_s
+        return found if 0 <= found <= FARTHEST_S else None
+    if rate <= FLAT_C_PER_S:
+        return None
+    gap = goal - fit.level
+    inside = rate**2 + 4 * fit.bend * gap
+    if abs(fit.bend) < 1e-9:
+        found = gap / rate
+    elif inside < 0:
+        return None
+    else:
+        found = 2 * gap / (rate + sqrt(inside))
+    return found if 0 <= found <= FARTHEST_S else None
+
+
+def _curve(fit: _Fit, until_s: float, *, cooling: bool, ambient_c: float) -> tuple[tuple[float, float], ...]:
+    """Return the dotted continuation: (s from now, °C)."""
+    points = []
+    for step in range(13):
+        s = until_s * step / 12
+        if cooling:
+            per_s = -fit.rate / max(0.1, fit.level - ambient_c)
+            points.append((s, ambient_c + (fit.level - ambient_c) * exp(-per_s * s)))
+        else:
+            points.append((s, fit.level + fit.rate * s + fit.bend * s * s))
+    return tuple(points)

@@ -1,0 +1,56 @@
+"""A live judge: where a temperature stands against a step, in words."""
+
+from dataclasses import dataclass
+from typing import Literal
+
+from hearth_bowl.core.stove.step import Step
+
+Stand = Literal["below", "in", "over", "ceiling"]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Judged:
+    """Where it stands, and what to do about it."""
+
+    stand: Stand
+    says: str
+
+
+def judge(step: Step, now_c: float) -> Judged | None:
+    """Return the judgement of a true temperature at a step; None where the step has no target."""
+    if step.ceiling_c is not None and now_c > step.ceiling_c:
+        lost = step.heat == "work" or step.key == "temper-warm"
+        says = (
+            "Too warm: the seed is lost. Melt it again and start anew." if lost else "Over the ceiling: off the heat."
+        )
+        return Judged(stand="ceiling", says=says)
+    if step.target_c is None:
+        return None
+    low, high = step.target_c
+    if now_c < low:
+        return Judged(stand="below", says=_below(step))
+    if now_c > high:
+        return Judged(stand="over", says=_over(step))
+    return Judged(stand="in", says="There. Look for the cue." if step.cue else "There.")
+
+
+def _below(step: Step) -> str:
+    return {
+        "work": "Too cool: it thickens. Warm it for 5 s and stir.",
+        "cool": "Cooler than meant: warm it a little.",
+        "melt": "Still coming up.",
+        "warm": "Still coming up.",
+        "boil": "Not there yet.",
+        "none": "Cooler than meant.",
+    }[step.heat]
+
+
+def _over(step: Step) -> str:
+    return {
+        "work": "Warmer than it should be: stir it cooler before it loses its seed.",
+        "cool": "Still too warm: wait.",
+        "melt": "Warm enough: off the heat, stir.",
+        "warm": "Past it: off the heat.",
+        "boil": "Past the end: off the heat now. A little water, weighed, brings it back.",
+        "none": "Warmer than meant.",
+    }[step.heat]

@@ -1,0 +1,76 @@
+"""Batches: a run from its kept version to its verdict, and everything that happened in it."""
+
+from datetime import datetime
+
+from sqlalchemy import ForeignKey, Index, UniqueConstraint
+from sqlalchemy.orm import Mapped, mapped_column
+
+from hearth_bowl.store.models.base import Base
+
+
+class BatchRow(Base):
+    """One batch. The recipe as it was made, its choices and its fit are JSON and never change."""
+
+    __tablename__ = "batch"
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    recipe_id: Mapped[int | None] = mapped_column(ForeignKey("recipe.id", ondelete="SET NULL"), index=True)
+    name: Mapped[str]
+    version: Mapped[int | None]
+    document: Mapped[str]
+    choices: Mapped[str]
+    fit: Mapped[str]
+    probe_id: Mapped[str]
+    step: Mapped[int]
+    started_at: Mapped[datetime]
+    ended_at: Mapped[datetime | None]
+
+
+class BatchEventRow(Base):
+    """Something that happened: a step, a gate, a mark, a weight, a cue, a note, the verdict. `client_key` is the page's
+    own: the same event sent twice is stored once."""
+
+    __tablename__ = "batch_event"
+    __table_args__ = (UniqueConstraint("batch_id", "client_key"),)
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    batch_id: Mapped[int] = mapped_column(ForeignKey("batch.id", ondelete="CASCADE"), index=True)
+    client_key: Mapped[str]
+    at: Mapped[datetime]
+    kind: Mapped[str]
+    data: Mapped[str]
+
+
+class ProbeRow(Base):
+    """A thermometer that sends readings; `speed` is how fast a stand-in plays."""
+
+    __tablename__ = "probe"
+
+    id: Mapped[str] = mapped_column(primary_key=True)
+    name: Mapped[str]
+    speed: Mapped[float]
+
+
+class ReadingRow(Base):
+    """One reading as the probe showed it; None when the sensor said nothing."""
+
+    __tablename__ = "reading"
+    __table_args__ = (Index("ix_reading_probe_at", "probe_id", "at"),)
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    probe_id: Mapped[str] = mapped_column(ForeignKey("probe.id", ondelete="CASCADE"))
+    at: Mapped[datetime]
+    shown_c: Mapped[float | None]
+
+
+class TimerRow(Base):
+    """A named clock: a moment, not a countdown. Paused, it knows what is left."""
+
+    __tablename__ = "timer"
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    batch_id: Mapped[int | None] = mapped_column(ForeignKey("batch.id", ondelete="CASCADE"), index=True)
+    name: Mapped[str]
+    ends_at: Mapped[datetime]
+    paused_left_s: Mapped[float | None]
+    stopped_at: Mapped[datetime | None]
