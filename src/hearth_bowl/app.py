@@ -8,16 +8,20 @@ from werkzeug.exceptions import NotFound
 from whitenoise import WhiteNoise
 
 from hearth_bowl.api.assortments import assortments
+from hearth_bowl.api.batches import batches
 from hearth_bowl.api.fit import fit
 from hearth_bowl.api.formula import formula
 from hearth_bowl.api.guard import LOOPBACK_HOSTS, guard_hosts, register_guard
 from hearth_bowl.api.ingredients import ingredients
 from hearth_bowl.api.larder import larder
 from hearth_bowl.api.moves import moves
+from hearth_bowl.api.probes import probes
 from hearth_bowl.api.problems import register_problems
 from hearth_bowl.api.recipes import recipes
+from hearth_bowl.api.setting import setting
 from hearth_bowl.api.settings import settings
 from hearth_bowl.api.spec import spec
+from hearth_bowl.api.timers import timers
 from hearth_bowl.api.vessels import vessels
 from hearth_bowl.store.db import Database
 
@@ -34,7 +38,21 @@ def create_app(database: Database, web: Path, hosts: frozenset[str] = LOOPBACK_H
     app.extensions["hearth_bowl.database"] = database
     register_guard(app)
     register_problems(app)
-    for part in (recipes, vessels, settings, ingredients, formula, fit, assortments, moves, larder):
+    for part in (
+        recipes,
+        vessels,
+        settings,
+        ingredients,
+        formula,
+        fit,
+        assortments,
+        moves,
+        larder,
+        probes,
+        batches,
+        timers,
+        setting,
+    ):
         app.register_blueprint(part)
     spec.register(app)
 

@@ -24,8 +24,8 @@ def free_port() -> int:
 class Server:
     """`python -m hearth_bowl demo` in a temporary folder, as a person would run it."""
 
-    def __init__(self, verb: str = "demo") -> None:
-        self.verb = verb
+    def __init__(self, verb: str = "demo", devices: bool = False) -> None:
+        self.verb, self.devices = verb, devices
         self.folder = tempfile.TemporaryDirectory()
         self.port = free_port()
         self.url = f"http://127.0.0.1:{self.port}"
@@ -34,6 +34,8 @@ class Server:
     def start(self) -> "Server":
         """Start it and wait until it has said its address."""
         command = [sys.executable, "-m", "hearth_bowl", self.verb, "--port", str(self.port), "--data", self.folder.name]
+        if self.verb == "demo" and not self.devices:
+            command.append("--no-devices")
         self.process = subprocess.Popen(command, stdout=subprocess.PIPE, stderr=subprocess.DEVNULL, text=True)
         assert self.process.stdout is not None
         line = self.process.stdout.readline()

@@ -5,6 +5,7 @@ second through the open door. At speed 10 ten seconds of the pan go by in one.
 """
 
 import argparse
+import os
 import random
 import sys
 import time
@@ -104,6 +105,7 @@ def main(arguments: list[str]) -> int:
     parser.add_argument("--power-w", type=float, default=1200.0)
     parser.add_argument("--offset-c", type=float, default=0.0)
     parser.add_argument("--dropouts", type=float, default=0.0, help="share of readings that are lost")
+    parser.add_argument("--parent", type=int, default=None, help="end when this process is not the parent any more")
     parser.add_argument("--loose-plug", action="store_true", help="silent for 20 s every 2 min")
     options = parser.parse_args(arguments)
     door = Door(options.url)
@@ -111,7 +113,7 @@ def main(arguments: list[str]) -> int:
         LaggingProbe(offset_c=options.offset_c, dropout_share=options.dropouts), Hob(power_w=options.power_w)
     )
     waiting: list[dict[str, Any]] = []
-    while True:
+    while options.parent is None or os.getppid() == options.parent:
         began = time.monotonic()
         said = door.stand_in(options.probe)
         if said and said.get("batch_id") is not None:
@@ -124,6 +126,7 @@ def main(arguments: list[str]) -> int:
         if waiting and door.send_readings(options.probe, waiting[-600:]):
             waiting.clear()
         time.sleep(max(0.05, 1.0 - (time.monotonic() - began)))
+    return 0
 
 
 if __name__ == "__main__":

@@ -74,6 +74,178 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/batches": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** List the daybook. */
+        get: operations["listBatches"];
+        put?: never;
+        /** Start a run. */
+        post: operations["startBatch"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/choices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** List the schools, and the words of a verdict. */
+        get: operations["listChoices"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/{batch_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Return a batch. */
+        get: operations["getBatch"];
+        put?: never;
+        post?: never;
+        /** Take a batch out of the daybook. */
+        delete: operations["deleteBatch"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/{batch_id}/burst": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Say how long the next microwave burst is. Nothing is stored. */
+        post: operations["nextBurst"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/{batch_id}/events": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Keep what happened; what was stored before is not stored twice. */
+        post: operations["addEvents"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/{batch_id}/live": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Say what is happening now. */
+        get: operations["liveBatch"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/{batch_id}/pan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Say how a simmer stands by the scale. Nothing is stored. */
+        post: operations["weighPan"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/{batch_id}/spilled": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Say what follows when some was spilled. Nothing is stored. */
+        post: operations["followSpill"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/{batch_id}/trace": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Return the trace, thinned to what can be drawn. */
+        get: operations["batchTrace"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/{batch_id}/weighed": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Say what is still to go in after some lines were weighed. Nothing is stored. */
+        post: operations["followWeighed"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/compare": {
         parameters: {
             query?: never;
@@ -347,6 +519,91 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/probes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** List the probes. */
+        get: operations["listProbes"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/probes/{probe_id}/csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Take readings as CSV, all or none. */
+        post: operations["importReadings"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/probes/{probe_id}/readings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Take readings of any thermometer, one or many; what is acknowledged is on the disk. */
+        post: operations["addReadings"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/probes/{probe_id}/speed": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Let a stand-in play faster or slower. */
+        put: operations["setProbeSpeed"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/probes/{probe_id}/stand-in": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Say what is at the stove, for a stand-in to play it. */
+        get: operations["atTheStove"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/recipes": {
         parameters: {
             query?: never;
@@ -454,6 +711,108 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/scales/{scale_id}/last": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Return the last settled weight. */
+        get: operations["lastWeight"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/scales/{scale_id}/weights": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Take settled weights of any scale. */
+        post: operations["addWeights"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/set/beside": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Put the same mass in other places and shapes. Nothing is stored. */
+        post: operations["setBeside"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/set/chains/{kind}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Return the chain of rests of a kind of piece; `minutes` is what the set clock says. */
+        get: operations["getChain"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/set/clock": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Say when a mass is cool and when it is set. Nothing is stored. */
+        post: operations["setClock"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/set/places": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** List the places, covers, bases, states and chains. */
+        get: operations["listPlaces"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/settings": {
         parameters: {
             query?: never;
@@ -483,6 +842,58 @@ export interface paths {
         put?: never;
         /** Put another ingredient into a line; the recipe moves to keep its set and mass. */
         post: operations["swap"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/temper": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Say how a chocolate is tempered. Nothing is stored. */
+        post: operations["temper"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/timers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** List the timers. */
+        get: operations["listTimers"];
+        put?: never;
+        /** Start a timer. */
+        post: operations["startTimer"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/timers/{timer_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Extend, pause, go on with, or stop a timer. */
+        post: operations["changeTimer"];
         delete?: never;
         options?: never;
         head?: never;
@@ -953,6 +1364,62 @@ export interface components {
             release: string | null;
         };
         /**
+         * BatchListOut
+         * @description Every batch, the newest first.
+         */
+        BatchListOut: {
+            /** Batches */
+            batches: components["schemas"]["BatchOut"][];
+        };
+        /**
+         * BatchOut
+         * @description A batch in the daybook.
+         */
+        BatchOut: {
+            /** Ended At */
+            ended_at: string | null;
+            /** Id */
+            id: number;
+            /** Name */
+            name: string;
+            /** Probe Id */
+            probe_id: string;
+            /** Recipe Id */
+            recipe_id: number | null;
+            /**
+             * Started At
+             * Format: date-time
+             */
+            started_at: string;
+            /** Step */
+            step: number;
+            /** Steps */
+            steps: number;
+            /** Verdict */
+            verdict: string[];
+            /** Version */
+            version: number | null;
+        };
+        /**
+         * BesideListOut
+         * @description Places and shapes beside each other.
+         */
+        BesideListOut: {
+            /** Beside */
+            beside: components["schemas"]["BesideOut"][];
+        };
+        /**
+         * BesideOut
+         * @description The same mass in another place or shape.
+         */
+        BesideOut: {
+            clock: components["schemas"]["SetClockOut"] | null;
+            /** Name */
+            name: string;
+            /** Says */
+            says: string;
+        };
+        /**
          * Boiling
          * @description What a mass does at the boil: °C, % solids of its syrup, g of water, kPa of air.
          */
@@ -975,6 +1442,36 @@ export interface components {
             covered_pct: number;
             /** Layers */
             layers: number;
+        };
+        /**
+         * Burst
+         * @description How long the next burst is, and what to do after it; 0 s is stop.
+         */
+        Burst: {
+            /** Says */
+            says: string;
+            /** Seconds */
+            seconds: number;
+        };
+        /**
+         * BurstIn
+         * @description What is known before a microwave burst.
+         */
+        BurstIn: {
+            /**
+             * Bursts Before
+             * @default 0
+             */
+            bursts_before?: number;
+            /**
+             * Now C
+             * @default 20
+             */
+            now_c?: number;
+            /** Rated W */
+            rated_w: number;
+            /** Unmelted Share */
+            unmelted_share: number;
         };
         /**
          * Buy
@@ -1019,6 +1516,55 @@ export interface components {
             headroom_ml: number;
             /** Shell Ml */
             shell_ml: number;
+        };
+        /**
+         * ChainOut
+         * @description A chain of rests.
+         */
+        ChainOut: {
+            /** Looks */
+            looks: components["schemas"]["LookOut"][];
+        };
+        /**
+         * ChangeTimerIn
+         * @description What to do with a timer.
+         */
+        ChangeTimerIn: {
+            /**
+             * More S
+             * @default null
+             */
+            more_s?: number | null;
+            /**
+             * Paused
+             * @default null
+             */
+            paused?: boolean | null;
+            /**
+             * Stopped
+             * @default false
+             */
+            stopped?: boolean;
+        };
+        /**
+         * ChoiceOut
+         * @description A choice with its schools, the first is ours.
+         */
+        ChoiceOut: {
+            /** Key */
+            key: string;
+            /** Schools */
+            schools: components["schemas"]["School"][];
+        };
+        /**
+         * ChoicesOut
+         * @description What a run lets one choose, and the words of a verdict.
+         */
+        ChoicesOut: {
+            /** Choices */
+            choices: components["schemas"]["ChoiceOut"][];
+            /** Verdict Words */
+            verdict_words: string[];
         };
         /**
          * CompareIn
@@ -1105,6 +1651,24 @@ export interface components {
             water_left_pct: number;
         };
         /**
+         * CorrectionIn
+         * @description What was seen so long after the start: a temperature, or a cue that was passed or not.
+         */
+        CorrectionIn: {
+            /** After S */
+            after_s: number;
+            /**
+             * Now C
+             * @default null
+             */
+            now_c?: number | null;
+            /**
+             * Passed
+             * @default null
+             */
+            passed?: boolean | null;
+        };
+        /**
          * Drink
          * @description Drink spheres: the mix in one, how many cups of milk that makes, and whether it goes into the mug.
          */
@@ -1117,6 +1681,52 @@ export interface components {
             fits_mug: boolean | null;
             /** Mix G */
             mix_g: number;
+        };
+        /**
+         * EventIn
+         * @description Something that happened; the same `client_key` is stored once.
+         */
+        EventIn: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Client Key */
+            client_key: string;
+            /** Data */
+            data?: {
+                [key: string]: unknown;
+            };
+            /** Kind */
+            kind: string;
+        };
+        /**
+         * EventOut
+         * @description Something that happened.
+         */
+        EventOut: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Client Key */
+            client_key: string;
+            /** Data */
+            data: {
+                [key: string]: unknown;
+            };
+            /** Kind */
+            kind: string;
+        };
+        /**
+         * EventsIn
+         * @description What happened, in order.
+         */
+        EventsIn: {
+            /** Events */
+            events: components["schemas"]["EventIn"][];
         };
         /**
          * FamilyOut
@@ -1288,6 +1898,40 @@ export interface components {
             thickness_mm: number | null;
         };
         /**
+         * FollowOut
+         * @description What is still to go in, by position; empty where all is as it should be.
+         */
+        FollowOut: {
+            /** Amounts G */
+            amounts_g: {
+                [key: string]: number;
+            };
+            /** Says */
+            says: string;
+        };
+        /**
+         * ForecastOut
+         * @description The temperature now, smoothed, and the time until the pull with its band; true °C.
+         */
+        ForecastOut: {
+            /** Carry C */
+            carry_c: number;
+            /** Curve */
+            curve: number[][];
+            /** Due */
+            due: boolean;
+            /** High S */
+            high_s: number | null;
+            /** In S */
+            in_s: number | null;
+            /** Low S */
+            low_s: number | null;
+            /** Now C */
+            now_c: number;
+            /** Rate C Per Min */
+            rate_c_per_min: number;
+        };
+        /**
          * FormulaIn
          * @description A recipe, the temperature that it is judged at [°C], and a ratio to slide it to first.
          */
@@ -1410,6 +2054,19 @@ export interface components {
             name: string;
             /** Needed G */
             needed_g: number;
+        };
+        /**
+         * Judged
+         * @description Where it stands, and what to do about it.
+         */
+        Judged: {
+            /** Says */
+            says: string;
+            /**
+             * Stand
+             * @enum {string}
+             */
+            stand: "below" | "in" | "over" | "ceiling";
         };
         /**
          * KeepVersionIn
@@ -1758,6 +2415,16 @@ export interface components {
             items: components["schemas"]["LarderItemOut"][];
         };
         /**
+         * LastWeightOut
+         * @description The last settled weight of a scale; null before the first.
+         */
+        LastWeightOut: {
+            /** At */
+            at: string | null;
+            /** G */
+            g: number | null;
+        };
+        /**
          * Layer
          * @description One layer of the bowl: a stable code, the cook's word, and its grams.
          */
@@ -1921,6 +2588,47 @@ export interface components {
             unit: string;
         };
         /**
+         * LiveOut
+         * @description What is happening now; moments are the server's.
+         */
+        LiveOut: {
+            /** Call */
+            call: string;
+            forecast: components["schemas"]["ForecastOut"] | null;
+            judged: components["schemas"]["Judged"] | null;
+            /**
+             * Now
+             * Format: date-time
+             */
+            now: string;
+            /** Reading At */
+            reading_at: string | null;
+            /** Shown C */
+            shown_c: number | null;
+            /** Step */
+            step: number;
+            /** Timers */
+            timers: components["schemas"]["Timer"][];
+            /** True C */
+            true_c: number | null;
+            /** Urgent */
+            urgent: boolean;
+        };
+        /**
+         * LookOut
+         * @description When to look again, and for what.
+         */
+        LookOut: {
+            /** After Min */
+            after_min: number;
+            /** Look For */
+            look_for: string;
+            /** Minutes */
+            minutes: number;
+            /** Name */
+            name: string;
+        };
+        /**
          * Marks
          * @description Where a slab is marked: the edges of its pieces [mm] from the left and the top inside edge of the pan.
          */
@@ -1965,6 +2673,16 @@ export interface components {
             short: components["schemas"]["Short"][];
         };
         /**
+         * NamedOut
+         * @description A key with its name.
+         */
+        NamedOut: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+        };
+        /**
          * NearChoiceOut
          * @description A batch near the asked one.
          */
@@ -1986,11 +2704,34 @@ export interface components {
             choices: components["schemas"]["NearChoiceOut"][];
         };
         /**
+         * NewEventsOut
+         * @description How many events were new.
+         */
+        NewEventsOut: {
+            /** Stored */
+            stored: number;
+        };
+        /**
          * NewRecipeIn
          * @description A recipe to store.
          */
         NewRecipeIn: {
             recipe: components["schemas"]["RecipeIn"];
+        };
+        /**
+         * NewTimerIn
+         * @description A timer of so many seconds.
+         */
+        NewTimerIn: {
+            /**
+             * Batch Id
+             * @default null
+             */
+            batch_id?: number | null;
+            /** Name */
+            name: string;
+            /** Seconds */
+            seconds: number;
         };
         /**
          * NewVesselIn
@@ -2210,6 +2951,35 @@ export interface components {
             unit: string;
         };
         /**
+         * PanIn
+         * @description The pan's weight at the start and now, and how long it has boiled.
+         */
+        PanIn: {
+            /**
+             * Boiled S
+             * @default null
+             */
+            boiled_s?: number | null;
+            /** Now G */
+            now_g: number;
+            /** Start G */
+            start_g: number;
+        };
+        /**
+         * PanWeight
+         * @description How the boil stands by the scale: to lose still (or water to add back) [g], and about how long that takes [s].
+         */
+        PanWeight: {
+            /** About S */
+            about_s: number | null;
+            /** Add Back G */
+            add_back_g: number;
+            /** Lost G */
+            lost_g: number;
+            /** To Lose G */
+            to_lose_g: number;
+        };
+        /**
          * PieceIn
          * @description One kind of piece: its recipe and vessel, how many go into a box, and what is asked of the vessel.
          */
@@ -2274,6 +3044,22 @@ export interface components {
             vessel_id: number;
             /** Whole Moulds */
             whole_moulds: boolean;
+        };
+        /**
+         * PlacesOut
+         * @description Places, covers, bases, states and chains.
+         */
+        PlacesOut: {
+            /** Bases */
+            bases: string[];
+            /** Chains */
+            chains: string[];
+            /** Covers */
+            covers: string[];
+            /** Places */
+            places: components["schemas"]["NamedOut"][];
+            /** States */
+            states: components["schemas"]["NamedOut"][];
         };
         /**
          * PlanOut
@@ -2345,6 +3131,30 @@ export interface components {
             start_g: number;
             /** Turns */
             turns: number;
+        };
+        /**
+         * ProbeListOut
+         * @description Every probe that ever spoke.
+         */
+        ProbeListOut: {
+            /** Probes */
+            probes: components["schemas"]["ProbeOut"][];
+        };
+        /**
+         * ProbeOut
+         * @description A probe with its last reading.
+         */
+        ProbeOut: {
+            /** Id */
+            id: string;
+            /** Last At */
+            last_at: string | null;
+            /** Last C */
+            last_c: number | null;
+            /** Name */
+            name: string;
+            /** Speed */
+            speed: number;
         };
         /**
          * Problem
@@ -2433,6 +3243,51 @@ export interface components {
             why: components["schemas"]["Why"] | null;
             /** Words */
             words: string;
+        };
+        /**
+         * ReadingIn
+         * @description A reading: °C as the probe shows it, null when the sensor says nothing; without a moment, now counts.
+         */
+        ReadingIn: {
+            /**
+             * At
+             * @default null
+             */
+            at?: string | null;
+            /**
+             * C
+             * @default null
+             */
+            c?: number | null;
+        };
+        /**
+         * ReadingsCsvIn
+         * @description Readings as CSV: columns `at` and `c` (or `f`).
+         */
+        ReadingsCsvIn: {
+            /** Csv */
+            csv: string;
+        };
+        /**
+         * ReadingsIn
+         * @description One reading (`c`, `at`) or a batch of them.
+         */
+        ReadingsIn: {
+            /**
+             * At
+             * @default null
+             */
+            at?: string | null;
+            /**
+             * C
+             * @default null
+             */
+            c?: number | null;
+            /**
+             * Readings
+             * @default null
+             */
+            readings?: components["schemas"]["ReadingIn"][] | null;
         };
         /**
          * RecipeIn
@@ -2566,6 +3421,26 @@ export interface components {
             pieces: number;
         };
         /**
+         * RunOut
+         * @description A batch with its steps and all that happened.
+         */
+        RunOut: {
+            /** Amounts G */
+            amounts_g: number[];
+            batch: components["schemas"]["BatchOut"];
+            /** Choices */
+            choices: {
+                [key: string]: string;
+            };
+            /** Events */
+            events: components["schemas"]["EventOut"][];
+            /** Offset C */
+            offset_c: number | null;
+            recipe: components["schemas"]["RecipeOut"];
+            /** Steps */
+            steps: components["schemas"]["Step"][];
+        };
+        /**
          * SaveAssortmentIn
          * @description An assortment's new state, made from the state of `revision`.
          */
@@ -2593,6 +3468,102 @@ export interface components {
             recipe: components["schemas"]["RecipeIn"];
             /** Typed */
             typed: string;
+        };
+        /**
+         * School
+         * @description One way, with its trade-off in one sentence.
+         */
+        School: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Trade Off */
+            trade_off: string;
+        };
+        /**
+         * SetAskIn
+         * @description A mass in a place: a slab by its thickness, or a bowl by its mass.
+         */
+        SetAskIn: {
+            /**
+             * Ambient C
+             * @default null
+             */
+            ambient_c?: number | null;
+            /**
+             * Area M2
+             * @default null
+             */
+            area_m2?: number | null;
+            /**
+             * Base
+             * @default null
+             */
+            base?: string | null;
+            /**
+             * Both Faces
+             * @default false
+             */
+            both_faces?: boolean;
+            /**
+             * Bowl Kg
+             * @default null
+             */
+            bowl_kg?: number | null;
+            /**
+             * Cover
+             * @default none
+             */
+            cover?: string;
+            /** From C */
+            from_c: number;
+            /**
+             * Narrow Mm
+             * @default null
+             */
+            narrow_mm?: number | null;
+            /** Place */
+            place: string;
+            /** State */
+            state: string;
+            /**
+             * Thickness Mm
+             * @default null
+             */
+            thickness_mm?: number | null;
+        };
+        /**
+         * SetClockIn
+         * @description A recipe, its place, and what was seen since.
+         */
+        SetClockIn: {
+            ask: components["schemas"]["SetAskIn"];
+            /** Corrections */
+            corrections?: components["schemas"]["CorrectionIn"][];
+            recipe: components["schemas"]["RecipeIn"];
+        };
+        /**
+         * SetClockOut
+         * @description Minutes from the start: cool (low, middle, high), then set (low, high).
+         */
+        SetClockOut: {
+            /** Cool C */
+            cool_c: number;
+            /** Cool Min */
+            cool_min: number[];
+            /** Corrected By */
+            corrected_by: number;
+            /** Curve */
+            curve: number[][];
+            /** Says */
+            says: string;
+            /** Set Min */
+            set_min: number[];
+            /** State */
+            state: string;
+            /** Warnings */
+            warnings: string[];
         };
         /**
          * SettingsIn
@@ -2856,6 +3827,24 @@ export interface components {
             places_mm: number[][] | null;
         };
         /**
+         * SpeedIn
+         * @description How fast a stand-in plays, 1 to 60.
+         */
+        SpeedIn: {
+            /** Speed */
+            speed: number;
+        };
+        /**
+         * SpilledIn
+         * @description What had gone in, and what is left of it.
+         */
+        SpilledIn: {
+            /** Gone In */
+            gone_in: number[];
+            /** Left G */
+            left_g: number;
+        };
+        /**
          * StackIn
          * @description Fillings stacked in a mould's cavities, the first at the mould's floor.
          */
@@ -2934,6 +3923,54 @@ export interface components {
             to_mm: number;
         };
         /**
+         * StandInOut
+         * @description What a stand-in plays: null where nothing is at the stove.
+         */
+        StandInOut: {
+            /** Batch Id */
+            batch_id: number | null;
+            /** In The Pan */
+            in_the_pan: number[];
+            /** Kitchen C */
+            kitchen_c: number;
+            /** Pressure Kpa */
+            pressure_kpa: number;
+            /** Recipe */
+            recipe: {
+                [key: string]: unknown;
+            } | null;
+            /** Speed */
+            speed: number;
+            step: components["schemas"]["Step"] | null;
+        };
+        /**
+         * StartBatchIn
+         * @description A run of a recipe: its kept version (else as it stands), the schools chosen, and where it begins.
+         */
+        StartBatchIn: {
+            /** Choices */
+            choices?: {
+                [key: string]: string;
+            };
+            /**
+             * From Step
+             * @default 0
+             */
+            from_step?: number;
+            /**
+             * Probe Id
+             * @default stand-in
+             */
+            probe_id?: string;
+            /** Recipe Id */
+            recipe_id: number;
+            /**
+             * Version
+             * @default null
+             */
+            version?: number | null;
+        };
+        /**
          * StartIn
          * @description What to start with.
          */
@@ -2952,6 +3989,80 @@ export interface components {
             use?: string | null;
         };
         /**
+         * Step
+         * @description One step. Temperatures are true °C; the dial's are reckoned by the thermometer's offset.
+         *
+         *     A gate is temperature AND time AND cue; any may be missing. `ask` is a question that is asked, not assumed.
+         *     `passes` is what frightens and passes. `positions` are the recipe's lines that go in.
+         */
+        Step: {
+            /**
+             * Ask
+             * @default
+             */
+            ask: string;
+            /**
+             * Attended
+             * @default true
+             */
+            attended: boolean;
+            /**
+             * Caution
+             * @default
+             */
+            caution: string;
+            /**
+             * Ceiling C
+             * @default null
+             */
+            ceiling_c: number | null;
+            /**
+             * Cue
+             * @default
+             */
+            cue: string;
+            /** Do */
+            do: string;
+            /**
+             * Heat
+             * @default none
+             * @enum {string}
+             */
+            heat: "none" | "warm" | "boil" | "melt" | "cool" | "work";
+            /** Key */
+            key: string;
+            /**
+             * Minutes
+             * @default null
+             */
+            minutes: number | null;
+            /**
+             * Passes
+             * @default
+             */
+            passes: string;
+            /**
+             * Positions
+             * @default []
+             */
+            positions: number[];
+            /**
+             * Target C
+             * @default null
+             */
+            target_c: [
+                number,
+                number
+            ] | null;
+            /** Title */
+            title: string;
+            /**
+             * Why
+             * @default
+             */
+            why: string;
+        };
+        /**
          * StoredAssortmentOut
          * @description An assortment with its stored state.
          */
@@ -2961,6 +4072,14 @@ export interface components {
             id: number;
             /** Revision */
             revision: number;
+        };
+        /**
+         * StoredCountOut
+         * @description How many were stored.
+         */
+        StoredCountOut: {
+            /** Stored */
+            stored: number;
         };
         /**
          * StoredRecipeOut
@@ -3020,6 +4139,131 @@ export interface components {
             /** Position */
             position: number;
             recipe: components["schemas"]["RecipeIn"];
+        };
+        /**
+         * TemperIn
+         * @description A chocolate, and perhaps its temperatures and melted mass.
+         */
+        TemperIn: {
+            /** Chocolate */
+            chocolate: string;
+            /**
+             * From C
+             * @default null
+             */
+            from_c?: number | null;
+            /**
+             * Mass G
+             * @default null
+             */
+            mass_g?: number | null;
+            /**
+             * Seed C
+             * @default 20
+             */
+            seed_c?: number;
+            /**
+             * To C
+             * @default null
+             */
+            to_c?: number | null;
+        };
+        /**
+         * TemperOut
+         * @description Windows, and the seed by the heat balance with its band in points.
+         */
+        TemperOut: {
+            /** Cool To C */
+            cool_to_c: number[] | null;
+            /** Kind */
+            kind: string;
+            /** Melt C */
+            melt_c: number[];
+            /** Name */
+            name: string;
+            /** Needs Tempering */
+            needs_tempering: boolean;
+            /** Never Above C */
+            never_above_c: number;
+            /** Seed G */
+            seed_g: number | null;
+            /** Seed Lost Above C */
+            seed_lost_above_c: number | null;
+            /** Seed Share Pct */
+            seed_share_pct: number | null;
+            /** Share Band Pct */
+            share_band_pct: number;
+            /** Work C */
+            work_c: number[];
+        };
+        /**
+         * Timer
+         * @description A timer; `left_s` is below 0 when it is overdue, by so much.
+         */
+        Timer: {
+            /** Batch Id */
+            batch_id: number | null;
+            /**
+             * Ends At
+             * Format: date-time
+             */
+            ends_at: string;
+            /** Id */
+            id: number;
+            /** Is Paused */
+            is_paused: boolean;
+            /** Left S */
+            left_s: number;
+            /** Name */
+            name: string;
+        };
+        /**
+         * TimerListOut
+         * @description Every timer that runs, the next first, and the server's moment.
+         */
+        TimerListOut: {
+            /**
+             * Now
+             * Format: date-time
+             */
+            now: string;
+            /** Timers */
+            timers: components["schemas"]["TimerOut"][];
+        };
+        /**
+         * TimerOut
+         * @description A timer; `left_s` is below 0 when it is overdue.
+         */
+        TimerOut: {
+            /** Batch Id */
+            batch_id: number | null;
+            /**
+             * Ends At
+             * Format: date-time
+             */
+            ends_at: string;
+            /** Id */
+            id: number;
+            /** Is Paused */
+            is_paused: boolean;
+            /** Left S */
+            left_s: number;
+            /** Name */
+            name: string;
+        };
+        /**
+         * TraceOut
+         * @description Stretches of (s from the start, true °C) without a gap.
+         */
+        TraceOut: {
+            /** High C */
+            high_c: number | null;
+            /** Low C */
+            low_c: number | null;
+            /** Readings */
+            readings: number;
+            /** Stretches */
+            stretches: number[][][];
         };
         /**
          * UnsureOut
@@ -3374,6 +4618,37 @@ export interface components {
             width_mm?: number | null;
         };
         /**
+         * WeighedIn
+         * @description What was weighed, by the line's position.
+         */
+        WeighedIn: {
+            /** Weighed G */
+            weighed_g: {
+                [key: string]: number;
+            };
+        };
+        /**
+         * WeightIn
+         * @description A settled weight.
+         */
+        WeightIn: {
+            /**
+             * At
+             * @default null
+             */
+            at?: string | null;
+            /** G */
+            g: number;
+        };
+        /**
+         * WeightsIn
+         * @description Settled weights of a scale.
+         */
+        WeightsIn: {
+            /** Weights */
+            weights: components["schemas"]["WeightIn"][];
+        };
+        /**
          * Why
          * @description The working behind a reading.
          */
@@ -3634,6 +4909,484 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["BalanceOut"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    listBatches: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatchListOut"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    startBatch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StartBatchIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RunOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    listChoices: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChoicesOut"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getBatch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                batch_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RunOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    deleteBatch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                batch_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    nextBurst: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                batch_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BurstIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Burst"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    addEvents: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                batch_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["EventsIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NewEventsOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    liveBatch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                batch_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LiveOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    weighPan: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                batch_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PanIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PanWeight"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    followSpill: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                batch_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SpilledIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FollowOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    batchTrace: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                batch_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TraceOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    followWeighed: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                batch_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WeighedIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FollowOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
                 };
             };
             /** @description Unprocessable Content */
@@ -4203,6 +5956,180 @@ export interface operations {
             };
         };
     };
+    listProbes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProbeListOut"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    importReadings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                probe_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReadingsCsvIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StoredCountOut"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    addReadings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                probe_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReadingsIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StoredCountOut"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    setProbeSpeed: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                probe_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SpeedIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProbeOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    atTheStove: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                probe_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StandInOut"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     listRecipes: {
         parameters: {
             query?: never;
@@ -4630,6 +6557,198 @@ export interface operations {
             };
         };
     };
+    lastWeight: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                scale_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LastWeightOut"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    addWeights: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                scale_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WeightsIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StoredCountOut"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    setBeside: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SetClockIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BesideListOut"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getChain: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                kind: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChainOut"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    setClock: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SetClockIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SetClockOut"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    listPlaces: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlacesOut"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     getSettings: {
         parameters: {
             query?: never;
@@ -4712,6 +6831,154 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["MovedOut"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    temper: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TemperIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TemperOut"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    listTimers: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TimerListOut"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    startTimer: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewTimerIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TimerOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    changeTimer: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                timer_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChangeTimerIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TimerOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
                 };
             };
             /** @description Unprocessable Content */

@@ -2,7 +2,7 @@
 
 from hearth_bowl.store.models.assortment import AssortmentPieceRow, AssortmentRow
 from hearth_bowl.store.models.base import Base
-from hearth_bowl.store.models.batch import BatchEventRow, BatchRow, ProbeRow, ReadingRow, TimerRow
+from hearth_bowl.store.models.batch import BatchEventRow, BatchRow, ProbeRow, ReadingRow, TimerRow, WeightRow
 from hearth_bowl.store.models.fit import RecipeFitRow
 from hearth_bowl.store.models.larder import LarderRow
 from hearth_bowl.store.models.recipe import RecipeLineRow, RecipeRow, RecipeVersionRow
@@ -25,4 +25,5 @@ __all__ = [
     "SettingsRow",
     "TimerRow",
     "VesselRow",
+    "WeightRow",
 ]

@@ -63,6 +63,18 @@ class ReadingRow(Base):
     shown_c: Mapped[float | None]
 
 
+class WeightRow(Base):
+    """A settled weight as a scale showed it."""
+
+    __tablename__ = "weight"
+    __table_args__ = (Index("ix_weight_scale_at", "scale_id", "at"),)
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    scale_id: Mapped[str]
+    at: Mapped[datetime]
+    shown_g: Mapped[float]
+
+
 class TimerRow(Base):
     """A named clock: a moment, not a countdown. Paused, it knows what is left."""
 

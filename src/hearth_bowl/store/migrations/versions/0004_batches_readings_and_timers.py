@@ -58,12 +58,19 @@ def upgrade() -> None:
         sa.Column("probe_id", sa.String(), nullable=False),
         sa.Column("at", sa.DateTime(), nullable=False),
         sa.Column("shown_c", sa.Double(), nullable=True),
-        sa.ForeignKeyConstraint(
-            ["probe_id"], ["probe.id"], name=op.f("fk_reading_probe_id_probe"), ondelete="CASCADE"
-        ),
+        sa.ForeignKeyConstraint(["probe_id"], ["probe.id"], name=op.f("fk_reading_probe_id_probe"), ondelete="CASCADE"),
         sa.PrimaryKeyConstraint("id", name=op.f("pk_reading")),
     )
     op.create_index("ix_reading_probe_at", "reading", ["probe_id", "at"])
+    op.create_table(
+        "weight",
+        sa.Column("id", sa.Integer(), nullable=False),
+        sa.Column("scale_id", sa.String(), nullable=False),
+        sa.Column("at", sa.DateTime(), nullable=False),
+        sa.Column("shown_g", sa.Double(), nullable=False),
+        sa.PrimaryKeyConstraint("id", name=op.f("pk_weight")),
+    )
+    op.create_index("ix_weight_scale_at", "weight", ["scale_id", "at"])
     op.create_table(
         "timer",
         sa.Column("id", sa.Integer(), nullable=False),
@@ -72,9 +79,7 @@ def upgrade() -> None:
         sa.Column("ends_at", sa.DateTime(), nullable=False),
         sa.Column("paused_left_s", sa.Double(), nullable=True),
         sa.Column("stopped_at", sa.DateTime(), nullable=True),
-        sa.ForeignKeyConstraint(
-            ["batch_id"], ["batch.id"], name=op.f("fk_timer_batch_id_batch"), ondelete="CASCADE"
-        ),
+        sa.ForeignKeyConstraint(["batch_id"], ["batch.id"], name=op.f("fk_timer_batch_id_batch"), ondelete="CASCADE"),
         sa.PrimaryKeyConstraint("id", name=op.f("pk_timer")),
     )
     op.create_index(op.f("ix_timer_batch_id"), "timer", ["batch_id"])
@@ -82,5 +87,5 @@ def upgrade() -> None:
 
 def downgrade() -> None:
     """Go back."""
-    for table in ("timer", "reading", "probe", "batch_event", "batch"):
+    for table in ("timer", "weight", "reading", "probe", "batch_event", "batch"):
         op.drop_table(table)

@@ -1,0 +1,225 @@
+"""Set: the set clock, places beside each other, chains with their calendar; and tempering."""
+
+from datetime import datetime
+
+from flask import Blueprint, request
+from flask import Response as Answer
+from pydantic import Field
+from spectree import Response
+
+from hearth_bowl.api.context import database, now
+from hearth_bowl.api.problems import Problem
+from hearth_bowl.api.recipe_body import RecipeIn, record_of
+from hearth_bowl.api.spec import Incoming, Outgoing, plain, spec
+from hearth_bowl.core.cooling.chain import CHAINS
+from hearth_bowl.core.cooling.places import BASES, COVERS, PLACES
+from hearth_bowl.core.cooling.set_clock import STATES
+from hearth_bowl.core.errors import BadInput, check_number
+from hearth_bowl.core.library import find
+from hearth_bowl.core.tempering import SEED_SHARE_BAND_PCT, temper
+from hearth_bowl.service import setting as service
+
+setting = Blueprint("setting", __name__, url_prefix="/api")
+
+
+class SetAskIn(Incoming):
+    """A mass in a place: a slab by its thickness, or a bowl by its mass."""
+
+    state: str
+    from_c: float
+    place: str
+    ambient_c: float | None = None
+    base: str | None = None
+    cover: str = "none"
+    both_faces: bool = False
+    thickness_mm: float | None = None
+    narrow_mm: float | None = None
+    bowl_kg: float | None = None
+    area_m2: float | None = None
+
+
+class CorrectionIn(Incoming):
+    """What was seen so long after the start: a temperature, or a cue that was passed or not."""
+
+    after_s: float
+    now_c: float | None = None
+    passed: bool | None = None
+
+
+class SetClockIn(Incoming):
+    """A recipe, its place, and what was seen since."""
+
+    recipe: RecipeIn
+    ask: SetAskIn
+    corrections: list[CorrectionIn] = Field(default_factory=list, max_length=200)
+
+
+class SetClockOut(Outgoing):
+    """Minutes from the start: cool (low, middle, high), then set (low, high)."""
+
+    state: str
+    cool_c: float
+    cool_min: list[float]
+    set_min: list[float]
+    corrected_by: float
+    says: str
+    warnings: list[str]
+    curve: list[list[float]]
+
+
+class BesideOut(Outgoing):
+    """The same mass in another place or shape."""
+
+    name: str
+    clock: SetClockOut | None
+    says: str
+
+
+class BesideListOut(Outgoing):
+    """Places and shapes beside each other."""
+
+    beside: list[BesideOut]
+
+
+class NamedOut(Outgoing):
+    """A key with its name."""
+
+    key: str
+    name: str
+
+
+class PlacesOut(Outgoing):
+    """Places, covers, bases, states and chains."""
+
+    places: list[NamedOut]
+    covers: list[str]
+    bases: list[str]
+    states: list[NamedOut]
+    chains: list[str]
+
+
+class LookOut(Outgoing):
+    """When to look again, and for what."""
+
+    name: str
+    look_for: str
+    after_min: float
+    minutes: float
+
+
+class ChainOut(Outgoing):
+    """A chain of rests."""
+
+    looks: list[LookOut]
+
+
+class TemperIn(Incoming):
+    """A chocolate, and perhaps its temperatures and melted mass."""
+
+    chocolate: str
+    from_c: float | None = None
+    to_c: float | None = None
+    seed_c: float = 20.0
+    mass_g: float | None = None
+
+
+class TemperOut(Outgoing):
+    """Windows, and the seed by the heat balance with its band in points."""
+
+    kind: str
+    name: str
+    needs_tempering: bool
+    melt_c: list[float]
+    never_above_c: float
+    cool_to_c: list[float] | None
+    work_c: list[float]
+    seed_lost_above_c: float | None
+    seed_share_pct: float | None
+    share_band_pct: float
+    seed_g: float | None
+
+
+@setting.get("/set/places")
+@spec.validate(resp=Response(HTTP_200=PlacesOut), operation_id="listPlaces")
+def list_places() -> PlacesOut:
+    """List the places, covers, bases, states and chains."""
+    return PlacesOut(
+        places=[NamedOut(key=key, name=place.name) for key, place in PLACES.items()],
+        covers=list(COVERS),
+        bases=list(BASES),
+        states=[NamedOut(key=key, name=state.name) for key, state in STATES.items()],
+        chains=list(CHAINS),
+    )
+
+
+@setting.post("/set/clock")
+@spec.validate(resp=Response(HTTP_200=SetClockOut, HTTP_422=Problem), operation_id="setClock")
+def set_clock(json: SetClockIn) -> SetClockOut:
+    """Say when a mass is cool and when it is set. Nothing is stored."""
+    seen = [correction.model_dump() for correction in json.corrections]
+    with database().reading() as session:
+        return SetClockOut.model_validate(service.clock_of(session, record_of(json.recipe), plain(json.ask), seen))
+
+
+@setting.post("/set/beside")
+@spec.validate(resp=Response(HTTP_200=BesideListOut, HTTP_422=Problem), operation_id="setBeside")
+def beside(json: SetClockIn) -> BesideListOut:
+    """Put the same mass in other places and shapes. Nothing is stored."""
+    with database().reading() as session:
+        found = service.beside(session, record_of(json.recipe), plain(json.ask))
+    return BesideListOut(beside=[BesideOut.model_validate(row) for row in found])
+
+
+@setting.get("/set/chains/<kind>")
+@spec.validate(resp=Response(HTTP_200=ChainOut, HTTP_422=Problem), operation_id="getChain")
+def get_chain(kind: str) -> ChainOut:
+    """Return the chain of rests of a kind of piece; `minutes` is what the set clock says."""
+    return ChainOut(looks=[LookOut.model_validate(look) for look in service.chain(kind, _minutes())])
+
+
+@setting.get("/set/chains/<kind>/looks.ics")
+def chain_calendar(kind: str) -> Answer:
+    """Return a chain as iCalendar, from now or from `from`."""
+    given = request.args.get("from")
+    try:
+        from_at = now() if given is None else datetime.fromisoformat(given)
+    except ValueError:
+        raise BadInput(("from",), "not a moment", "such as 2026-08-21T19:30:05+00:00", "not-a-time") from None
+    title = request.args.get("title", "Sweets")[:120]
+    headers = {"Content-Disposition": 'attachment; filename="looks.ics"'}
+    return Answer(
+        service.chain_calendar(kind, _minutes(), from_at, title), content_type="text/calendar", headers=headers
+    )
+
+
+def _minutes() -> float:
+    try:
+        minutes = float(request.args.get("minutes", "60"))
+    except ValueError:
+        raise BadInput(("minutes",), "not a number", "minutes", "not-a-number") from None
+    return check_number(("minutes",), minutes, 0, 60 * 24 * 60, "min")
+
+
+@setting.post("/temper")
+@spec.validate(resp=Response(HTTP_200=TemperOut, HTTP_422=Problem), operation_id="temper")
+def temper_chocolate(json: TemperIn) -> TemperOut:
+    """Say how a chocolate is tempered. Nothing is stored."""
+    try:
+        chocolate = find(json.chocolate)
+    except BadInput as problem:
+        raise problem.under("chocolate") from None
+    found = temper(chocolate, json.from_c, json.to_c, json.seed_c, json.mass_g)
+    window, seed = found.window, found.seed
+    return TemperOut(
+        kind=found.kind,
+        name=window.name,
+        needs_tempering=found.needs_tempering,
+        melt_c=list(window.melt_c),
+        never_above_c=window.never_above_c,
+        cool_to_c=list(window.cool_to_c) if window.cool_to_c else None,
+        work_c=list(window.work_c),
+        seed_lost_above_c=window.seed_lost_above_c,
+        seed_share_pct=seed.share_pct if seed else None,
+        share_band_pct=SEED_SHARE_BAND_PCT,
+        seed_g=seed.seed_g if seed else None,
+    )

@@ -1,0 +1,77 @@
+"""Timers: moments kept by the server."""
+
+from datetime import datetime
+
+from flask import Blueprint
+from spectree import Response
+
+from hearth_bowl.api.context import database, now
+from hearth_bowl.api.problems import Problem
+from hearth_bowl.api.spec import Incoming, Outgoing, spec
+from hearth_bowl.service import timers as service
+
+timers = Blueprint("timers", __name__, url_prefix="/api/timers")
+
+
+class NewTimerIn(Incoming):
+    """A timer of so many seconds."""
+
+    name: str
+    seconds: float
+    batch_id: int | None = None
+
+
+class ChangeTimerIn(Incoming):
+    """What to do with a timer."""
+
+    more_s: float | None = None
+    paused: bool | None = None
+    stopped: bool = False
+
+
+class TimerOut(Outgoing):
+    """A timer; `left_s` is below 0 when it is overdue."""
+
+    id: int
+    batch_id: int | None
+    name: str
+    ends_at: datetime
+    is_paused: bool
+    left_s: float
+
+
+class TimerListOut(Outgoing):
+    """Every timer that runs, the next first, and the server's moment."""
+
+    now: datetime
+    timers: list[TimerOut]
+
+
+@timers.get("")
+@spec.validate(resp=Response(HTTP_200=TimerListOut), operation_id="listTimers")
+def list_timers() -> TimerListOut:
+    """List the timers."""
+    moment = now()
+    with database().reading() as session:
+        found = service.list_timers(session, moment)
+    return TimerListOut(now=moment, timers=[TimerOut.model_validate(timer) for timer in found])
+
+
+@timers.post("")
+@spec.validate(resp=Response(HTTP_201=TimerOut, HTTP_404=Problem, HTTP_422=Problem), operation_id="startTimer")
+def start_timer(json: NewTimerIn) -> tuple[TimerOut, int]:
+    """Start a timer."""
+    with database().writing() as session:
+        timer = service.start_timer(session, json.name, json.seconds, now(), json.batch_id)
+    return TimerOut.model_validate(timer), 201
+
+
+@timers.post("/<int:timer_id>")
+@spec.validate(resp=Response(HTTP_200=TimerOut, HTTP_404=Problem, HTTP_422=Problem), operation_id="changeTimer")
+def change_timer(timer_id: int, json: ChangeTimerIn) -> TimerOut:
+    """Extend, pause, go on with, or stop a timer."""
+    with database().writing() as session:
+        timer = service.change_timer(
+            session, timer_id, now(), more_s=json.more_s, paused=json.paused, stopped=json.stopped
+        )
+    return TimerOut.model_validate(timer)

@@ -1,0 +1,250 @@
+"""The stove through the API: runs, events kept once, readings by the open door, live calls, timers, set and exports."""
+
+import csv
+import io
+import json
+from datetime import UTC, datetime, timedelta
+from typing import Any
+
+from tests.api.app_case import AppCase
+from tests.kitchen import recipe_record
+
+
+def ago(seconds: float) -> str:
+    return (datetime.now(UTC) - timedelta(seconds=seconds)).isoformat()
+
+
+class Kitchen(AppCase):
+    demo = True
+
+    def start(self, recipe_id: int = 1, **more: Any) -> Any:
+        answer = self.client.post("/api/batches", json={"recipe_id": recipe_id, **more})
+        self.assertEqual(answer.status_code, 201, answer.text)
+        return answer.get_json()
+
+    def event(self, batch: int, kind: str, client_key: str, **data: Any) -> Any:
+        body = {"events": [{"client_key": client_key, "at": ago(0), "kind": kind, "data": data}]}
+        return self.client.post(f"/api/batches/{batch}/events", json=body)
+
+    def send(self, *readings: tuple[float, float | None], probe: str = "stand-in") -> None:
+        body = {"readings": [{"at": ago(before), "c": c} for before, c in readings]}
+        self.assertEqual(self.client.post(f"/api/probes/{probe}/readings", json=body).status_code, 201)
+
+
+class Runs(Kitchen):
+    def test_a_run_starts_from_a_kept_version_and_its_fit(self) -> None:
+        self.client.put("/api/recipes/6/fit", json={"vessel_id": 6, "ask": {"shell": "dark60"}})
+        run = self.start(6, version=1, choices={"temper": "machine"})
+        keys = [step["key"] for step in run["steps"]]
+        self.assertEqual(keys[0], "temper-melt")
+        self.assertNotIn("temper-cool", keys)
+        self.assertEqual((run["batch"]["version"], run["batch"]["step"], run["choices"]["heat"]), (1, 0, "pan"))
+        self.refused("POST", "/api/batches", 422, json={"recipe_id": 6, "version": 9})
+        self.refused("POST", "/api/batches", 422, json={"recipe_id": 6, "choices": {"temper": "magic"}})
+        self.refused("POST", "/api/batches", 404, json={"recipe_id": 99})
+
+    def test_it_can_begin_in_the_middle(self) -> None:
+        run = self.start(from_step=2)
+        self.assertEqual(run["batch"]["step"], 2)
+        self.refused("POST", "/api/batches", 422, json={"recipe_id": 1, "from_step": 40})
+
+    def test_a_kept_batch_survives_changes_of_its_recipe(self) -> None:
+        batch = self.start()["batch"]["id"]
+        before = self.client.get(f"/api/batches/{batch}").get_json()["recipe"]
+        self.client.delete("/api/recipes/1")
+        found = self.client.get(f"/api/batches/{batch}").get_json()
+        self.assertEqual((found["recipe"], found["batch"]["recipe_id"]), (before, None))
+
+    def test_an_event_sent_twice_is_kept_once(self) -> None:
+        batch = self.start()["batch"]["id"]
+        self.assertEqual(self.event(batch, "gate", "k1", key="join", answer="yes").get_json()["stored"], 1)
+        self.assertEqual(self.event(batch, "gate", "k1", key="join", answer="yes").get_json()["stored"], 0)
+        self.event(batch, "step", "k2", step=2)
+        self.event(batch, "verdict", "k3", words=["silky", "just right"], text="Good")
+        self.event(batch, "end", "k4")
+        run = self.client.get(f"/api/batches/{batch}").get_json()
+        self.assertEqual([event["kind"] for event in run["events"]], ["step", "gate", "step", "verdict", "end"])
+        self.assertEqual((run["batch"]["step"], run["batch"]["verdict"]), (2, ["silky", "just right"]))
+        self.assertIsNotNone(run["batch"]["ended_at"])
+
+    def test_bad_events_are_refused_whole(self) -> None:
+        batch = self.start()["batch"]["id"]
+        good = {"client_key": "good", "at": ago(0), "kind": "note", "data": {"text": "x"}}
+        for bad, path in (
+            ({"kind": "party"}, ["events", 1, "kind"]),
+            ({"kind": "step", "data": {"step": 99}}, ["events", 1, "data", "step"]),
+            ({"kind": "verdict", "data": {"words": ["meh"]}}, ["events", 1, "data", "words"]),
+            ({"kind": "weight", "data": {"g": 1e9}}, ["events", 1, "data", "g"]),
+            ({"kind": "note", "data": {"text": "x" * 5000}}, ["events", 1, "data"]),
+        ):
+            body = {"events": [good, {**good, "client_key": "bad", **bad}]}
+            problem = self.refused("POST", f"/api/batches/{batch}/events", 422, json=body)
+            self.assertEqual(problem["errors"][0]["path"], ["body", *path])
+        self.assertEqual(len(self.client.get(f"/api/batches/{batch}").get_json()["events"]), 1)
+        self.refused("POST", "/api/batches/99/events", 404, json={"events": [good]})
+
+
+class Readings(Kitchen):
+    def test_one_many_and_csv_come_in_by_the_open_door(self) -> None:
+        self.assertEqual(self.client.post("/api/probes/p1/readings", json={"c": 21.5}).get_json(), {"stored": 1})
+        self.send((3, 22.0), (2, None), (1, 22.2), probe="p1")
+        text = f"at,f\n{ago(0)},72.5\n"
+        self.assertEqual(self.client.post("/api/probes/p1/csv", json={"csv": text}).get_json(), {"stored": 1})
+        (probe,) = self.client.get("/api/probes").get_json()["probes"]
+        self.assertAlmostEqual(probe["last_c"], 22.5)
+
+    def test_bad_readings_are_refused_whole(self) -> None:
+        future = (datetime.now(UTC) + timedelta(hours=1)).isoformat()
+        for readings, path in (
+            ([{"c": 20.0}, {"c": 900.0}], ["readings", 1, "c"]),
+            ([{"c": 20.0, "at": future}], ["readings", 0, "at"]),
+            ([], ["readings"]),
+        ):
+            problem = self.refused("POST", "/api/probes/p1/readings", 422, json={"readings": readings})
+            self.assertEqual(problem["errors"][0]["path"], ["body", *path])
+        self.refused("POST", "/api/probes/p1/readings", 422, json={"readings": [{"at": "2026-08-01T10:00:00"}]})
+        self.refused("POST", "/api/probes/p1/csv", 422, json={"csv": "when,c\n1,2\n"})
+        self.refused("POST", "/api/probes/p1/csv", 422, json={"csv": f"at,c\n{ago(0)},warm\n"})
+        self.assertEqual(self.client.get("/api/probes").get_json()["probes"], [])
+
+    def test_live_takes_off_the_thermometers_error_and_calls(self) -> None:
+        settings = self.client.get("/api/settings").get_json()
+        self.client.put("/api/settings", json={**settings, "thermometer_in_boiling_water_c": 100.8, "altitude_m": 0.0})
+        batch = self.start(from_step=1)["batch"]["id"]
+        self.assertIsNone(self.client.get(f"/api/batches/{batch}/live").get_json()["true_c"])
+        self.send(*((60.0 - t, 40.0 + 0.5 * t) for t in range(60)))
+        found = self.client.get(f"/api/batches/{batch}/live").get_json()
+        self.assertAlmostEqual(found["shown_c"] - found["true_c"], 0.83, delta=0.01)
+        self.assertEqual((found["call"], found["urgent"]), ("Off the heat", False))
+        self.assertAlmostEqual(found["forecast"]["rate_c_per_min"], 30, delta=1)
+        self.send(*((0.9 - t / 100, 95.0) for t in range(60)))
+        found = self.client.get(f"/api/batches/{batch}/live").get_json()
+        self.assertEqual((found["judged"]["stand"], found["urgent"]), ("over", True))
+
+    def test_the_trace_has_gaps(self) -> None:
+        batch = self.start()["batch"]["id"]
+        self.send((0.5, 20.0), (0.4, 20.1), (0.3, None), (0.2, 20.3), (0.1, 20.4))
+        found = self.client.get(f"/api/batches/{batch}/trace").get_json()
+        self.assertEqual(found["readings"], 0 if not found["stretches"] else found["readings"])
+        later = {"readings": [{"c": 21.0}, {"c": None}, {"c": 22.0}]}
+        self.client.post("/api/probes/stand-in/readings", json=later)
+        found = self.client.get(f"/api/batches/{batch}/trace").get_json()
+        self.assertGreaterEqual(len(found["stretches"]), 2)
+
+    def test_a_stand_in_learns_what_is_at_the_stove(self) -> None:
+        self.assertIsNone(self.client.get("/api/probes/stand-in/stand-in").get_json()["batch_id"])
+        batch = self.start(from_step=1)["batch"]["id"]
+        found = self.client.get("/api/probes/stand-in/stand-in").get_json()
+        self.assertEqual((found["batch_id"], found["step"]["key"], found["in_the_pan"]), (batch, "warm", [0, 1, 4]))
+        self.assertEqual(self.client.put("/api/probes/stand-in/speed", json={"speed": 20.0}).get_json()["speed"], 20)
+        self.refused("PUT", "/api/probes/stand-in/speed", 422, json={"speed": 90.0})
+        self.refused("PUT", "/api/probes/none/speed", 404, json={"speed": 2.0})
+
+    def test_a_scale_speaks_by_the_same_door(self) -> None:
+        self.assertIsNone(self.client.get("/api/scales/s1/last").get_json()["g"])
+        self.client.post("/api/scales/s1/weights", json={"weights": [{"g": 12.0, "at": ago(5)}, {"g": 212.0}]})
+        self.assertEqual(self.client.get("/api/scales/s1/last").get_json()["g"], 212)
+        self.refused("POST", "/api/scales/s1/weights", 422, json={"weights": []})
+
+
+class Help(Kitchen):
+    def test_a_slip_a_spill_and_the_pan(self) -> None:
+        batch = self.start()["batch"]["id"]
+        found = self.client.post(f"/api/batches/{batch}/weighed", json={"weighed_g": {"0": 250.0}}).get_json()
+        self.assertGreater(found["amounts_g"]["2"], 390)
+        fine = self.client.post(f"/api/batches/{batch}/weighed", json={"weighed_g": {"0": 210.0}}).get_json()
+        self.assertEqual(fine["amounts_g"], {})
+        spill = self.client.post(f"/api/batches/{batch}/spilled", json={"gone_in": [0], "left_g": 105.0}).get_json()
+        self.assertAlmostEqual(spill["amounts_g"]["2"], 195)
+        self.refused("POST", f"/api/batches/{batch}/pan", 422, json={"start_g": 900.0, "now_g": 800.0})
+        lines = [{"ingredient": "sugar_granulated", "amount": 450}, {"ingredient": "milk_whole", "amount": 300}]
+        fudge = recipe_record(family="boiled-fudge", use="cut", lines=lines)
+        made = self.client.post("/api/recipes", json={"recipe": fudge}).get_json()["id"]
+        boiled = self.start(made)["batch"]["id"]
+        pan = self.client.post(
+            f"/api/batches/{boiled}/pan", json={"start_g": 1000.0, "now_g": 950.0, "boiled_s": 300.0}
+        )
+        self.assertGreater(pan.get_json()["to_lose_g"], 100)
+        self.assertGreater(pan.get_json()["about_s"], 600)
+
+    def test_a_first_burst_that_did_well_is_remembered(self) -> None:
+        ask = {"unmelted_share": 1.0, "rated_w": 900.0}
+        first = self.start(3)["batch"]["id"]
+        self.assertEqual(self.client.post(f"/api/batches/{first}/burst", json=ask).get_json()["seconds"], 30)
+        self.event(first, "burst", "b1", first=True, seconds=45, rated_w=900.0)
+        second = self.start(3)["batch"]["id"]
+        self.assertEqual(self.client.post(f"/api/batches/{second}/burst", json=ask).get_json()["seconds"], 45)
+        self.refused("POST", f"/api/batches/{second}/burst", 422, json={**ask, "rated_w": 20.0})
+
+
+class Timers(Kitchen):
+    def test_several_are_named_extended_paused_and_overdue(self) -> None:
+        batch = self.start()["batch"]["id"]
+        first = self.client.post("/api/timers", json={"name": "Rest", "seconds": 60.0, "batch_id": batch}).get_json()
+        self.client.post("/api/timers", json={"name": "Trays", "seconds": 5.0})
+        names = [timer["name"] for timer in self.client.get("/api/timers").get_json()["timers"]]
+        self.assertEqual(names, ["Trays", "Rest"])
+        url = f"/api/timers/{first['id']}"
+        self.assertAlmostEqual(self.client.post(url, json={"more_s": 60.0}).get_json()["left_s"], 120, delta=2)
+        self.assertTrue(self.client.post(url, json={"paused": True}).get_json()["is_paused"])
+        self.assertFalse(self.client.post(url, json={"paused": False}).get_json()["is_paused"])
+        self.assertLess(self.client.post(url, json={"more_s": -300.0}).get_json()["left_s"], -170)
+        self.client.post(url, json={"stopped": True})
+        self.assertEqual(len(self.client.get("/api/timers").get_json()["timers"]), 1)
+        self.refused("POST", url, 404, json={"more_s": 5.0})
+        self.refused("POST", "/api/timers", 422, json={"name": "x", "seconds": 0.0})
+
+
+class Setting(Kitchen):
+    def test_the_clock_places_and_chains(self) -> None:
+        recipe = self.client.get("/api/recipes/3").get_json()["recipe"]
+        ask = {"state": "cut", "from_c": 40.0, "place": "fridge", "thickness_mm": 16.0}
+        found = self.client.post("/api/set/clock", json={"recipe": recipe, "ask": ask}).get_json()
+        self.assertLess(found["cool_min"][1], found["set_min"][0])
+        seen = [{"after_s": 1200.0, "now_c": 34.0}]
+        slower = self.client.post("/api/set/clock", json={"recipe": recipe, "ask": ask, "corrections": seen}).get_json()
+        self.assertNotEqual(slower["corrected_by"], 1)
+        beside = self.client.post("/api/set/beside", json={"recipe": recipe, "ask": ask}).get_json()["beside"]
+        by_name = {row["name"]: row for row in beside}
+        self.assertIsNone(by_name["Counter"]["clock"])
+        self.assertIn("never gets to", by_name["Counter"]["says"])
+        sheet, bowl = (
+            by_name[name]["clock"]["cool_min"][1] for name in ("As an 8 mm sheet, fridge", "In its bowl, fridge")
+        )
+        self.assertLess(sheet, bowl)
+        problem = self.refused(
+            "POST", "/api/set/clock", 422, json={"recipe": recipe, "ask": {**ask, "place": "counter"}}
+        )
+        self.assertEqual(problem["errors"][0]["path"], ["body", "ask", "place"])
+
+    def test_a_chain_goes_out_as_a_calendar(self) -> None:
+        looks = self.client.get("/api/set/chains/slab?minutes=90").get_json()["looks"]
+        self.assertEqual(looks[0]["after_min"], 90)
+        answer = self.client.get(
+            "/api/set/chains/slab/looks.ics?minutes=90&title=Fudge&from=2026-08-21T18:00:00%2B00:00"
+        )
+        self.assertTrue(answer.content_type.startswith("text/calendar"))
+        self.assertEqual(answer.text.count("BEGIN:VEVENT"), len(looks))
+        self.assertIn("20260821T193000Z", answer.text)
+        self.refused("GET", "/api/set/chains/wall/looks.ics", 422)
+        self.refused("GET", "/api/set/chains/slab?minutes=soon", 422)
+
+    def test_temper(self) -> None:
+        found = self.client.post("/api/temper", json={"chocolate": "milk38", "mass_g": 400.0}).get_json()
+        self.assertTrue(found["needs_tempering"])
+        self.assertGreater(found["seed_g"], 100)
+        self.refused("POST", "/api/temper", 422, json={"chocolate": "cream35"})
+
+
+class Exports(Kitchen):
+    def test_everything_goes_out_as_json_and_csv(self) -> None:
+        batch = self.start()["batch"]["id"]
+        self.client.post("/api/probes/stand-in/readings", json={"c": 33.25})
+        self.event(batch, "mark", "m", name="=dissolved", c=84.0)
+        whole = json.loads(self.client.get(f"/api/batches/{batch}/batch.json").text)
+        self.assertEqual([row["shown_c"] for row in whole["readings"]], [33.25])
+        self.assertEqual(whole["events"][-1]["name"], "=dissolved")
+        rows = list(csv.DictReader(io.StringIO(self.client.get(f"/api/batches/{batch}/batch.csv").text)))
+        self.assertEqual({row["event"] for row in rows}, {"", "step", "mark"})
+        self.assertEqual(self.client.delete(f"/api/batches/{batch}").status_code, 204)
+        self.refused("GET", f"/api/batches/{batch}/batch.json", 404)

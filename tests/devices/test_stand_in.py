@@ -1,0 +1,64 @@
+"""Stand-ins speak through the open door: a probe follows the run, a scale sends, and killing the server loses nothing."""
+
+import subprocess
+import sys
+import time
+import unittest
+from datetime import UTC, datetime
+
+from tests.api.server import Server
+
+
+class StandIn(unittest.TestCase):
+    def test_the_demo_plays_the_pan_of_the_running_batch(self) -> None:
+        server = Server(devices=True).start()
+        self.addCleanup(server.stop)
+        server.call("GET", "/api/probes/stand-in/stand-in")
+        server.call("PUT", "/api/probes/stand-in/speed", {"speed": 30.0})
+        _, run = server.call("POST", "/api/batches", {"recipe_id": 1, "from_step": 1})
+        batch = run["batch"]["id"]
+        end = time.monotonic() + 40
+        live: dict[str, object] = {}
+        while time.monotonic() < end:
+            live = server.call("GET", f"/api/batches/{batch}/live")[1]
+            if live["urgent"]:
+                break
+            time.sleep(0.5)
+        self.assertEqual((live["call"], live["urgent"]), ("Off the heat", True))
+        self.assertGreater(float(str(live["true_c"])), 75)
+
+    def test_a_scale_sends_what_is_settled(self) -> None:
+        server = Server().start()
+        self.addCleanup(server.stop)
+        command = [sys.executable, "-m", "hearth_bowl.devices.scale", "--url", server.url, "212.4"]
+        self.assertEqual(subprocess.run(command, check=False).returncode, 0)
+        self.assertIn(server.call("GET", "/api/scales/stand-in-scale/last")[1]["g"], (211, 212, 213))
+
+
+class Killed(unittest.TestCase):
+    def test_killing_the_server_twenty_times_loses_no_acknowledged_reading_event_or_timer(self) -> None:
+        server = Server().start()
+        self.addCleanup(server.stop)
+        batch = server.call("POST", "/api/batches", {"recipe_id": 1})[1]["batch"]["id"]
+        timer = server.call("POST", "/api/timers", {"name": "Rest", "seconds": 3600.0, "batch_id": batch})[1]
+        readings = events = 0
+        for turn in range(20):
+            for number in range(5):
+                at = datetime.now(UTC).isoformat()
+                if server.call("POST", "/api/probes/stand-in/readings", {"c": 20.0 + number, "at": at})[0] == 201:
+                    readings += 1
+            event = {"client_key": f"e{turn}", "at": datetime.now(UTC).isoformat(), "kind": "mark", "data": {"c": 50.0}}
+            if server.call("POST", f"/api/batches/{batch}/events", {"events": [event]})[0] == 200:
+                events += 1
+            server.kill()
+            server.start()
+        whole = server.call("GET", f"/api/batches/{batch}/batch.json")[1]
+        self.assertEqual(len(whole["readings"]), readings)
+        self.assertEqual(sum(event["kind"] == "mark" for event in whole["events"]), events)
+        self.assertEqual((readings, events), (100, 20))
+        (kept,) = server.call("GET", "/api/timers")[1]["timers"]
+        self.assertEqual((kept["ends_at"], kept["name"]), (timer["ends_at"], "Rest"))
+
+
+if __name__ == "__main__":
+    unittest.main()
