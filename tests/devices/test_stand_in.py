@@ -1,4 +1,4 @@
-"""Stand-ins speak through the open door: a probe follows the run, a scale sends, and killing the server loses nothing."""
+"""Stand-ins use the open door: a probe follows the run, a scale sends; and killing the server loses nothing."""
 
 import subprocess
 import sys

@@ -11,13 +11,13 @@ from pydantic import AwareDatetime, Field
 from spectree import Response
 
 from hearth_bowl.api.context import database, now
+from hearth_bowl.api.probes import StepOut
 from hearth_bowl.api.problems import Problem
 from hearth_bowl.api.recipe_body import RecipeOut
 from hearth_bowl.api.spec import Incoming, Outgoing, spec
 from hearth_bowl.core.stove.bursts import Burst
 from hearth_bowl.core.stove.choices import CHOICES, School
 from hearth_bowl.core.stove.judge import Judged
-from hearth_bowl.core.stove.step import Step
 from hearth_bowl.core.stove.weighed import PanWeight
 from hearth_bowl.service import batches as service
 from hearth_bowl.service.timers import Timer
@@ -87,7 +87,7 @@ class RunOut(Outgoing):
     recipe: RecipeOut
     amounts_g: list[float]
     choices: dict[str, str]
-    steps: list[Step]
+    steps: list[StepOut]
     events: list[EventOut]
     offset_c: float | None
 

@@ -9,11 +9,30 @@ from spectree import Response
 from hearth_bowl.api.context import database, now
 from hearth_bowl.api.problems import Problem
 from hearth_bowl.api.spec import Incoming, Outgoing, spec
-from hearth_bowl.core.stove.step import Step
 from hearth_bowl.service import batches as batch_service
 from hearth_bowl.service import probes as service
 
 probes = Blueprint("probes", __name__, url_prefix="/api")
+
+
+class StepOut(Outgoing):
+    """A step of a run; true °C."""
+
+    key: str
+    title: str
+    do: str
+    heat: str
+    target_c: list[float] | None
+    minutes: float | None
+    cue: str
+    ceiling_c: float | None
+    ask: str
+    why: str
+    passes: str
+    caution: str
+    attended: bool
+    call: str
+    positions: list[int]
 
 
 class ReadingIn(Incoming):
@@ -71,7 +90,7 @@ class StandInOut(Outgoing):
     batch_id: int | None
     speed: float
     recipe: dict[str, object] | None
-    step: Step | None
+    step: StepOut | None
     in_the_pan: list[int]
     kitchen_c: float
     pressure_kpa: float

@@ -1,7 +1,7 @@
 """A stand-in probe: `python -m hearth_bowl.devices.probe --url http://127.0.0.1:8741`.
 
-It plays the pan that the running batch is about, follows its steps as a cook would turn the ring, and sends a reading a
-second through the open door. At speed 10 ten seconds of the pan go by in one.
+It plays the pan that the running batch is about, follows its steps as a cook would turn the ring, and sends a reading
+a second of the pan's time through the open door. At speed 10 ten seconds of the pan go by in one.
 """
 
 import argparse
@@ -9,7 +9,7 @@ import os
 import random
 import sys
 import time
-from datetime import UTC, datetime
+from datetime import UTC, datetime, timedelta
 from typing import Any
 
 from hearth_bowl.core.boiling import SEA_LEVEL_KPA
@@ -119,10 +119,13 @@ def main(arguments: list[str]) -> int:
         if said and said.get("batch_id") is not None:
             speed = min(60.0, max(1.0, options.speed or said.get("speed") or 1.0))
             kitchen.follow(said)
-            shows = kitchen.advance(speed)
             loose = options.loose_plug and time.time() % 120 < 20
-            if kitchen.pan is not None and not loose:
-                waiting.append({"at": datetime.now(UTC).isoformat(), "c": None if shows is None else round(shows, 2)})
+            second = datetime.now(UTC)
+            for number in range(round(speed)):
+                shows = kitchen.advance(1.0)
+                if kitchen.pan is not None and not loose:
+                    at = second - timedelta(seconds=1 - (number + 1) / speed)
+                    waiting.append({"at": at.isoformat(), "c": None if shows is None else round(shows, 2)})
         if waiting and door.send_readings(options.probe, waiting[-600:]):
             waiting.clear()
         time.sleep(max(0.05, 1.0 - (time.monotonic() - began)))

@@ -2,7 +2,7 @@
 
 import json
 from collections.abc import Mapping, Sequence
-from dataclasses import asdict, dataclass
+from dataclasses import asdict, dataclass, replace
 from datetime import datetime, timedelta
 from typing import Any, Final
 
@@ -34,7 +34,7 @@ from hearth_bowl.service.recipes import get_recipe, list_versions
 from hearth_bowl.service.settings import Settings, get_settings
 from hearth_bowl.service.timers import Timer, list_timers
 from hearth_bowl.service.vessels import get_vessel
-from hearth_bowl.store.models import BatchEventRow, BatchRow
+from hearth_bowl.store.models import BatchEventRow, BatchRow, ProbeRow
 
 KINDS: Final = ("step", "gate", "mark", "weight", "pan", "spill", "cue", "note", "verdict", "burst", "set", "end")
 VERDICTS: Final = (
@@ -283,11 +283,13 @@ def live(session: Session, batch_id: int, now: datetime) -> Live:
     step = steps[row.step]
     settings = get_settings(session)
     offset_c = _offset_c(settings) or 0.0
-    since = now - timedelta(seconds=FORECAST_S)
+    pace = pace_of(session, row.probe_id)
+    since = now - timedelta(seconds=max(FRESH_S, FORECAST_S / pace))
     shown = [(at, c) for at, c in readings_between(session, row.probe_id, since, now) if c is not None]
     last = shown[-1] if shown and (now - shown[-1][0]).total_seconds() <= FRESH_S else None
-    true = [((at - now).total_seconds(), c - offset_c) for at, c in shown]
+    true = [(pace * (at - now).total_seconds(), c - offset_c) for at, c in shown]
     found = _forecast(step, true, recipe_from(json.loads(row.document)), settings) if last else None
+    found = None if found is None else _at_pace(found, pace)
     true_c = None if last is None or last[1] is None else last[1] - offset_c
     judged = None if true_c is None else judge(step, true_c)
     call, urgent = _call(step, found, judged)
@@ -302,6 +304,28 @@ def live(session: Session, batch_id: int, now: datetime) -> Live:
         call=call,
         urgent=urgent,
         timers=tuple(timer for timer in list_timers(session, now) if timer.batch_id in (None, batch_id)),
+    )
+
+
+def pace_of(session: Session, probe_id: str) -> float:
+    """Return how fast the pan's time goes: a stand-in may play it faster, anything else goes by the clock."""
+    probe = session.get(ProbeRow, probe_id) if probe_id == STAND_IN else None
+    return probe.speed if probe else 1.0
+
+
+def _at_pace(found: Forecast, pace: float) -> Forecast:
+    """Return a forecast of the pan's time in time by the clock."""
+
+    def clock_s(value: float | None) -> float | None:
+        return None if value is None else value / pace
+
+    return replace(
+        found,
+        rate_c_per_min=found.rate_c_per_min * pace,
+        curve=tuple((s / pace, c) for s, c in found.curve),
+        in_s=clock_s(found.in_s),
+        low_s=clock_s(found.low_s),
+        high_s=clock_s(found.high_s),
     )
 
 
@@ -324,6 +348,8 @@ def _call(step: Step, found: Forecast | None, judged: Judged | None) -> tuple[st
     """Return the next call in words, without its time, and whether it is now."""
     if judged is not None and judged.stand == "ceiling":
         return judged.says, True
+    if step.call:
+        return step.call, False
     if step.heat in ("warm", "boil", "melt"):
         if found is not None and found.due:
             return "Off the heat", True

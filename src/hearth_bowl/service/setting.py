@@ -60,7 +60,9 @@ def beside(session: Session, record: Mapping[str, Any], ask: Mapping[str, Any]) 
     found = []
     for name, changed in shapes:
         try:
-            found.append(Beside(name=name, clock=set_clock(mixture, _ask(session, changed, mixture)), says=""))
+            found.append(
+                Beside(name=name, clock=set_clock(mixture, _ask(session, changed, mixture), with_curve=False), says="")
+            )
         except BadInput as problem:
             found.append(Beside(name=name, clock=None, says=problem.message))
     return found

@@ -75,3 +75,47 @@ export const assortmentsQuery = queryOptions({
   queryKey: ["assortments"],
   queryFn: ({ signal }) => dataOf(client.GET("/api/assortments", { signal })),
 });
+
+export const batchQueries = {
+  list: queryOptions({
+    queryKey: ["batches"],
+    queryFn: ({ signal }) => dataOf(client.GET("/api/batches", { signal })),
+  }),
+  one: (id: number) =>
+    queryOptions({
+      queryKey: ["batches", id],
+      queryFn: ({ signal }) =>
+        dataOf(client.GET("/api/batches/{batch_id}", { params: { path: { batch_id: id } }, signal })),
+    }),
+  live: (id: number) =>
+    queryOptions({
+      queryKey: ["batches", id, "live"],
+      queryFn: ({ signal }) =>
+        dataOf(client.GET("/api/batches/{batch_id}/live", { params: { path: { batch_id: id } }, signal })),
+      gcTime: 0,
+    }),
+  trace: (id: number) =>
+    queryOptions({
+      queryKey: ["batches", id, "trace"],
+      queryFn: ({ signal }) =>
+        dataOf(client.GET("/api/batches/{batch_id}/trace", { params: { path: { batch_id: id } }, signal })),
+      gcTime: 0,
+    }),
+};
+
+export const choicesQuery = queryOptions({
+  queryKey: ["choices"],
+  queryFn: ({ signal }) => dataOf(client.GET("/api/batches/choices", { signal })),
+  staleTime: Number.POSITIVE_INFINITY,
+});
+
+export const timersQuery = queryOptions({
+  queryKey: ["timers"],
+  queryFn: ({ signal }) => dataOf(client.GET("/api/timers", { signal })),
+});
+
+export const placesQuery = queryOptions({
+  queryKey: ["places"],
+  queryFn: ({ signal }) => dataOf(client.GET("/api/set/places", { signal })),
+  staleTime: Number.POSITIVE_INFINITY,
+});

@@ -3438,7 +3438,7 @@ export interface components {
             offset_c: number | null;
             recipe: components["schemas"]["RecipeOut"];
             /** Steps */
-            steps: components["schemas"]["Step"][];
+            steps: components["schemas"]["StepOut"][];
         };
         /**
          * SaveAssortmentIn
@@ -3941,7 +3941,7 @@ export interface components {
             } | null;
             /** Speed */
             speed: number;
-            step: components["schemas"]["Step"] | null;
+            step: components["schemas"]["StepOut"] | null;
         };
         /**
          * StartBatchIn
@@ -3989,77 +3989,39 @@ export interface components {
             use?: string | null;
         };
         /**
-         * Step
-         * @description One step. Temperatures are true °C; the dial's are reckoned by the thermometer's offset.
-         *
-         *     A gate is temperature AND time AND cue; any may be missing. `ask` is a question that is asked, not assumed.
-         *     `passes` is what frightens and passes. `positions` are the recipe's lines that go in.
+         * StepOut
+         * @description A step of a run; true °C.
          */
-        Step: {
-            /**
-             * Ask
-             * @default
-             */
+        StepOut: {
+            /** Ask */
             ask: string;
-            /**
-             * Attended
-             * @default true
-             */
+            /** Attended */
             attended: boolean;
-            /**
-             * Caution
-             * @default
-             */
+            /** Call */
+            call: string;
+            /** Caution */
             caution: string;
-            /**
-             * Ceiling C
-             * @default null
-             */
+            /** Ceiling C */
             ceiling_c: number | null;
-            /**
-             * Cue
-             * @default
-             */
+            /** Cue */
             cue: string;
             /** Do */
             do: string;
-            /**
-             * Heat
-             * @default none
-             * @enum {string}
-             */
-            heat: "none" | "warm" | "boil" | "melt" | "cool" | "work";
+            /** Heat */
+            heat: string;
             /** Key */
             key: string;
-            /**
-             * Minutes
-             * @default null
-             */
+            /** Minutes */
             minutes: number | null;
-            /**
-             * Passes
-             * @default
-             */
+            /** Passes */
             passes: string;
-            /**
-             * Positions
-             * @default []
-             */
+            /** Positions */
             positions: number[];
-            /**
-             * Target C
-             * @default null
-             */
-            target_c: [
-                number,
-                number
-            ] | null;
+            /** Target C */
+            target_c: number[] | null;
             /** Title */
             title: string;
-            /**
-             * Why
-             * @default
-             */
+            /** Why */
             why: string;
         };
         /**

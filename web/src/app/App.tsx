@@ -9,6 +9,12 @@ import { Rim } from "./Rim";
 
 const FitPage = lazy(() => import("../features/fit").then((place) => ({ default: place.FitPage })));
 const LarderPage = lazy(() => import("../features/larder").then((place) => ({ default: place.LarderPage })));
+const StovePage = lazy(() => import("../features/stove").then((place) => ({ default: place.StovePage })));
+const SetPage = lazy(() => import("../features/set").then((place) => ({ default: place.SetPage })));
+const DaybookPage = lazy(() =>
+  import("../features/daybook").then((place) => ({ default: place.DaybookPage })),
+);
+const BatchPage = lazy(() => import("../features/daybook").then((place) => ({ default: place.BatchPage })));
 const BoxesPage = lazy(() => import("../features/boxes").then((place) => ({ default: place.BoxesPage })));
 
 /** The places along the thread, each for one recipe; all but the first are fetched when they are opened. */
@@ -21,6 +27,10 @@ export function App() {
         <Route path="/recipes/:id/fit" element={<ForRecipe Place={FitPage} />} />
         <Route path="/recipes/:id/compare" element={<ForRecipe Place={ComparePage} />} />
         <Route path="/larder" element={<LarderPage />} />
+        <Route path="/recipes/:id/stove" element={<ForRecipe Place={StovePage} />} />
+        <Route path="/recipes/:id/set" element={<ForRecipe Place={SetPage} />} />
+        <Route path="/daybook" element={<DaybookPage />} />
+        <Route path="/daybook/:id" element={<BatchPage />} />
         <Route path="/boxes" element={<BoxesPage />} />
         <Route
           path="*"

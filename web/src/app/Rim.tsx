@@ -4,11 +4,14 @@ import { Kitchen } from "../features/kitchen";
 const PLACES = [
   { key: "formula", name: "Formula" },
   { key: "fit", name: "Fit" },
+  { key: "stove", name: "Stove" },
+  { key: "set", name: "Set" },
 ] as const;
 
 const BESIDE = [
   { to: "/boxes", name: "Boxes" },
   { to: "/larder", name: "Larder" },
+  { to: "/daybook", name: "Daybook" },
 ] as const;
 
 type Place = (typeof PLACES)[number]["key"];

@@ -90,9 +90,12 @@ class SetClock:
     curve: tuple[tuple[float, float], ...]
 
 
-def set_clock(mixture: Mixture, ask: SetAsk, corrections: Sequence[Correction] = ()) -> SetClock:
+def set_clock(
+    mixture: Mixture, ask: SetAsk, corrections: Sequence[Correction] = (), *, with_curve: bool = True
+) -> SetClock:
     """Return when a mass is cool and when it is set.
 
+    :param with_curve: with its course for a drawing, which takes as long again.
     :raises BadInput: naming the field; at `place` when the place never gets it there.
     """
     if ask.state not in STATES:
@@ -124,7 +127,7 @@ def set_clock(mixture: Mixture, ask: SetAsk, corrections: Sequence[Correction] =
         corrected_by=factor,
         says=says,
         warnings=tuple(_warnings(ask, ambient_c)),
-        curve=_curve(mixture, ask, ambient_c, times[2] * 60 / max(0.1, factor), factor),
+        curve=_curve(mixture, ask, ambient_c, times[2] * 60 / max(0.1, factor), factor) if with_curve else (),
     )
 
 

@@ -19,10 +19,11 @@ class Judged:
 def judge(step: Step, now_c: float) -> Judged | None:
     """Return the judgement of a true temperature at a step; None where the step has no target."""
     if step.ceiling_c is not None and now_c > step.ceiling_c:
-        lost = step.heat == "work" or step.key == "temper-warm"
-        says = (
-            "Too warm: the seed is lost. Melt it again and start anew." if lost else "Over the ceiling: off the heat."
-        )
+        says = "Over the ceiling: off the heat."
+        if step.heat == "work" or step.key == "temper-warm":
+            says = "Too warm: the seed is lost. Melt it again and start anew."
+        elif step.key == "dissolve":
+            says = "It boils before the sugar is dissolved: turn it down."
         return Judged(stand="ceiling", says=says)
     if step.target_c is None:
         return None

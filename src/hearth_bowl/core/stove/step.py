@@ -27,5 +27,7 @@ class Step:
     why: str = ""
     passes: str = ""
     caution: str = ""
+    call: str = ""
+    """What is called when the target is reached; empty: it comes off the heat, or it is there."""
     attended: bool = True
     positions: tuple[int, ...] = ()

@@ -60,7 +60,14 @@ function isDrawable(name: string, value: unknown): boolean {
   return typeof value === "number" && (value > 0 || (value === 0 && MAY_BE_ZERO.has(name)));
 }
 
-const MAY_BE_ZERO = new Set(["floor_radius_mm", "floor_length_mm", "floor_width_mm", "filling_mm", "coat_mm", "fillings"]);
+const MAY_BE_ZERO = new Set([
+  "floor_radius_mm",
+  "floor_length_mm",
+  "floor_width_mm",
+  "filling_mm",
+  "coat_mm",
+  "fillings",
+]);
 const NO_WALLS = { wall: 0, cap: 0, headroom: 0 };
 
 function Measures({ stored, onDone }: Props) {
@@ -118,7 +125,9 @@ function Measures({ stored, onDone }: Props) {
     const found = problems.find((error) => error.path.at(-1) === field);
     return found ? `${found.message}: ${found.allowed}` : null;
   };
-  const drawn = names.every((measure) => shape?.extras.includes(measure) || isDrawable(measure, vessel[measure]));
+  const drawn = names.every(
+    (measure) => shape?.extras.includes(measure) || isDrawable(measure, vessel[measure]),
+  );
   const { plan, section } = dimensionsOf(vessel as Vessel);
   const water = shape?.shape === "weighed";
   return (

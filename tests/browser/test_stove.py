@@ -1,0 +1,154 @@
+"""Stove, Set and Daybook as a cook uses them: a run from weighing to its verdict, calls, clocks, a lost connection."""
+
+import re
+from datetime import UTC, datetime, timedelta
+from typing import Any
+
+from playwright.sync_api import Page, expect
+
+from tests.browser.page_case import PageCase
+
+
+class Stove(PageCase):
+    def start(self, recipe: int = 1, page: Page | None = None) -> Page:
+        page = self.open(f"/recipes/{recipe}/stove", page)
+        page.get_by_role("button", name="Start the run").click()
+        expect(page.get_by_role("heading", name=re.compile("step 1 of"))).to_be_visible()
+        return page
+
+    def send(self, *readings: tuple[float, float]) -> None:
+        now = datetime.now(UTC)
+        rows = [{"at": (now - timedelta(seconds=before)).isoformat(), "c": c} for before, c in readings]
+        self.assertEqual(self.server.call("POST", "/api/probes/stand-in/readings", {"readings": rows})[0], 201)
+
+    def events(self, batch: int = 1) -> list[dict[str, Any]]:
+        return list(self.server.call("GET", f"/api/batches/{batch}")[1]["events"])
+
+    def test_a_run_from_weighing_to_its_verdict(self) -> None:
+        page = self.start()
+        page.get_by_label("Weighed Dark chocolate 64 %, g").fill("430")
+        page.get_by_role("button", name="Keep the weight of Dark chocolate 64 %").click()
+        expect(page.get_by_text("The rest is moved so that it sets as it was meant to.")).to_be_visible()
+        page.get_by_role("button", name="Take these for the rest").click()
+        page.get_by_role("button", name="Done, go on").click()
+        expect(page.get_by_role("heading", name=re.compile("step 2 of 6: scald the cream"))).to_be_visible()
+        page.get_by_role("button", name="Weigh in, 3").click()
+        expect(page.get_by_text("210 g", exact=True)).to_have_count(0)
+        page.get_by_role("button", name="Small bubbles where cream meets the pan").click()
+        page.get_by_role("button", name="Off the heat").click()
+        page.get_by_role("button", name="It is there, go on").click()
+        for _ in range(3):
+            page.get_by_role("button", name=re.compile("go on|It is done")).click()
+        expect(page.get_by_role("heading", name="How did it turn out?")).to_be_visible()
+        expect(page.get_by_text("Done", exact=True)).to_be_visible()
+        kinds = [(event["kind"], event["data"].get("answer")) for event in self.events()]
+        self.assertIn(("gate", "yes"), kinds)
+        self.assertIn(("gate", "skipped"), kinds)
+        self.assertEqual(kinds[-1][0], "end")
+        expect(page.get_by_text("Join them: question passed by")).to_be_visible()
+        page.get_by_role("button", name="silky").click()
+        page.get_by_label("Notes").fill("For the open evening")
+        page.get_by_role("button", name="Keep the verdict").click()
+        expect(page.get_by_text("Verdict: silky")).to_be_visible()
+        self.assertEqual(self.violations(), [])
+        self.open("/daybook")
+        expect(page.get_by_text(re.compile("silky"))).to_be_visible()
+
+    def test_the_call_says_when_and_then_fills_the_screen(self) -> None:
+        page = self.start()
+        page.get_by_role("button", name="Done, go on").click()
+        self.send(*((40.0 - t, 40.0 + 0.3 * t) for t in range(40)))
+        expect(page.get_by_role("heading", name=re.compile(r"Off the heat in about \d+ (s|min)"))).to_be_visible()
+        self.send((0.0, 52.0))
+        expect(page.get_by_role("img", name=re.compile("the target is 84°"))).to_be_visible()
+        self.assertEqual(self.violations(), [])
+        self.send(*((0.8 - t / 50, 84.0 + t / 40) for t in range(40)))
+        expect(page.get_by_role("alertdialog", name="Off the heat")).to_be_visible()
+        page.get_by_role("button", name="Seen").click()
+        expect(page.get_by_role("heading", name="Off the heat now")).to_be_visible()
+
+    def test_a_reading_by_hand_and_a_mark(self) -> None:
+        page = self.start()
+        page.get_by_role("button", name="Done, go on").click()
+        page.get_by_text("Reading by hand, voice").click()
+        page.get_by_role("button", name="Ten degrees more").click()
+        page.get_by_role("button", name="One degree more").click()
+        page.get_by_role("button", name="Take this reading").click()
+        expect(page.get_by_text("31.0")).to_be_visible()
+        page.get_by_role("button", name="Mark", exact=True).click()
+        page.get_by_role("button", name="dissolved").click()
+        expect(page.get_by_text("dissolved")).to_be_visible()
+
+    def test_clocks_outlive_a_reload_and_a_restart(self) -> None:
+        page = self.start()
+        page.get_by_role("button", name="Start a timer").click()
+        page.get_by_label("For what").fill("Shells chill")
+        page.get_by_label("Minutes").fill("12")
+        page.get_by_role("button", name="Start it").click()
+        expect(page.get_by_role("button", name=re.compile(r"1[12]:\d\d\s*Shells chill"))).to_be_visible()
+        self.server.kill()
+        self.server.start()
+        page.reload()
+        page.get_by_role("button", name=re.compile("Shells chill")).click()
+        page.get_by_role("button", name="5 min more").click()
+        expect(page.get_by_role("button", name=re.compile(r"16:\d\d\s*Shells chill"))).to_be_visible()
+        page.get_by_role("button", name="Stop it").click()
+        expect(page.get_by_role("button", name=re.compile("Shells chill"))).to_have_count(0)
+
+    def test_a_lost_connection_keeps_what_happens_until_it_is_back(self) -> None:
+        page = self.start()
+        self.server.kill()
+        page.get_by_role("button", name="Done, go on").click()
+        expect(page.get_by_role("heading", name=re.compile("step 2 of"))).to_be_visible()
+        expect(page.get_by_text("1 kept in this browser, not sent yet.")).to_be_visible()
+        self.server.start()
+        expect(page.get_by_text("kept in this browser")).to_have_count(0)
+        self.assertEqual([event["data"].get("step") for event in self.events()], [0, 1])
+
+    def test_on_a_phone_and_with_large_targets(self) -> None:
+        page = self.start(page=self.new_page(390, 844))
+        self.assertLessEqual(page.evaluate("document.documentElement.scrollWidth"), 390)
+        for name in ("Done, go on", "Mark"):
+            box = page.get_by_role("button", name=name, exact=True).bounding_box()
+            assert box is not None
+            self.assertGreaterEqual(box["height"], 64)
+
+    def test_a_run_needs_no_scrolling_on_a_laptop(self) -> None:
+        page = self.start(5)
+        for _ in range(4):
+            self.assertLessEqual(page.evaluate("document.documentElement.scrollHeight"), 800)
+            page.get_by_role("button", name=re.compile("go on|Off the heat")).click()
+
+
+class Setting(PageCase):
+    def test_the_clock_is_corrected_by_a_reading_and_a_touch(self) -> None:
+        page = self.open("/recipes/3/set")
+        expect(page.get_by_role("heading", name=re.compile("Cool in about 1 h"))).to_be_visible()
+        expect(page.get_by_text("As an 8 mm sheet, fridge")).to_be_visible()
+        page.get_by_label("After, min").fill("30")
+        page.get_by_label("It reads, °C").fill("30")
+        page.get_by_role("button", name="Correct by the reading").click()
+        expect(page.get_by_text(re.compile("By the reading it cools .* slower"))).to_be_visible()
+        page.get_by_role("button", name="Holds its mark").click()
+        expect(page.get_by_role("heading", name="Cool in about 30 min")).to_be_visible()
+        self.assertEqual(self.violations(), [])
+        page.get_by_label("In", exact=True).select_option("counter")
+        expect(page.get_by_role("heading", name="It does not set there")).to_be_visible()
+        page.get_by_label("In", exact=True).select_option("freezer")
+        expect(page.get_by_text("A freezer makes chocolate dull")).to_be_visible()
+        page.get_by_label("Look again along").select_option("moulded")
+        expect(page.get_by_text("they let go by themselves")).to_be_visible()
+
+    def test_a_bowl_takes_longer_and_it_fits_a_phone(self) -> None:
+        page = self.new_page(390, 844)
+        self.open("/recipes/1/set", page)
+        page.get_by_label("It stands as").select_option("bowl")
+        expect(page.get_by_text("a slab or a bowl is needed")).to_be_visible()
+        page.get_by_label("In the bowl, g").fill("650")
+        expect(page.get_by_role("heading", name=re.compile(r"Cool in about \d h"))).to_be_visible()
+        self.assertLessEqual(page.evaluate("document.documentElement.scrollWidth"), 390)
+
+    def test_an_empty_daybook_teaches(self) -> None:
+        page = self.open("/daybook")
+        expect(page.get_by_text("After the first run this page tells how it went")).to_be_visible()
+        self.assertEqual(self.violations(), [])

@@ -1,0 +1,239 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { Link, useNavigate, useParams } from "react-router";
+import { client, dataOf, type Schemas } from "../../api/client";
+import { batchQueries, choicesQuery } from "../../api/queries";
+import { Notice } from "../../app/Notice";
+import { Rim } from "../../app/Rim";
+import { Button } from "../../ui/Button";
+import { useUnits } from "../../units/units";
+import { TraceChart } from "../stove/TraceChart";
+import { timeText } from "../stove/time";
+import { useEvents } from "../stove/useEvents";
+
+const moment = (iso: string) =>
+  new Date(iso).toLocaleString("en-GB", {
+    day: "numeric",
+    month: "long",
+    year: "numeric",
+    hour: "2-digit",
+    minute: "2-digit",
+  });
+
+/** Daybook: every batch that was made. */
+export function DaybookPage() {
+  const { data } = useQuery({ ...batchQueries.list, staleTime: 0 });
+  return (
+    <>
+      <Rim place={null} />
+      <main className="mx-auto w-full max-w-5xl px-6 py-4 max-md:px-3">
+        <h1 className="font-display font-semibold text-3xl">Daybook</h1>
+        {data && data.batches.length === 0 && (
+          <p className="mt-2 max-w-prose text-[17px]">
+            No batch yet. After the first run this page tells how it went: the temperatures with their marks,
+            what was weighed, which gates were passed by, how long it took to set, and what you made of it.
+            Open a recipe and go to its <b>Stove</b> to start one.
+          </p>
+        )}
+        <ul className="mt-3">
+          {data?.batches.map((batch) => (
+            <li key={batch.id} className="border-line border-b">
+              <Link
+                to={`/daybook/${batch.id}`}
+                className="flex min-h-14 flex-wrap items-baseline justify-between gap-x-6 py-2 hover:bg-rim-faint"
+              >
+                <span>
+                  <b dir="auto" className="text-[18px]">
+                    {batch.name}
+                  </b>
+                  {batch.version !== null && <span className="text-ash"> version {batch.version}</span>}
+                </span>
+                <span className="text-[15px] text-ash">
+                  {moment(batch.started_at)},{" "}
+                  {batch.ended_at === null
+                    ? `running, step ${batch.step + 1} of ${batch.steps}`
+                    : batch.verdict.length > 0
+                      ? batch.verdict.join(", ")
+                      : "no verdict yet"}
+                </span>
+              </Link>
+            </li>
+          ))}
+        </ul>
+      </main>
+    </>
+  );
+}
+
+/** One batch: its trace, what happened, and the verdict. */
+export function BatchPage() {
+  const id = Number(useParams().id);
+  const run = useQuery({ ...batchQueries.one(id), enabled: Number.isInteger(id), staleTime: 0 });
+  if (run.error || !Number.isInteger(id))
+    return <Notice title="There is no such batch" text="It may have been deleted." />;
+  return (
+    <>
+      <Rim place={null} recipeId={run.data?.batch.recipe_id ?? undefined} />
+      {run.data && <Bench key={id} run={run.data} />}
+    </>
+  );
+}
+
+function Bench({ run }: { run: Schemas["RunOut"] }) {
+  const { batch } = run;
+  const units = useUnits();
+  const queries = useQueryClient();
+  const navigate = useNavigate();
+  const { happen } = useEvents(batch.id);
+  const { data: trace } = useQuery(batchQueries.trace(batch.id));
+  const startedMs = Date.parse(batch.started_at);
+  const endS = batch.ended_at
+    ? (Date.parse(batch.ended_at) - startedMs) / 1000
+    : Number(trace?.stretches.at(-1)?.at(-1)?.[0] ?? 0);
+  const remove = useMutation({
+    mutationFn: () =>
+      dataOf(client.DELETE("/api/batches/{batch_id}", { params: { path: { batch_id: batch.id } } })),
+    onSuccess: async () => {
+      await queries.invalidateQueries({ queryKey: batchQueries.list.queryKey });
+      navigate("/daybook");
+    },
+  });
+  const last = run.steps[batch.step];
+  return (
+    <main className="grid flex-1 grid-cols-[minmax(0,1fr)_420px] max-lg:grid-cols-1">
+      <section aria-label="The batch" className="px-6 py-4 max-md:px-3">
+        <h1 dir="auto" className="font-display font-semibold text-3xl">
+          {batch.name}
+        </h1>
+        <p className="text-[16px] text-ash">
+          {moment(batch.started_at)}, {batch.ended_at ? `took ${timeText(endS)}` : "still running"}
+          {batch.version !== null && `, version ${batch.version}`}, {trace?.readings ?? 0} readings
+        </p>
+        {last && (
+          <TraceChart
+            trace={trace}
+            forecast={null}
+            step={{ ...last, target_c: null, ceiling_c: null }}
+            stepSince={null}
+            nowS={endS}
+            marks={[]}
+            units={units}
+          />
+        )}
+        <p className="flex flex-wrap gap-4 print:hidden">
+          {["csv", "json"].map((kind) => (
+            <a
+              key={kind}
+              href={`/api/batches/${batch.id}/batch.${kind}`}
+              className="inline-flex min-h-11 items-center font-bold text-rim underline"
+            >
+              Everything as {kind.toUpperCase()}
+            </a>
+          ))}
+          {batch.ended_at === null && batch.recipe_id !== null && (
+            <Link
+              to={`/recipes/${batch.recipe_id}/stove`}
+              className="inline-flex min-h-11 items-center font-bold text-rim underline"
+            >
+              Go on at the stove
+            </Link>
+          )}
+          <Button look="plain" disabled={remove.isPending} onClick={() => remove.mutate()}>
+            Delete this batch
+          </Button>
+        </p>
+      </section>
+      <section
+        aria-label="What happened"
+        className="border-line border-l bg-sheet px-5 py-4 max-lg:border-t max-lg:border-l-0 max-md:px-3"
+      >
+        <Verdict run={run} happen={happen} />
+        <h2 className="mt-4 font-bold text-lg">What happened</h2>
+        <ol className="text-[15px]">
+          {run.events.map((event) => (
+            <li key={event.client_key} className="flex gap-3 border-line border-b py-1">
+              <span className="w-16 shrink-0 text-ash">
+                {timeText((Date.parse(event.at) - startedMs) / 1000)}
+              </span>
+              <span>{told(event, run)}</span>
+            </li>
+          ))}
+        </ol>
+      </section>
+    </main>
+  );
+}
+
+type Happen = (kind: string, data: Record<string, unknown>) => void;
+
+/** The verdict by texture words, and a note. */
+function Verdict({ run, happen }: { run: Schemas["RunOut"]; happen: Happen }) {
+  const { data } = useQuery(choicesQuery);
+  const before = run.events.filter((event) => event.kind === "verdict").at(-1)?.data;
+  const [words, setWords] = useState<string[]>((before?.words as string[]) ?? []);
+  const [text, setText] = useState(String(before?.text ?? ""));
+  const toggle = (word: string) =>
+    setWords((now) => (now.includes(word) ? now.filter((one) => one !== word) : [...now, word]));
+  return (
+    <div>
+      <h2 className="font-bold text-lg">How did it turn out?</h2>
+      <div className="mt-1 flex flex-wrap gap-2">
+        {data?.verdict_words.map((word) => (
+          <Button
+            key={word}
+            aria-pressed={words.includes(word)}
+            className="aria-pressed:bg-rim aria-pressed:text-sheet"
+            onClick={() => toggle(word)}
+          >
+            {word}
+          </Button>
+        ))}
+      </div>
+      <label className="mt-2 block text-[15px]">
+        <span className="text-ash text-sm">Notes</span>
+        <textarea
+          value={text}
+          rows={3}
+          maxLength={2000}
+          onChange={(event) => setText(event.target.value)}
+          className="w-full rounded-md border-[1.5px] border-line-strong bg-sheet p-2"
+        />
+      </label>
+      <Button look="filled" className="mt-1" onClick={() => happen("verdict", { words, text })}>
+        Keep the verdict
+      </Button>
+    </div>
+  );
+}
+
+function told(event: Schemas["EventOut"], run: Schemas["RunOut"]): string {
+  const { data } = event;
+  const at = typeof data.c === "number" ? `, at ${data.c.toFixed(1)} °C` : "";
+  const title = (key: unknown) => run.steps.find((step) => step.key === key)?.title ?? String(key);
+  switch (event.kind) {
+    case "step":
+      return `${title(data.key)}${at}`;
+    case "gate":
+      return `${title(data.key)}: ${data.gate === "cue" ? "cue" : "question"} ${data.answer === "skipped" ? "passed by" : data.answer === "yes" ? "yes" : "not yet"}${at}`;
+    case "mark":
+      return `${data.name}${at}`;
+    case "weight":
+      return `Weighed ${data.g} g (line ${Number(data.position) + 1})`;
+    case "pan":
+      return `Pan ${data.start_g} g, then ${data.now_g} g`;
+    case "burst":
+      return `Burst of ${data.seconds} s`;
+    case "set":
+      return data.now_c === undefined
+        ? data.passed
+          ? "Holds its mark"
+          : "Still sticks"
+        : `Reads ${data.now_c} °C while it sets`;
+    case "verdict":
+      return `Verdict: ${(data.words as string[] | undefined)?.join(", ") || "noted"}`;
+    case "end":
+      return "Done";
+    default:
+      return String(data.text ?? event.kind);
+  }
+}

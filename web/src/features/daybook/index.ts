@@ -1,0 +1,1 @@
+export { BatchPage, DaybookPage } from "./DaybookPage";

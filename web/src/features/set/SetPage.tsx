@@ -1,0 +1,413 @@
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { ApiError, client, dataOf, type Schemas } from "../../api/client";
+import { batchQueries, keptFitQuery, placesQuery, recipeQueries } from "../../api/queries";
+import { Notice } from "../../app/Notice";
+import { Rim } from "../../app/Rim";
+import { Button } from "../../ui/Button";
+import { Choice } from "../../ui/Field";
+import { NumberField } from "../../ui/NumberField";
+import { numberIn, type Units, useUnits } from "../../units/units";
+import { timeText } from "../stove/time";
+import { useEvents } from "../stove/useEvents";
+import { CoolCurve } from "./CoolCurve";
+
+/** Set: until it can be piped, rolled, cut or unmoulded; what a reading or a cue says of that. */
+export function SetPage({ id }: { id: number }) {
+  const stored = useQuery(recipeQueries.one(id));
+  const kept = useQuery(keptFitQuery(id));
+  const batches = useQuery({ ...batchQueries.list, staleTime: 0 });
+  if (stored.error) return <Notice title="The recipe could not be read" text="It may have been deleted." />;
+  if (!stored.data || !kept.data || !batches.data) return <Rim place="set" recipeId={id} />;
+  const running = batches.data.batches.find((batch) => batch.recipe_id === id && batch.ended_at === null);
+  return (
+    <>
+      <Rim place="set" recipeId={id} />
+      <Bench
+        stored={stored.data}
+        thickness={kept.data.ask?.thickness_mm ?? null}
+        batch={running?.id ?? null}
+      />
+    </>
+  );
+}
+
+type Correction = { after_s: number; now_c?: number; passed?: boolean };
+type Shape = "slab" | "bowl";
+type Asked = {
+  state: string;
+  shape: Shape;
+  thickness: string;
+  mass: string;
+  from: string;
+  place: string;
+  base: string;
+  cover: string;
+};
+
+const STATE_OF_USE: Record<string, string> = {
+  roll: "roll",
+  cut: "cut",
+  "fill-shell": "unmould",
+  pipe: "pipe",
+};
+
+type BenchProps = { stored: Schemas["StoredRecipeOut"]; thickness: number | null; batch: number | null };
+
+function Bench({ stored, thickness, batch }: BenchProps) {
+  const { recipe } = stored;
+  const units = useUnits();
+  const { data: places } = useQuery(placesQuery);
+  const [asked, setAsked] = useState<Asked>({
+    state: STATE_OF_USE[recipe.use ?? ""] ?? "roll",
+    shape: "slab",
+    thickness: String(thickness ?? 16),
+    mass: "",
+    from: units.temperature === "F" ? "97" : "36",
+    place: "fridge",
+    base: "",
+    cover: "film",
+  });
+  const [seen, setSeen] = useState<Correction[]>([]);
+  const [since, setSince] = useState<number | null>(null);
+  const change = (part: Partial<Asked>) => {
+    setAsked((now) => ({ ...now, ...part }));
+    setSeen([]);
+  };
+  const ask = askOf(asked, units);
+  const clock = useQuery({
+    queryKey: ["set-clock", recipe, ask, seen],
+    placeholderData: keepPreviousData,
+    retry: false,
+    queryFn: ({ signal }) =>
+      dataOf(client.POST("/api/set/clock", { body: { recipe, ask, corrections: seen } as never, signal })),
+  });
+  const beside = useQuery({
+    queryKey: ["set-beside", recipe, ask],
+    placeholderData: keepPreviousData,
+    retry: false,
+    queryFn: ({ signal }) =>
+      dataOf(client.POST("/api/set/beside", { body: { recipe, ask, corrections: [] } as never, signal })),
+  });
+  const problem = clock.error instanceof ApiError ? clock.error.problem : null;
+  const found = clock.error ? undefined : clock.data;
+  const at = (name: string) => {
+    const error = problem?.errors.find((row) => row.path.at(-1) === name);
+    return error ? `${error.message}: ${error.allowed}` : null;
+  };
+  const stateName = places?.states.find((state) => state.key === asked.state)?.name ?? "";
+  const field = (name: "thickness" | "mass" | "from", label: string, path: string) => (
+    <NumberField
+      label={label}
+      value={asked[name]}
+      problem={at(path)}
+      onChange={(event) => change({ [name]: event.target.value })}
+    />
+  );
+  return (
+    <main className="grid flex-1 grid-cols-[340px_minmax(0,1fr)_372px] max-lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)] max-md:grid-cols-1">
+      <section aria-label="Where it sets" className="border-line border-r px-5 py-3 max-md:px-3">
+        <h1 dir="auto" className="break-words font-display font-semibold text-[26px] leading-tight">
+          {recipe.name}
+        </h1>
+        <div className="mt-3 grid grid-cols-2 items-end gap-3">
+          <Select
+            label="Until it is"
+            value={asked.state}
+            rows={places?.states}
+            onPick={(state) => change({ state })}
+          />
+          <Select
+            label="In"
+            value={asked.place}
+            rows={places?.places}
+            onPick={(place) => change({ place })}
+            problem={at("place")}
+          />
+          <Choice
+            label="It stands as"
+            value={asked.shape}
+            onChange={(event) => change({ shape: event.target.value as Shape })}
+          >
+            <option value="slab">a slab or sheet</option>
+            <option value="bowl">a bowl</option>
+          </Choice>
+          {asked.shape === "slab"
+            ? field("thickness", "Thick, mm", "thickness_mm")
+            : field("mass", "In the bowl, g", "bowl_kg")}
+          {field("from", `From, °${units.temperature}`, "from_c")}
+          <Choice
+            label="Covered by"
+            value={asked.cover}
+            onChange={(event) => change({ cover: event.target.value })}
+          >
+            <option value="none">nothing</option>
+            <option value="film">film on it</option>
+            <option value="lid">a lid</option>
+          </Choice>
+          <Choice
+            label="It stands on"
+            value={asked.base}
+            onChange={(event) => change({ base: event.target.value })}
+          >
+            <option value="">a wire shelf, or as usual</option>
+            <option value="glass">glass</option>
+            <option value="board">a board</option>
+            <option value="insulated">a cloth or cork</option>
+          </Choice>
+        </div>
+        <Chains minutes={found?.cool_min[1] ?? 60} title={recipe.name} use={recipe.use} />
+      </section>
+
+      <section aria-label="The clock" className="px-6 py-4 max-md:px-3">
+        <h2 aria-live="polite" className="min-h-[74px] font-display font-semibold text-[30px] leading-[1.15]">
+          {found ? (
+            <>
+              Cool in about {minutesText(found.cool_min[1])},<br />
+              <span className="text-rim">
+                {lower(stateName)} in {hoursText(found.set_min[0])} to {hoursText(found.set_min[1])}
+              </span>
+            </>
+          ) : problem ? (
+            "It does not set there"
+          ) : (
+            ""
+          )}
+        </h2>
+        {problem && (
+          <p role="alert" className="text-copper">
+            {problem.detail}
+          </p>
+        )}
+        {found && (
+          <>
+            <CoolCurve clock={found} seen={seen} units={units} />
+            <p className="text-[16px]">
+              Cool: {minutesText(found.cool_min[0])} to {minutesText(found.cool_min[2])}, when its warmest
+              point is {degrees(found.cool_c, units)}. Cool is not set: cocoa butter goes on crystallising for
+              hours.
+            </p>
+            {found.says && <p className="mt-1 text-[16px] text-rim">{found.says}</p>}
+            {found.warnings.map((warning) => (
+              <p key={warning} className="mt-2 rounded-md bg-butter px-3 py-2 text-[15px]">
+                {warning}
+              </p>
+            ))}
+            <p className="mt-2 text-[14px] text-ash">
+              From composition, thickness and place; heat transfer in kitchens is known to ±25 %, after a
+              reading to ±10 %.
+            </p>
+          </>
+        )}
+      </section>
+
+      <section
+        aria-label="What is seen"
+        className="border-line border-l bg-sheet px-5 py-4 max-lg:col-span-2 max-lg:border-t max-md:col-span-1 max-md:px-3"
+      >
+        <Seen
+          key={JSON.stringify(ask)}
+          batch={batch}
+          since={since}
+          units={units}
+          onStart={() => {
+            setSince(Date.now());
+            setSeen([]);
+          }}
+          onSeen={(correction) => setSeen((before) => [...before, correction])}
+        />
+        <h3 className="mt-4 font-bold">Elsewhere, or in another shape</h3>
+        {!beside.data && <p className="text-[15px] text-ash">Reckoning the other places.</p>}
+        <ul className="text-[15px]">
+          {beside.data?.beside.map((row) => (
+            <li key={row.name} className="flex justify-between gap-3 border-line border-b py-1">
+              <span>{row.name}</span>
+              <span className="text-right">
+                {row.clock ? (
+                  minutesText(row.clock.cool_min[1])
+                ) : (
+                  <span className="text-ash">{row.says}</span>
+                )}
+              </span>
+            </li>
+          ))}
+        </ul>
+      </section>
+    </main>
+  );
+}
+
+type Named = { key: string; name: string };
+type SelectProps = {
+  label: string;
+  value: string;
+  rows: Named[] | undefined;
+  problem?: string | null;
+  onPick: (key: string) => void;
+};
+
+function Select({ label, value, rows, problem, onPick }: SelectProps) {
+  return (
+    <div>
+      <Choice label={label} value={value} onChange={(event) => onPick(event.target.value)}>
+        {rows?.map((row) => (
+          <option key={row.key} value={row.key}>
+            {row.name}
+          </option>
+        ))}
+      </Choice>
+      {problem && <p className="text-copper text-sm">{problem}</p>}
+    </div>
+  );
+}
+
+function askOf(asked: Asked, units: Units) {
+  const from = numberIn(asked.from) ?? 36;
+  const grams = numberIn(asked.mass);
+  return {
+    state: asked.state,
+    from_c: units.temperature === "F" ? (from - 32) / 1.8 : from,
+    place: asked.place,
+    base: asked.base || null,
+    cover: asked.cover,
+    thickness_mm: asked.shape === "slab" ? (numberIn(asked.thickness) ?? null) : null,
+    bowl_kg: asked.shape === "bowl" ? (grams === undefined ? null : grams / 1000) : null,
+  };
+}
+
+type SeenProps = {
+  batch: number | null;
+  since: number | null;
+  units: Units;
+  onStart: () => void;
+  onSeen: (correction: Correction) => void;
+};
+
+/** A reading or a cue corrects the clock at once. */
+function Seen({ batch, since, units, onStart, onSeen }: SeenProps) {
+  const [after, setAfter] = useState("");
+  const [now, setNow] = useState("");
+  const minutes = numberIn(after) ?? (since === null ? undefined : (Date.now() - since) / 60_000);
+  const read = numberIn(now);
+  const record = useRecord(batch);
+  const see = (part: Partial<Correction>) => {
+    if (minutes === undefined) return;
+    const correction = { after_s: minutes * 60, ...part };
+    record("set", correction);
+    onSeen(correction);
+  };
+  return (
+    <div>
+      <h3 className="font-bold">What do you see?</h3>
+      <p className="text-[15px] text-ash">A reading or a touch corrects the clock at once.</p>
+      <div className="mt-2 grid grid-cols-2 items-end gap-3">
+        <NumberField
+          label="After, min"
+          placeholder={since === null ? "" : "as it runs"}
+          value={after}
+          onChange={(event) => setAfter(event.target.value)}
+        />
+        <NumberField
+          label={`It reads, °${units.temperature}`}
+          value={now}
+          onChange={(event) => setNow(event.target.value)}
+        />
+      </div>
+      <div className="mt-2 flex flex-wrap gap-2">
+        <Button
+          disabled={minutes === undefined || read === undefined}
+          onClick={() =>
+            read !== undefined && see({ now_c: units.temperature === "F" ? (read - 32) / 1.8 : read })
+          }
+        >
+          Correct by the reading
+        </Button>
+        <Button disabled={minutes === undefined} onClick={() => see({ passed: true })}>
+          Holds its mark
+        </Button>
+        <Button disabled={minutes === undefined} onClick={() => see({ passed: false })}>
+          Still sticks
+        </Button>
+        {since === null && (
+          <Button look="plain" onClick={onStart}>
+            It goes in now
+          </Button>
+        )}
+      </div>
+    </div>
+  );
+}
+
+/** Keeps what was seen with the running batch, where there is one. */
+function useRecord(batch: number | null) {
+  const { happen } = useEvents(batch ?? 0);
+  return (kind: string, data: Record<string, unknown>) => {
+    if (batch !== null) happen(kind, data);
+  };
+}
+
+const CHAIN_NAMES: Record<string, string> = {
+  moulded: "A moulded piece",
+  slab: "A slab to cut",
+  rolled: "Rolled and coated",
+  frozen: "Out of the freezer",
+  liquid: "Liquid centres",
+};
+const CHAIN_OF_USE: Record<string, string> = { cut: "slab", roll: "rolled", "fill-shell": "moulded" };
+
+/** The chain of rests, with moments to look again, also for one's calendar. */
+function Chains({ minutes, title, use }: { minutes: number; title: string; use: string | null }) {
+  const { data: places } = useQuery(placesQuery);
+  const [kind, setKind] = useState(CHAIN_OF_USE[use ?? ""] ?? "slab");
+  const { data } = useQuery({
+    queryKey: ["chain", kind, Math.round(minutes)],
+    placeholderData: keepPreviousData,
+    queryFn: async ({ signal }): Promise<Schemas["ChainOut"]> => {
+      const answer = await fetch(`/api/set/chains/${kind}?minutes=${Math.round(minutes)}`, { signal });
+      return answer.json();
+    },
+  });
+  const calendar = `/api/set/chains/${kind}/looks.ics?minutes=${Math.round(minutes)}&title=${encodeURIComponent(title)}`;
+  return (
+    <div className="mt-4 border-line border-t pt-2">
+      <Choice label="Look again along" value={kind} onChange={(event) => setKind(event.target.value)}>
+        {places?.chains.map((chain) => (
+          <option key={chain} value={chain}>
+            {CHAIN_NAMES[chain] ?? chain}
+          </option>
+        ))}
+      </Choice>
+      <ol className="mt-1 text-[15px]">
+        {data?.looks.map((look) => (
+          <li key={look.name} className="border-line border-b py-1">
+            <span className="flex justify-between gap-3">
+              <span>{look.name}</span>
+              <b className="whitespace-nowrap">{hoursText(look.after_min)}</b>
+            </span>
+            <span className="block text-[13px] text-ash">{look.look_for}</span>
+          </li>
+        ))}
+      </ol>
+      <a href={calendar} className="inline-flex min-h-11 items-center font-bold text-rim underline">
+        Into my calendar, from now
+      </a>
+    </div>
+  );
+}
+
+const lower = (name: string) => name.charAt(0).toLowerCase() + name.slice(1);
+/** To a minute below an hour, then to five. */
+function minutesText(minutes: number | undefined): string {
+  const value = Math.max(0, minutes ?? 0);
+  return timeText(60 * (value < 60 ? Math.round(value) : 5 * Math.round(value / 5)));
+}
+const degrees = (c: number, units: Units) =>
+  units.temperature === "F" ? `${Math.round(c * 1.8 + 32)} °F` : `${Math.round(c)} °C`;
+
+/** Minutes below two hours, then hours, then days: a rest is no stopwatch. */
+function hoursText(minutes: number | undefined): string {
+  const value = minutes ?? 0;
+  if (value < 120) return `${Math.round(value / 5) * 5} min`;
+  if (value < 48 * 60) return `${Math.round(value / 60)} h`;
+  return `${Math.round(value / 1440)} days`;
+}

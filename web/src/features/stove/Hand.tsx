@@ -1,0 +1,52 @@
+import { useState } from "react";
+import { client, dataOf } from "../../api/client";
+import { Button } from "../../ui/Button";
+import type { Units } from "../../units/units";
+
+type Props = { probe: string; lastShownC: number | null; units: Units };
+
+/** A reading by hand, with large keys: what the dial shows. */
+export function Hand({ probe, lastShownC, units }: Props) {
+  const inF = units.temperature === "F";
+  const shown = (c: number) => Math.round(inF ? c * 1.8 + 32 : c);
+  const [value, setValue] = useState(shown(lastShownC ?? 20));
+  const [said, setSaid] = useState("");
+  const take = async () => {
+    try {
+      const c = inF ? (value - 32) / 1.8 : value;
+      await dataOf(
+        client.POST("/api/probes/{probe_id}/readings", {
+          params: { path: { probe_id: probe } },
+          body: { c, at: null, readings: null } as never,
+        }),
+      );
+      setSaid("Taken");
+    } catch {
+      setSaid("Not taken: the application does not answer");
+    }
+  };
+  const step = (by: number) => {
+    setValue((now) => now + by);
+    setSaid("");
+  };
+  return (
+    <div className="flex flex-wrap items-center gap-2">
+      <Button className="size-16 text-[28px]" aria-label="One degree less" onClick={() => step(-1)}>
+        −
+      </Button>
+      <output className="min-w-20 text-center font-display font-semibold text-[34px]">{value}°</output>
+      <Button className="size-16 text-[28px]" aria-label="One degree more" onClick={() => step(1)}>
+        +
+      </Button>
+      <Button className="h-16" aria-label="Ten degrees more" onClick={() => step(10)}>
+        +10
+      </Button>
+      <Button className="h-16" onClick={take}>
+        Take this reading
+      </Button>
+      <span role="status" className="text-[15px] text-ash">
+        {said}
+      </span>
+    </div>
+  );
+}

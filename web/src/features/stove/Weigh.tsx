@@ -1,0 +1,224 @@
+import { useMutation, useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { client, dataOf, type Schemas } from "../../api/client";
+import { libraryQuery } from "../../api/queries";
+import { Button } from "../../ui/Button";
+import { NumberField } from "../../ui/NumberField";
+import { mass, numberIn, type Units } from "../../units/units";
+
+type Run = Schemas["RunOut"];
+type Props = {
+  run: Run;
+  step: Schemas["StepOut"];
+  units: Units;
+  happen: (kind: string, data: Record<string, unknown>) => void;
+};
+
+const OFF = 0.02;
+
+/** What was weighed so far, and the amounts as they were last changed, from all that happened. */
+export function weighedOf(run: Run): { weighed: Record<number, number>; amounts: number[] } {
+  const weighed: Record<number, number> = {};
+  const amounts = [...run.amounts_g];
+  for (const event of run.events) {
+    if (event.kind === "weight" && typeof event.data.position === "number")
+      weighed[event.data.position] = Number(event.data.g);
+    const changed = event.data.amounts_g as Record<string, number> | undefined;
+    if (changed) for (const [position, grams] of Object.entries(changed)) amounts[Number(position)] = grams;
+  }
+  return { weighed, amounts };
+}
+
+/** Weigh as you go: each amount of the step with a running total; what is off offers to move the rest. */
+export function Weigh({ run, step, units, happen }: Props) {
+  const { data: library } = useQuery(libraryQuery);
+  const { weighed, amounts } = weighedOf(run);
+  const follow = useMutation({
+    mutationFn: (all: Record<number, number>) =>
+      dataOf(
+        client.POST("/api/batches/{batch_id}/weighed", {
+          params: { path: { batch_id: run.batch.id } },
+          body: { weighed_g: Object.fromEntries(Object.entries(all).map(([k, v]) => [k, v])) },
+        }),
+      ),
+  });
+  const nameOf = (position: number) => {
+    const ingredient = run.recipe.lines[position]?.ingredient;
+    if (typeof ingredient !== "string") return ingredient?.name ?? "";
+    return library?.ingredients.find((row) => row.key === ingredient)?.name ?? ingredient;
+  };
+  const weigh = (position: number, grams: number) => {
+    happen("weight", { position, g: grams, step: step.key });
+    const planned = amounts[position] ?? 0;
+    if (Math.abs(grams - planned) > OFF * Math.max(1, planned))
+      follow.mutate({ ...weighed, [position]: grams });
+    else follow.reset();
+  };
+  let total = 0;
+  const offer = follow.data && Object.keys(follow.data.amounts_g).length > 0 ? follow.data : null;
+  return (
+    <div>
+      <ol>
+        {step.positions.map((position) => {
+          const planned = amounts[position] ?? 0;
+          total += weighed[position] ?? planned;
+          return (
+            <WeighLine
+              key={position}
+              name={nameOf(position)}
+              planned={planned}
+              total={total}
+              weighed={weighed[position]}
+              units={units}
+              onWeigh={(grams) => weigh(position, grams)}
+            />
+          );
+        })}
+      </ol>
+      {offer && (
+        <div className="mt-2 rounded-md border-[1.5px] border-butter-rim bg-butter p-3 text-[17px]">
+          <p>
+            {offer.says}{" "}
+            {Object.entries(offer.amounts_g)
+              .filter(([position, grams]) => Math.abs(grams - (amounts[Number(position)] ?? 0)) > 0.5)
+              .map(([position, grams]) => `${nameOf(Number(position))} ${mass(grams, units)}`)
+              .join(", ")}
+          </p>
+          <Button
+            className="mt-2 min-h-14"
+            onClick={() => {
+              happen("note", { text: offer.says, amounts_g: offer.amounts_g });
+              follow.reset();
+            }}
+          >
+            Take these for the rest
+          </Button>
+        </div>
+      )}
+      <Spill run={run} step={step} units={units} happen={happen} nameOf={nameOf} />
+    </div>
+  );
+}
+
+type LineProps = {
+  name: string;
+  planned: number;
+  total: number;
+  weighed: number | undefined;
+  units: Units;
+  onWeigh: (grams: number) => void;
+};
+
+function WeighLine({ name, planned, total, weighed, units, onWeigh }: LineProps) {
+  const [typed, setTyped] = useState("");
+  const take = () => {
+    const grams = numberIn(typed);
+    if (grams !== undefined && grams >= 0) {
+      onWeigh(grams);
+      setTyped("");
+    }
+  };
+  return (
+    <li className="grid grid-cols-[minmax(0,1fr)_auto_7rem_auto] items-end gap-3 border-line border-b py-2 max-sm:grid-cols-2">
+      <span className="self-center text-[20px]" dir="auto">
+        {name}
+        <span className="block text-[15px] text-ash">then {mass(total, units)} in the bowl</span>
+      </span>
+      <b className="self-center text-[28px]">{mass(planned, units)}</b>
+      <NumberField
+        label={weighed === undefined ? "weighed, g" : `weighed ${mass(weighed, units)}`}
+        aria-label={`Weighed ${name}, g`}
+        value={typed}
+        onChange={(event) => setTyped(event.target.value)}
+        onKeyDown={(event) => event.key === "Enter" && take()}
+      />
+      <span className="flex gap-2">
+        <Button
+          className="min-h-14"
+          aria-label={`Keep the weight of ${name}`}
+          disabled={numberIn(typed) === undefined}
+          onClick={take}
+        >
+          Keep
+        </Button>
+        <Scale onWeight={(grams) => setTyped(String(grams))} name={name} />
+      </span>
+    </li>
+  );
+}
+
+/** What the scale shows, through the same door as any scale. */
+function Scale({ name, onWeight }: { name: string; onWeight: (grams: number) => void }) {
+  const read = async () => {
+    const found = await dataOf(
+      client.GET("/api/scales/{scale_id}/last", { params: { path: { scale_id: "stand-in-scale" } } }),
+    ).catch(() => null);
+    if (found?.g != null) onWeight(found.g);
+  };
+  return (
+    <Button look="plain" className="min-h-14" aria-label={`Read the scale for ${name}`} onClick={read}>
+      Scale
+    </Button>
+  );
+}
+
+type SpillProps = Props & { nameOf: (position: number) => string };
+
+function Spill({ run, step, units, happen, nameOf }: SpillProps) {
+  const [left, setLeft] = useState("");
+  const goneIn = run.steps.slice(0, run.batch.step + 1).flatMap((row) => row.positions);
+  const ask = useMutation({
+    mutationFn: (grams: number) =>
+      dataOf(
+        client.POST("/api/batches/{batch_id}/spilled", {
+          params: { path: { batch_id: run.batch.id } },
+          body: { gone_in: goneIn, left_g: grams },
+        }),
+      ),
+  });
+  if (step.positions.length === 0) return null;
+  const grams = numberIn(left);
+  return (
+    <details className="mt-1">
+      <summary className="min-h-14 cursor-pointer py-4 text-[17px] text-rim">Some was spilled</summary>
+      <div className="flex flex-wrap items-end gap-3">
+        <div className="w-40">
+          <NumberField
+            label="Left in the bowl, g"
+            value={left}
+            onChange={(event) => setLeft(event.target.value)}
+          />
+        </div>
+        <Button
+          className="min-h-14"
+          disabled={grams === undefined}
+          onClick={() => grams !== undefined && ask.mutate(grams)}
+        >
+          What follows?
+        </Button>
+      </div>
+      {ask.error && (
+        <p role="alert" className="text-copper">
+          {ask.error.message}
+        </p>
+      )}
+      {ask.data && (
+        <p className="mt-2 text-[17px]">
+          {ask.data.says}{" "}
+          {Object.entries(ask.data.amounts_g)
+            .map(([position, amount]) => `${nameOf(Number(position))} ${mass(amount, units)}`)
+            .join(", ")}
+          <Button
+            className="ml-2 min-h-14"
+            onClick={() => {
+              happen("spill", { g: grams, amounts_g: ask.data?.amounts_g });
+              ask.reset();
+            }}
+          >
+            Take these for the rest
+          </Button>
+        </p>
+      )}
+    </details>
+  );
+}

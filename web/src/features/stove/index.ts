@@ -1,0 +1,1 @@
+export { StovePage } from "./StovePage";
