@@ -9,15 +9,22 @@ from tests.api.server import Server
 from benchmarks.core import core_rows
 from benchmarks.page import page_rows
 from benchmarks.served import memory_row, served_rows, start_row
+from benchmarks.stove import call_rows, six_hour_rows
 
 
 def main() -> int:
     """Measure, print, and say whether all bounds are kept."""
     print(f"{os.cpu_count()} cores, {platform.machine()}, Python {platform.python_version()}")
-    rows = core_rows()
+    rows = [*core_rows(), *call_rows()]
     server = Server().start()
     try:
-        rows += [*served_rows(server), *page_rows(server), memory_row(server), start_row(server)]
+        rows += [
+            *served_rows(server),
+            *page_rows(server),
+            memory_row(server),
+            *six_hour_rows(server),
+            start_row(server),
+        ]
     finally:
         server.stop()
     for row in rows:

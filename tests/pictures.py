@@ -1,7 +1,14 @@
 """Take the pictures in docs/screenshots/ from the demo: `python -m tests.pictures`."""
 
+import sqlite3
+import sys
 from collections.abc import Callable
+from contextlib import closing
 from dataclasses import dataclass
+from datetime import UTC, datetime, timedelta
+from itertools import count, pairwise
+from pathlib import Path
+from random import Random
 from typing import Final
 
 from playwright.sync_api import Page, sync_playwright
@@ -79,6 +86,98 @@ def _own_vessel(page: Page) -> None:
     page.get_by_label("Height, mm").fill("26")
 
 
+PROBES: Final = count(1)
+
+
+def _send(page: Page, probe: str, rows: list[tuple[float, float]]) -> None:
+    now = datetime.now(UTC)
+    readings = [{"at": (now - timedelta(seconds=before)).isoformat(), "c": c} for before, c in rows]
+    page.request.post(_root(page) + f"/api/probes/{probe}/readings", data={"readings": readings})
+
+
+def _root(page: Page) -> str:
+    return "/".join(page.url.split("/")[:3])
+
+
+def _fudge_run(page: Page, step: int, minutes: float, rows: list[tuple[float, float]]) -> None:
+    """Play a boiled fudge up to now: its batch began so many minutes ago, with these readings (minute, °C)."""
+    probe = f"glass probe {next(PROBES)}"
+    body = {"family": "boiled-fudge", "use": "cut", "chocolate": "dark60"}
+    recipe = page.request.post(_root(page) + "/api/recipes/start", data=body).json()["id"]
+    batch = page.request.post(_root(page) + "/api/batches", data={"recipe_id": recipe, "probe_id": probe}).json()[
+        "batch"
+    ]["id"]
+    with closing(sqlite3.connect(server_file(page), timeout=10)) as connection, connection:
+        began = (datetime.now(UTC) - timedelta(minutes=minutes)).replace(tzinfo=None).isoformat(sep=" ")
+        connection.execute("UPDATE batch SET started_at = ? WHERE id = ?", (began, batch))
+        connection.execute("UPDATE batch_event SET at = ? WHERE batch_id = ?", (began, batch))
+    chance = Random(4)
+    course = []
+    for (m0, c0), (m1, c1) in pairwise(rows):
+        seconds = round((m1 - m0) * 60)
+        course += [
+            (60 * (minutes - m0) - s, c0 + (c1 - c0) * s / seconds + 0.12 * chance.gauss(0, 1)) for s in range(seconds)
+        ]
+    _send(page, probe, course)
+    moments = [(7.0, "mark", {"name": "dissolved", "c": 84.0})]
+    if step:
+        moments.append((8.0, "step", {"step": 1, "key": "boil", "c": 90.0}))
+        moments.append((10.0, "mark", {"name": "boil", "c": 102.2}))
+        moments.append((7.2, "gate", {"key": "dissolve", "gate": "ask", "answer": "yes"}))
+    if step > 1:
+        moments.append((rows[-2][0], "step", {"step": 2, "key": "cool-still", "c": rows[-2][1]}))
+    events = [
+        {
+            "client_key": f"p{number}",
+            "at": (datetime.now(UTC) - timedelta(minutes=minutes - minute)).isoformat(),
+            "kind": kind,
+            "data": data,
+        }
+        for number, (minute, kind, data) in enumerate(sorted(moments, key=lambda moment: moment[0]))
+    ]
+    page.request.post(_root(page) + f"/api/batches/{batch}/events", data={"events": events})
+    for name, left in (("Shell trays, second chill", 1360.0), ("Line the tin", 190.0)):
+        page.request.post(_root(page) + "/api/timers", data={"name": name, "seconds": left, "batch_id": batch})
+    page.goto(_root(page) + f"/recipes/{recipe}/stove")
+    page.get_by_role("img", name="Temperature from the start").wait_for()
+    page.wait_for_timeout(2500)
+
+
+BOIL: Final = [(0.0, 21.0), (4.0, 66.0), (7.0, 84.0), (9.9, 101.9), (13.0, 103.6), (16.0, 106.2), (18.5, 109.6)]
+
+
+def _warming(page: Page) -> None:
+    _fudge_run(page, 0, 4.0, [(0.0, 21.0), (2.0, 46.0), (4.0, 66.0)])
+
+
+def _boiling(page: Page) -> None:
+    _fudge_run(page, 1, 18.5, BOIL)
+
+
+def _called(page: Page) -> None:
+    _fudge_run(page, 1, 20.5, [*BOIL, (20.5, 114.2)])
+    page.get_by_role("alertdialog").wait_for()
+
+
+def _overshot(page: Page) -> None:
+    _fudge_run(page, 1, 21.5, [*BOIL, (21.5, 116.6)])
+    page.get_by_role("button", name="Seen").click()
+
+
+def _daybook(page: Page) -> None:
+    _fudge_run(page, 2, 24.0, [*BOIL, (20.3, 113.4), (24.0, 88.0)])
+    page.get_by_role("link", name="In the daybook").click()
+    page.get_by_role("button", name="silky").click()
+
+
+def _setting(page: Page) -> None:
+    page.get_by_label("After, min").fill("25")
+    page.get_by_label("It reads, °C").fill("27")
+    page.get_by_role("button", name="Correct by the reading").click()
+    page.get_by_text("By the reading it cools").wait_for()
+    page.get_by_text("As an 8 mm sheet").wait_for()
+
+
 PICTURES: Final = (
     Picture(file="formula.png", place="/recipes/1/formula"),
     Picture(file="formula-offer.png", place="/recipes/2/formula", first=_too_much_chocolate),
@@ -97,17 +196,34 @@ PICTURES: Final = (
     Picture(file="fit-pan.png", place="/recipes/3/fit", first=_layers),
     Picture(file="fit-vessel.png", place="/recipes/5/fit", first=_own_vessel),
     Picture(file="boxes.png", place="/boxes"),
+    Picture(file="stove-warming.png", place="/recipes/1/fit", first=_warming),
+    Picture(file="stove.png", place="/recipes/1/fit", first=_boiling),
+    Picture(file="stove-call.png", place="/recipes/1/fit", first=_called),
+    Picture(file="stove-overshoot.png", place="/recipes/1/fit", first=_overshot),
+    Picture(file="set.png", place="/recipes/3/set", first=_setting),
+    Picture(file="daybook.png", place="/recipes/1/fit", first=_daybook),
 )
 
 
-def main() -> None:
-    """Take every picture."""
+SERVERS: Final[dict[str, Server]] = {}
+
+
+def server_file(page: Page) -> Path:
+    """Return the database of the server that a page is of."""
+    return SERVERS[_root(page)].database
+
+
+def main(wanted: list[str]) -> None:
+    """Take every picture, or those whose file's name begins so."""
     FOLDER.mkdir(parents=True, exist_ok=True)
     server = Server().start()
+    SERVERS[server.url] = server
     try:
         with sync_playwright() as playwright:
             browser = playwright.chromium.launch(executable_path=chromium(), args=FLAGS)
             for picture in PICTURES:
+                if wanted and not any(picture.file.startswith(name) for name in wanted):
+                    continue
                 width, height = picture.size
                 page = browser.new_page(viewport={"width": width, "height": height})
                 page.goto(server.url + picture.place)
@@ -122,4 +238,4 @@ def main() -> None:
 
 
 if __name__ == "__main__":
-    main()
+    main(sys.argv[1:])

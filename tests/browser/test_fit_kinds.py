@@ -169,3 +169,15 @@ class Boxes(PageCase):
         self.assertLessEqual(page.evaluate("document.documentElement.scrollWidth"), 390)
         page.get_by_role("button", name="Delete these boxes").click()
         expect(page.get_by_role("heading", name="20 boxes take 187 pieces")).to_be_visible()
+
+    def test_a_second_size_of_pack_is_put_into_the_larder(self) -> None:
+        page = self.open("/larder")
+        page.get_by_role("button", name="Dark chocolate 60 %").click()
+        page.get_by_label("Other sizes").fill("200 grams")
+        expect(page.get_by_text("such as 200 g 3.50; 1000 g 13").last).to_be_visible()
+        page.get_by_label("Other sizes").fill("200 g 2,9; 2500 g 30")
+        page.get_by_role("button", name="Keep the change").click()
+        expect(page.get_by_role("heading", name="Put something in")).to_be_visible()
+        items = self.server.call("GET", "/api/larder")[1]["items"]
+        dark = next(item for item in items if item["label"] == "dark60")
+        self.assertEqual(dark["other_packs"], [{"pack_g": 200, "price": 2.9}, {"pack_g": 2500, "price": 30}])

@@ -121,6 +121,7 @@ class LiveOut(Outgoing):
     reading_at: datetime | None
     forecast: ForecastOut | None
     judged: Judged | None
+    add_back_g: float | None
     call: str
     urgent: bool
     timers: list[Timer]

@@ -15,7 +15,22 @@ def _refuse(_request: object, _response: object, error: Exception | None, *_: ob
         abort(not_valid(error))
 
 
-spec = SpecTree(
+class LateSpec(SpecTree):
+    """Works the schemas of bodies out when the description is first asked for, not at every start."""
+
+    def _add_model(self, model: Any, mode: Any = "validation") -> str:
+        self._later: dict[str, tuple[Any, Any]] = getattr(self, "_later", {})
+        key = self.naming_strategy(model)
+        self._later[key] = (model, mode)
+        return key
+
+    def _generate_spec(self) -> dict[str, Any]:
+        for model, mode in self._later.values():
+            super()._add_model(model, mode)
+        return super()._generate_spec()
+
+
+spec = LateSpec(
     "flask",
     title="Hearth Bowl",
     version=__version__,
@@ -31,15 +46,15 @@ spec = SpecTree(
 
 
 class Incoming(BaseModel):
-    """A body: nothing unknown, nothing converted, no NaN."""
+    """A body: nothing unknown, nothing converted, no NaN. Its check is built when it first comes in."""
 
-    model_config = ConfigDict(extra="forbid", strict=True, allow_inf_nan=False)
+    model_config = ConfigDict(extra="forbid", strict=True, allow_inf_nan=False, defer_build=True)
 
 
 class Outgoing(BaseModel):
     """An answer, made from the values of the layers below."""
 
-    model_config = ConfigDict(from_attributes=True, json_schema_serialization_defaults_required=True)
+    model_config = ConfigDict(from_attributes=True, json_schema_serialization_defaults_required=True, defer_build=True)
 
 
 def plain(model: BaseModel) -> dict[str, Any]:

@@ -10,7 +10,7 @@ from sqlalchemy import select
 from sqlalchemy.exc import IntegrityError
 from sqlalchemy.orm import Session
 
-from hearth_bowl.core.boiling import boil_curve
+from hearth_bowl.core.boiling import boil_curve, cook_to
 from hearth_bowl.core.cooking import cooked_part, plan_or_none
 from hearth_bowl.core.errors import BadInput, check_number
 from hearth_bowl.core.mixture import mix
@@ -99,6 +99,7 @@ class Live:
     reading_at: datetime | None
     forecast: Forecast | None
     judged: Judged | None
+    add_back_g: float | None
     call: str
     urgent: bool
     timers: tuple[Timer, ...]
@@ -301,10 +302,23 @@ def live(session: Session, batch_id: int, now: datetime) -> Live:
         reading_at=last[0] if last else None,
         forecast=found,
         judged=judged,
+        add_back_g=_add_back_g(step, true_c, json.loads(row.document), settings),
         call=call,
         urgent=urgent,
         timers=tuple(timer for timer in list_timers(session, now) if timer.batch_id in (None, batch_id)),
     )
+
+
+def _add_back_g(step: Step, true_c: float | None, record: Mapping[str, Any], settings: Settings) -> float | None:
+    """Return the water that brings a boil back which went past its end; None where it did not."""
+    if step.heat != "boil" or step.target_c is None or true_c is None or true_c <= step.target_c[1]:
+        return None
+    pan, kpa = cooked_part(recipe_from(record)), settings.kitchen.pressure_kpa
+    try:
+        end = cook_to(pan, (step.target_c[0] + step.target_c[1]) / 2, kpa)
+        return end.water_left_g - cook_to(pan, true_c, kpa).water_left_g
+    except BadInput:
+        return None
 
 
 def pace_of(session: Session, probe_id: str) -> float:

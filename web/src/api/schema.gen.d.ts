@@ -2592,6 +2592,8 @@ export interface components {
          * @description What is happening now; moments are the server's.
          */
         LiveOut: {
+            /** Add Back G */
+            add_back_g: number | null;
             /** Call */
             call: string;
             forecast: components["schemas"]["ForecastOut"] | null;

@@ -52,6 +52,6 @@ def _over(step: Step) -> str:
         "cool": "Still too warm: wait.",
         "melt": "Warm enough: off the heat, stir.",
         "warm": "Past it: off the heat.",
-        "boil": "Past the end: off the heat now. A little water, weighed, brings it back.",
+        "boil": "Past the end.",
         "none": "Warmer than meant.",
     }[step.heat]

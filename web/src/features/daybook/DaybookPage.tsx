@@ -7,6 +7,7 @@ import { Notice } from "../../app/Notice";
 import { Rim } from "../../app/Rim";
 import { Button } from "../../ui/Button";
 import { useUnits } from "../../units/units";
+import { marksOf } from "../stove/marks";
 import { TraceChart } from "../stove/TraceChart";
 import { timeText } from "../stove/time";
 import { useEvents } from "../stove/useEvents";
@@ -116,7 +117,7 @@ function Bench({ run }: { run: Schemas["RunOut"] }) {
             step={{ ...last, target_c: null, ceiling_c: null }}
             stepSince={null}
             nowS={endS}
-            marks={[]}
+            marks={marksOf(run, startedMs)}
             units={units}
           />
         )}

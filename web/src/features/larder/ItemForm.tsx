@@ -19,6 +19,23 @@ const shown = (value: number | null | undefined) =>
 const typed = (text: string) => numberIn(text) ?? null;
 const isUnreadable = (text: string) => text.trim() !== "" && numberIn(text) === undefined;
 
+type Pack = { pack_g: number; price: number | null };
+
+const packText = (pack: Pack) => `${pack.pack_g} g${pack.price === null ? "" : ` ${pack.price}`}`;
+
+/** Packs as they are typed: grams and perhaps a price, one after a semicolon; null where one cannot be read. */
+function packsIn(text: string): Pack[] | null {
+  const packs: Pack[] = [];
+  for (const part of text.split(";").filter((one) => one.trim() !== "")) {
+    const [size = "", price = ""] = part.trim().split(/\s*g\b\s*/);
+    const pack_g = numberIn(size);
+    const cost = price.trim() === "" ? null : numberIn(price);
+    if (pack_g === undefined || pack_g <= 0 || cost === undefined) return null;
+    packs.push({ pack_g, price: cost });
+  }
+  return packs;
+}
+
 /** One ingredient of the larder: its pack, its price, where it is from, and how much of it is in the house. */
 export function ItemForm({ item, library, onDone }: Props) {
   const queries = useQueryClient();
@@ -26,12 +43,20 @@ export function ItemForm({ item, library, onDone }: Props) {
   const [pack, setPack] = useState(shown(item?.pack_g));
   const [price, setPrice] = useState(shown(item?.price));
   const [country, setCountry] = useState(item?.country ?? "");
+  const [others, setOthers] = useState(item?.other_packs.map(packText).join("; ") ?? "");
   const [house, setHouse] = useState(shown(item?.in_house_g));
   const save = useMutation({
     mutationFn: () =>
       dataOf(
         client.PUT("/api/larder", {
-          body: { label, pack_g: typed(pack), price: typed(price), country, in_house_g: typed(house) },
+          body: {
+            label,
+            pack_g: typed(pack),
+            price: typed(price),
+            country,
+            in_house_g: typed(house),
+            other_packs: packsIn(others) ?? [],
+          },
         }),
       ),
     onSuccess: () => {
@@ -81,6 +106,15 @@ export function ItemForm({ item, library, onDone }: Props) {
           problem={at("country")}
           onChange={(event) => setCountry(event.target.value)}
         />
+        <div className="col-span-2">
+          <TextField
+            label="Other sizes: grams and price, such as 200 g 3.50; 1000 g 13"
+            value={others}
+            autoComplete="off"
+            problem={packsIn(others) === null ? "such as 200 g 3.50; 1000 g 13" : at("other_packs")}
+            onChange={(event) => setOthers(event.target.value)}
+          />
+        </div>
         <NumberField
           label="In the house, g"
           value={house}
@@ -97,7 +131,9 @@ export function ItemForm({ item, library, onDone }: Props) {
         <Button
           type="submit"
           look="filled"
-          disabled={save.isPending || !library || [pack, price, house].some(isUnreadable)}
+          disabled={
+            save.isPending || !library || [pack, price, house].some(isUnreadable) || packsIn(others) === null
+          }
         >
           {item ? "Keep the change" : "Put it in"}
         </Button>

@@ -30,7 +30,7 @@ export function Clocks({ batch }: { batch: number | null }) {
   });
   const timers = data?.timers.filter((timer) => timer.batch_id === null || timer.batch_id === batch) ?? [];
   return (
-    <div className="flex flex-wrap items-stretch">
+    <div className="flex max-w-full items-stretch overflow-x-auto">
       {timers.map((timer) => (
         <Clock
           key={timer.id}
@@ -58,7 +58,7 @@ function Clock({ timer, leftS, onChange }: ClockProps) {
       trigger={
         <button
           type="button"
-          className={`min-h-16 border-line border-r px-5 py-2 text-left ${overdue ? "bg-copper-pale text-copper" : ""}`}
+          className={`min-h-16 shrink-0 border-line border-r px-5 py-2 text-left ${overdue ? "bg-copper-pale text-copper" : ""}`}
         >
           <span className="block font-display font-semibold text-[30px] leading-none">
             {overdue && "+"}
@@ -105,7 +105,7 @@ function NewClock({ batch, onDone }: { batch: number | null; onDone: () => void 
       open={open}
       onOpenChange={setOpen}
       trigger={
-        <button type="button" className="min-h-16 px-5 py-2 font-bold text-[17px] text-rim">
+        <button type="button" className="min-h-16 shrink-0 px-5 py-2 font-bold text-[17px] text-rim">
           Start a timer
         </button>
       }

@@ -11,9 +11,10 @@ import { Popover } from "../../ui/Popover";
 import { type Units, useUnits } from "../../units/units";
 import { Clocks } from "./Clocks";
 import { Hand } from "./Hand";
+import { lower, marksOf } from "./marks";
 import { StartRun } from "./StartRun";
 import { Bursts, PanOnTheScale, SeedFor } from "./StepHelp";
-import { type Mark, TraceChart } from "./TraceChart";
+import { TraceChart } from "./TraceChart";
 import { aboutText } from "./time";
 import { useAlert, useAwake } from "./useAlert";
 import { useEvents } from "./useEvents";
@@ -216,7 +217,6 @@ function Bench({ run }: { run: Run }) {
   );
 }
 
-const lower = (title: string) => title.charAt(0).toLowerCase() + title.slice(1);
 const sentence = (cue: string) => cue.charAt(0).toUpperCase() + cue.slice(1);
 
 function nextWords(step: Step): string {
@@ -269,23 +269,6 @@ function stepSince(run: Run, trace: Schemas["TraceOut"] | undefined, startedMs: 
   const points = trace?.stretches.flat() ?? [];
   const after = points.find(([s = 0]) => s >= at - 1) ?? points[0];
   return after ? { at, c: Number(after[1]) } : null;
-}
-
-const STEP_MARKS = new Set(["warm", "boil", "join", "cool-still", "pour", "stir-in-cool", "late"]);
-
-function marksOf(run: Run, startedMs: number): Mark[] {
-  return run.events
-    .filter(
-      (event) => event.kind === "mark" || (event.kind === "step" && STEP_MARKS.has(String(event.data.key))),
-    )
-    .map((event) => ({
-      at: Math.max(0, (Date.parse(event.at) - startedMs) / 1000),
-      c: typeof event.data.c === "number" ? event.data.c : null,
-      name:
-        event.kind === "mark"
-          ? String(event.data.name)
-          : lower(run.steps.find((step) => step.key === event.data.key)?.title ?? ""),
-    }));
 }
 
 /** What the full call adds to its words: the ceiling's advice, or where the temperature is and goes. */
@@ -342,7 +325,9 @@ function NowPanel({ run, live, step, units }: NowProps) {
             .{" "}
           </>
         )}
-        {live?.judged && !live.urgent && live.judged.says}
+        {live?.judged && (!live.urgent || live.judged.stand !== "below") && live.judged.says}
+        {live?.add_back_g != null &&
+          ` About ${Math.round(live.add_back_g)} g of water brings it back to its end.`}
         {step.minutes !== null && ` About ${aboutText(step.minutes * 60)}.`}
       </p>
     </div>
