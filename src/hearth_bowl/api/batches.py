@@ -19,7 +19,10 @@ from hearth_bowl.core.stove.bursts import Burst
 from hearth_bowl.core.stove.choices import CHOICES, School
 from hearth_bowl.core.stove.judge import Judged
 from hearth_bowl.core.stove.weighed import PanWeight
+from hearth_bowl.service import batch_help
 from hearth_bowl.service import batches as service
+from hearth_bowl.service import live as live_service
+from hearth_bowl.service.batch_export import export_json
 from hearth_bowl.service.timers import Timer
 
 batches = Blueprint("batches", __name__, url_prefix="/api/batches")
@@ -254,7 +257,7 @@ def add_events(batch_id: int, json: EventsIn) -> NewEventsOut:
 def live(batch_id: int) -> LiveOut:
     """Say what is happening now."""
     with database().reading() as session:
-        return LiveOut.model_validate(service.live(session, batch_id, now()))
+        return LiveOut.model_validate(live_service.live(session, batch_id, now()))
 
 
 @batches.get("/<int:batch_id>/trace")
@@ -262,7 +265,7 @@ def live(batch_id: int) -> LiveOut:
 def batch_trace(batch_id: int) -> TraceOut:
     """Return the trace, thinned to what can be drawn."""
     with database().reading() as session:
-        return TraceOut.model_validate(service.batch_trace(session, batch_id, now()))
+        return TraceOut.model_validate(live_service.batch_trace(session, batch_id, now()))
 
 
 @batches.post("/<int:batch_id>/weighed")
@@ -271,7 +274,7 @@ def follow_weighed(batch_id: int, json: WeighedIn) -> FollowOut:
     """Say what is still to go in after some lines were weighed. Nothing is stored."""
     weighed = {int(key): grams for key, grams in json.weighed_g.items() if key.isdigit()}
     with database().reading() as session:
-        found = service.follow_weighed(session, batch_id, weighed)
+        found = batch_help.follow_weighed(session, batch_id, weighed)
     return FollowOut.model_validate(found) if found else FollowOut(amounts_g={}, says="All as it should be.")
 
 
@@ -280,7 +283,7 @@ def follow_weighed(batch_id: int, json: WeighedIn) -> FollowOut:
 def follow_spill(batch_id: int, json: SpilledIn) -> FollowOut:
     """Say what follows when some was spilled. Nothing is stored."""
     with database().reading() as session:
-        return FollowOut.model_validate(service.follow_spill(session, batch_id, tuple(json.gone_in), json.left_g))
+        return FollowOut.model_validate(batch_help.follow_spill(session, batch_id, tuple(json.gone_in), json.left_g))
 
 
 @batches.post("/<int:batch_id>/pan")
@@ -288,7 +291,7 @@ def follow_spill(batch_id: int, json: SpilledIn) -> FollowOut:
 def weigh_pan(batch_id: int, json: PanIn) -> Any:
     """Say how a simmer stands by the scale. Nothing is stored."""
     with database().reading() as session:
-        return service.weigh_pan(session, batch_id, json.start_g, json.now_g, json.boiled_s)
+        return batch_help.weigh_pan(session, batch_id, json.start_g, json.now_g, json.boiled_s)
 
 
 @batches.post("/<int:batch_id>/burst")
@@ -296,7 +299,7 @@ def weigh_pan(batch_id: int, json: PanIn) -> Any:
 def next_burst(batch_id: int, json: BurstIn) -> Any:
     """Say how long the next microwave burst is. Nothing is stored."""
     with database().reading() as session:
-        return service.burst(session, batch_id, json.now_c, json.unmelted_share, json.rated_w, json.bursts_before)
+        return batch_help.burst(session, batch_id, json.now_c, json.unmelted_share, json.rated_w, json.bursts_before)
 
 
 @batches.get("/<int:batch_id>/batch.json")
@@ -305,7 +308,7 @@ def as_json(batch_id: int) -> Answer:
     import json as plain_json
 
     with database().reading() as session:
-        content = service.export_json(session, batch_id, now())
+        content = export_json(session, batch_id, now())
     headers = {"Content-Disposition": f'attachment; filename="batch-{batch_id}.json"'}
     return Answer(
         plain_json.dumps(content, ensure_ascii=False, allow_nan=False), content_type="application/json", headers=headers
@@ -316,7 +319,7 @@ def as_json(batch_id: int) -> Answer:
 def as_csv(batch_id: int) -> Answer:
     """Return a batch's readings and events as CSV, in the order of time."""
     with database().reading() as session:
-        content = service.export_json(session, batch_id, now())
+        content = export_json(session, batch_id, now())
     out = io.StringIO()
     writer = csv.writer(out, lineterminator="\r\n")
     writer.writerow(("at", "shown_c", "event", "what"))

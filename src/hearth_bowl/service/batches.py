@@ -2,39 +2,30 @@
 
 import json
 from collections.abc import Mapping, Sequence
-from dataclasses import asdict, dataclass, replace
-from datetime import datetime, timedelta
+from dataclasses import dataclass
+from datetime import datetime
 from typing import Any, Final
 
 from sqlalchemy import select
 from sqlalchemy.exc import IntegrityError
 from sqlalchemy.orm import Session
 
-from hearth_bowl.core.boiling import boil_curve, cook_to
-from hearth_bowl.core.cooking import cooked_part, plan_or_none
 from hearth_bowl.core.errors import BadInput, check_number
-from hearth_bowl.core.mixture import mix
-from hearth_bowl.core.recipe import Recipe, check_name
-from hearth_bowl.core.stove.bursts import Burst, next_burst
+from hearth_bowl.core.recipe import check_name
 from hearth_bowl.core.stove.choices import checked_choices
-from hearth_bowl.core.stove.forecast import Forecast, forecast
-from hearth_bowl.core.stove.judge import Judged, judge
 from hearth_bowl.core.stove.plan import run_steps
 from hearth_bowl.core.stove.step import Step
-from hearth_bowl.core.stove.trace import Trace, trace
-from hearth_bowl.core.stove.weighed import Follow, PanWeight, follow, pan_weight, spilled
 from hearth_bowl.core.sugar_stages import thermometer
 from hearth_bowl.core.vessel import Cup, Mould
 from hearth_bowl.formats.recipe_file import recipe_from
 from hearth_bowl.formats.vessel_file import vessel_from
 from hearth_bowl.service.errors import NotFound
 from hearth_bowl.service.fit import get_fit, shell_named
-from hearth_bowl.service.probes import STAND_IN, ensure_probe, readings_between
+from hearth_bowl.service.probes import STAND_IN, ensure_probe
 from hearth_bowl.service.recipes import get_recipe, list_versions
 from hearth_bowl.service.settings import Settings, get_settings
-from hearth_bowl.service.timers import Timer, list_timers
 from hearth_bowl.service.vessels import get_vessel
-from hearth_bowl.store.models import BatchEventRow, BatchRow, ProbeRow
+from hearth_bowl.store.models import BatchEventRow, BatchRow
 
 KINDS: Final = ("step", "gate", "mark", "weight", "pan", "spill", "cue", "note", "verdict", "burst", "set", "end")
 VERDICTS: Final = (
@@ -42,11 +33,6 @@ VERDICTS: Final = (
     "just right",
 )  # fmt: skip
 MOST_DATA: Final = 4000
-FRESH_S: Final = 15.0
-"""A reading older than this is no temperature of now."""
-FORECAST_S: Final = 150.0
-MOST_POINTS: Final = 900
-MOST_FOR_SIX_HOURS: Final = timedelta(hours=14)
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -86,23 +72,6 @@ class Run:
     steps: tuple[Step, ...]
     events: tuple[Event, ...]
     offset_c: float | None
-
-
-@dataclass(frozen=True, slots=True, kw_only=True)
-class Live:
-    """What is happening now; moments are the server's."""
-
-    now: datetime
-    step: int
-    true_c: float | None
-    shown_c: float | None
-    reading_at: datetime | None
-    forecast: Forecast | None
-    judged: Judged | None
-    add_back_g: float | None
-    call: str
-    urgent: bool
-    timers: tuple[Timer, ...]
 
 
 def start_batch(
@@ -184,7 +153,7 @@ def get_run(session: Session, batch_id: int) -> Run:
 
     :raises NotFound: there is none.
     """
-    row = _row(session, batch_id)
+    row = batch_row(session, batch_id)
     recipe = recipe_from(json.loads(row.document))
     return Run(
         batch=_batch(session, row),
@@ -193,7 +162,7 @@ def get_run(session: Session, batch_id: int) -> Run:
         choices=json.loads(row.choices),
         steps=steps_of(session, row),
         events=tuple(_events(session, batch_id)),
-        offset_c=_offset_c(get_settings(session)),
+        offset_c=offset_of(get_settings(session)),
     )
 
 
@@ -204,7 +173,7 @@ def add_events(session: Session, batch_id: int, events: Sequence[Event], now: da
 
     :raises BadInput: naming the event and field. :raises NotFound: there is no such batch.
     """
-    row = _row(session, batch_id)
+    row = batch_row(session, batch_id)
     count = len(steps_of(session, row))
     new = 0
     for position, event in enumerate(events):
@@ -271,210 +240,20 @@ def delete_batch(session: Session, batch_id: int) -> None:
 
     :raises NotFound: there is none.
     """
-    session.delete(_row(session, batch_id))
+    session.delete(batch_row(session, batch_id))
 
 
-def live(session: Session, batch_id: int, now: datetime) -> Live:
-    """Return what is happening now: the temperature, the call, the clocks.
-
-    :raises NotFound: there is no such batch.
-    """
-    row = _row(session, batch_id)
-    steps = steps_of(session, row)
-    step = steps[row.step]
-    settings = get_settings(session)
-    offset_c = _offset_c(settings) or 0.0
-    pace = pace_of(session, row.probe_id)
-    since = now - timedelta(seconds=max(FRESH_S, FORECAST_S / pace))
-    shown = [(at, c) for at, c in readings_between(session, row.probe_id, since, now) if c is not None]
-    last = shown[-1] if shown and (now - shown[-1][0]).total_seconds() <= FRESH_S else None
-    true = [(pace * (at - now).total_seconds(), c - offset_c) for at, c in shown]
-    found = _forecast(step, true, recipe_from(json.loads(row.document)), settings) if last else None
-    found = None if found is None else _at_pace(found, pace)
-    true_c = None if last is None or last[1] is None else last[1] - offset_c
-    judged = None if true_c is None else judge(step, true_c)
-    call, urgent = _call(step, found, judged)
-    return Live(
-        now=now,
-        step=row.step,
-        true_c=true_c,
-        shown_c=last[1] if last else None,
-        reading_at=last[0] if last else None,
-        forecast=found,
-        judged=judged,
-        add_back_g=_add_back_g(step, true_c, json.loads(row.document), settings),
-        call=call,
-        urgent=urgent,
-        timers=tuple(timer for timer in list_timers(session, now) if timer.batch_id in (None, batch_id)),
-    )
-
-
-def _add_back_g(step: Step, true_c: float | None, record: Mapping[str, Any], settings: Settings) -> float | None:
-    """Return the water that brings a boil back which went past its end; None where it did not."""
-    if step.heat != "boil" or step.target_c is None or true_c is None or true_c <= step.target_c[1]:
-        return None
-    pan, kpa = cooked_part(recipe_from(record)), settings.kitchen.pressure_kpa
-    try:
-        end = cook_to(pan, (step.target_c[0] + step.target_c[1]) / 2, kpa)
-        return end.water_left_g - cook_to(pan, true_c, kpa).water_left_g
-    except BadInput:
-        return None
-
-
-def pace_of(session: Session, probe_id: str) -> float:
-    """Return how fast the pan's time goes: a stand-in may play it faster, anything else goes by the clock."""
-    probe = session.get(ProbeRow, probe_id) if probe_id == STAND_IN else None
-    return probe.speed if probe else 1.0
-
-
-def _at_pace(found: Forecast, pace: float) -> Forecast:
-    """Return a forecast of the pan's time in time by the clock."""
-
-    def clock_s(value: float | None) -> float | None:
-        return None if value is None else value / pace
-
-    return replace(
-        found,
-        rate_c_per_min=found.rate_c_per_min * pace,
-        curve=tuple((s / pace, c) for s, c in found.curve),
-        in_s=clock_s(found.in_s),
-        low_s=clock_s(found.low_s),
-        high_s=clock_s(found.high_s),
-    )
-
-
-def _forecast(step: Step, true: list[tuple[float, float]], recipe: Recipe, settings: Settings) -> Forecast | None:
-    if step.target_c is None or step.heat in ("none", "work"):
-        return None
-    low, high = step.target_c
-    if step.heat == "cool":
-        return forecast(true, high, cooling=True, ambient_c=_air_c(step, settings))
-    target = (low + high) / 2 if step.heat == "boil" else low
-    curve = boil_curve(cooked_part(recipe), settings.kitchen.pressure_kpa) if step.heat == "boil" else ()
-    return forecast(true, target, boil_curve=curve)
-
-
-def _air_c(step: Step, settings: Settings) -> float:
-    return 5.0 if step.key in ("set", "rest-cold") else settings.kitchen_c
-
-
-def _call(step: Step, found: Forecast | None, judged: Judged | None) -> tuple[str, bool]:
-    """Return the next call in words, without its time, and whether it is now."""
-    if judged is not None and judged.stand == "ceiling":
-        return judged.says, True
-    if step.call:
-        return step.call, False
-    if step.heat in ("warm", "boil", "melt"):
-        if found is not None and found.due:
-            return "Off the heat", True
-        return ("Off the heat" if found is not None and found.in_s is not None else step.title), False
-    if step.heat == "cool":
-        if found is not None and found.due:
-            return f"{step.title}: now", True
-        return step.title, False
-    return step.title, False
-
-
-def batch_trace(session: Session, batch_id: int, now: datetime, most: int = MOST_POINTS) -> Trace:
-    """Return the trace of a batch, true °C over seconds from its start.
-
-    :raises NotFound: there is no such batch.
-    """
-    row = _row(session, batch_id)
-    offset_c = _offset_c(get_settings(session)) or 0.0
-    until = row.ended_at or min(now, row.started_at + MOST_FOR_SIX_HOURS)
-    readings = readings_between(session, row.probe_id, row.started_at, until)
-    return trace(
-        [((at - row.started_at).total_seconds(), None if c is None else c - offset_c) for at, c in readings], most
-    )
-
-
-def follow_weighed(session: Session, batch_id: int, weighed_g: Mapping[int, float]) -> Follow | None:
-    """Return what is still to go in after some lines were weighed.
-
-    :raises BadInput: at `weighed`. :raises NotFound: there is no such batch.
-    """
-    return follow(_recipe(session, batch_id), weighed_g)
-
-
-def follow_spill(session: Session, batch_id: int, gone_in: tuple[int, ...], left_g: float) -> Follow:
-    """Return what follows when some was spilled.
-
-    :raises BadInput: at `left_g`. :raises NotFound: there is no such batch.
-    """
-    return spilled(_recipe(session, batch_id), gone_in, left_g)
-
-
-def weigh_pan(session: Session, batch_id: int, start_g: float, now_g: float, boiled_s: float | None) -> PanWeight:
-    """Return how a simmer stands by the scale.
-
-    :raises BadInput: at `start_g` or `now_g`; at `batch` when nothing is boiled down. :raises NotFound: no such batch.
-    """
-    recipe = _recipe(session, batch_id)
-    plan = plan_or_none(recipe, get_settings(session).kitchen)
-    if plan is None:
-        raise BadInput(("start_g",), "nothing is boiled down in it", "a boiled or simmered family", "not-for-this")
-    return pan_weight(start_g, now_g, plan.cooked.evaporated_g, boiled_s)
-
-
-def burst(
-    session: Session, batch_id: int, now_c: float, unmelted_share: float, rated_w: float, bursts_before: int
-) -> Burst:
-    """Return the next microwave burst; a first one that did well with this recipe before is its record.
-
-    :raises BadInput: naming the field. :raises NotFound: there is no such batch.
-    """
-    row = _row(session, batch_id)
-    record = None
-    wanted = (
-        select(BatchEventRow.data)
-        .join(BatchRow, BatchRow.id == BatchEventRow.batch_id)
-        .where(BatchEventRow.kind == "burst", BatchRow.recipe_id == row.recipe_id, BatchRow.id != batch_id)
-        .order_by(BatchEventRow.id.desc())
-    )
-    for text in session.scalars(wanted):
-        data = json.loads(text)
-        if data.get("first") and data.get("rated_w") == rated_w:
-            record = data.get("seconds")
-            break
-    return next_burst(mix(_recipe(session, batch_id)), now_c, unmelted_share, rated_w, bursts_before, record)
-
-
-def export_json(session: Session, batch_id: int, now: datetime) -> dict[str, Any]:
-    """Return everything of a batch as plain values.
-
-    :raises NotFound: there is no such batch.
-    """
-    run = get_run(session, batch_id)
-    row = _row(session, batch_id)
-    readings = readings_between(session, row.probe_id, row.started_at, row.ended_at or now)
-    return {
-        "format": "hearth-bowl/batch",
-        "version": 1,
-        "name": run.batch.name,
-        "recipe_version": run.batch.version,
-        "started_at": row.started_at.isoformat(),
-        "ended_at": None if row.ended_at is None else row.ended_at.isoformat(),
-        "thermometer_offset_c": run.offset_c,
-        "recipe": run.recipe,
-        "fit": json.loads(row.fit),
-        "choices": run.choices,
-        "steps": [asdict(step) for step in run.steps],
-        "events": [{"at": event.at.isoformat(), "kind": event.kind, **event.data} for event in run.events],
-        "readings": [{"at": at.isoformat(), "shown_c": c} for at, c in readings],
-    }
-
-
-def _recipe(session: Session, batch_id: int) -> Recipe:
-    return recipe_from(json.loads(_row(session, batch_id).document))
-
-
-def _offset_c(settings: Settings) -> float | None:
+def offset_of(settings: Settings) -> float | None:
+    """Return by how much the person's thermometer shows too much; None where it was not tested."""
     reading = settings.thermometer_in_boiling_water_c
     return None if reading is None else thermometer(reading, settings.kitchen.pressure_kpa).offset_c
 
 
-def _row(session: Session, batch_id: int) -> BatchRow:
+def batch_row(session: Session, batch_id: int) -> BatchRow:
+    """Return a batch's row.
+
+    :raises NotFound: there is none.
+    """
     row = session.get(BatchRow, batch_id)
     if row is None:
         raise NotFound("batch", batch_id)

@@ -1,24 +1,24 @@
-import { keepPreviousData, useMutation, useQueries, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { useNavigate } from "react-router";
-import { ApiError, client, dataOf, type Recipe, type Schemas } from "../../api/client";
-import { pendingSaves } from "../../api/pendingSaves";
+import { ApiError, type Schemas } from "../../api/client";
 import { keptFitQuery, libraryQuery, recipeQueries, vesselsQuery } from "../../api/queries";
 import { Notice } from "../../app/Notice";
 import { Rim } from "../../app/Rim";
 import { Button } from "../../ui/Button";
 import { useUnits } from "../../units/units";
-import { rememberBefore } from "../formula";
 import { AskForm } from "./AskForm";
 import { type Asked, askedFrom, askFor, shellOf, USUAL } from "./ask";
+import { GuideLinks } from "./GuideLinks";
 import { NearChoices } from "./NearChoices";
 import { OtherVessels } from "./OtherVessels";
 import { Account, FitSentence, grams, mm, Sentence, ToWeigh } from "./Outcome";
 import { PlanDrawing } from "./PlanDrawing";
-import { type Band, SectionDrawing } from "./SectionDrawing";
-import { levelsText, type PartOutcome, SeveralOutcome } from "./SeveralOutcome";
+import { SectionDrawing } from "./SectionDrawing";
+import { SeveralOutcome } from "./SeveralOutcome";
 import { type Part, SeveralRecipes } from "./SeveralRecipes";
 import type { Vessel } from "./scale";
+import { TakeAmounts } from "./TakeAmounts";
+import { bandsOf, cutsOf, outcomesOf, useFit, useSeveral } from "./useFits";
 import { useKeptFit } from "./useKeptFit";
 import { VesselList } from "./VesselList";
 
@@ -241,160 +241,6 @@ function FitBench(props: BenchProps) {
   );
 }
 
-function useFit(recipe: Recipe, vessel: Vessel | null, ask: Schemas["AskIn"] | null, enabled: boolean) {
-  return useQuery({
-    queryKey: ["fit", recipe, vessel, ask],
-    enabled: enabled && vessel !== null,
-    placeholderData: keepPreviousData,
-    retry: false,
-    queryFn: ({ signal }) =>
-      dataOf(
-        client.POST("/api/fit", { body: { recipe, vessel: vessel as never, ask: ask as never }, signal }),
-      ),
-  });
-}
-
-type Slab = Schemas["SlabOut"];
-type Stack = Schemas["StackOut"];
-
-/** The fit of several recipes to one vessel, each read as it is stored. */
-function useSeveral(vessel: Vessel | null, ask: Schemas["AskIn"] | null, parts: Part[]) {
-  const ids = [...new Set(parts.map((part) => part.recipe_id))];
-  const stored = useQueries({ queries: ids.map((id) => recipeQueries.one(id)) });
-  const recipes = parts.map((part) => stored[ids.indexOf(part.recipe_id)]?.data?.recipe);
-  const ready = parts.length > 0 && recipes.every((recipe) => recipe !== undefined);
-  const found = useQuery({
-    queryKey: ["fit-several", vessel, ask, parts, recipes],
-    enabled: ready && vessel !== null,
-    placeholderData: keepPreviousData,
-    retry: false,
-    queryFn: async ({ signal }) => {
-      const rows = parts.map(({ recipe_id: _, ...amount }, position) => ({
-        ...amount,
-        recipe: recipes[position],
-      }));
-      if (vessel?.kind === "pan") {
-        const layers = rows.map(({ recipe, thickness_mm, mass_g, share }) => ({
-          recipe,
-          thickness_mm,
-          mass_g,
-          share,
-        }));
-        const body = { vessel, ask, layers } as never;
-        return { slab: await dataOf<Slab>(client.POST("/api/fit/layers", { body, signal })), stack: null };
-      }
-      const fillings = rows.map(({ recipe, ml, mm: deep, texture, lumps }) => ({
-        recipe,
-        ml,
-        mm: deep,
-        texture,
-        lumps,
-      }));
-      const body = { vessel, ask, fillings } as never;
-      return { slab: null, stack: await dataOf<Stack>(client.POST("/api/fit/stack", { body, signal })) };
-    },
-  });
-  const isForNow =
-    (found.data?.slab?.layers ?? found.data?.stack?.fillings)?.length === parts.length &&
-    (found.data?.slab !== null) === (vessel?.kind === "pan");
-  return {
-    data: isForNow ? found.data : undefined,
-    error: found.error,
-    names: recipes.map((recipe) => recipe?.name ?? ""),
-    recipes: recipes as Recipe[],
-  };
-}
-
-function bandsOf(slab: Slab | null, stack: Stack | null, names: string[]): Band[] {
-  const rows = slab?.layers ?? stack?.fillings ?? [];
-  return rows.map((row, position) => ({ from: row.from_mm, to: row.to_mm, name: names[position] ?? "" }));
-}
-
-function cutsOf(slab: Slab | null, stack: Stack | null) {
-  if (slab) return { ...slab, halves: null };
-  return stack ? { grid: null, piece_mm: null, places_mm: null, halves: null, pieces: stack.pieces } : null;
-}
-
-function outcomesOf(slab: Slab | null, stack: Stack | null, recipes: Recipe[]): PartOutcome[] {
-  const layers = (slab?.layers ?? []).map((layer, position) => ({
-    ...layer,
-    recipe: recipes[position] as Recipe,
-    says: levelsText(layer.from_mm, layer.to_mm, ""),
-  }));
-  const fillings = (stack?.fillings ?? []).map((filling, position) => ({
-    ...filling,
-    recipe: recipes[position] as Recipe,
-    says: levelsText(filling.from_mm, filling.to_mm, `, ${grams(filling.each_g)} in each cavity`),
-  }));
-  return [...layers, ...fillings];
-}
-
-function TakeAmounts({ stored, amounts }: { stored: Schemas["StoredRecipeOut"]; amounts: number[] }) {
-  const { id, recipe } = stored;
-  const navigate = useNavigate();
-  const queries = useQueryClient();
-  const take = useMutation({
-    mutationFn: async () => {
-      await pendingSaves.get(id);
-      const { revision } = queries.getQueryData(recipeQueries.one(id).queryKey) ?? stored;
-      return dataOf(
-        client.PUT("/api/recipes/{recipe_id}", {
-          params: { path: { recipe_id: id } },
-          body: { revision, recipe: withAmounts(recipe, amounts) },
-        }),
-      );
-    },
-    onSuccess: (answer) => {
-      rememberBefore(id, recipe);
-      queries.setQueryData(recipeQueries.one(id).queryKey, answer);
-      navigate(`/recipes/${id}/formula`);
-    },
-  });
-  return (
-    <>
-      <Button
-        look="filled"
-        className="mt-3 w-full print:hidden"
-        disabled={take.isPending}
-        onClick={() => take.mutate()}
-      >
-        Take these amounts
-      </Button>
-      {take.error && (
-        <p role="alert" className="mt-2 text-copper">
-          {take.error.message}
-        </p>
-      )}
-    </>
-  );
-}
-
-/** The marking guide, once the fit that it is of is stored. */
-function GuideLinks({ id, flush }: { id: number; flush: () => Promise<void> }) {
-  const openGuide = (kind: string) => async (event: React.MouseEvent) => {
-    event.preventDefault();
-    await flush();
-    window.open(`/api/recipes/${id}/fit/guide.${kind}`, "_blank", "noopener");
-  };
-  return (
-    <p className="mt-2 print:hidden">
-      Marking guide at true scale, one topping a piece:{" "}
-      {["pdf", "svg"].map((kind) => (
-        <a
-          key={kind}
-          href={`/api/recipes/${id}/fit/guide.${kind}`}
-          target="_blank"
-          rel="noopener"
-          onClick={openGuide(kind)}
-          className="mr-3 inline-flex min-h-11 items-center font-bold text-rim underline"
-        >
-          {kind.toUpperCase()}
-        </a>
-      ))}
-    </p>
-  );
-}
-
 const problemIn = (error: unknown) => (error instanceof ApiError ? error.problem : null);
 
 /** What the forms show a refusal at themselves. */
@@ -428,18 +274,4 @@ function isFor(fit: Schemas["FitOut"], vessel: Vessel | null): boolean {
   const kind = fit.thickness_mm !== null ? "pan" : fit.cavity ? "mould" : fit.cake ? "cake" : "pieces";
   const now = vessel?.kind === "cup" ? "mould" : vessel?.kind === "scoop" ? "pieces" : vessel?.kind;
   return kind === now;
-}
-
-/** The recipe with a fit's grams, as a scale can weigh them. */
-function withAmounts(recipe: Recipe, amounts: number[]): Recipe {
-  const weighed = (value: number) => Number(value.toFixed(value >= 10 ? 0 : 1));
-  return {
-    ...recipe,
-    lines: recipe.lines.map((line, position) => ({
-      ...line,
-      amount: weighed(amounts[position] ?? 0),
-      amount_high: null,
-      unit: "g",
-    })),
-  };
 }

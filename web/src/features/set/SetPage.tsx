@@ -4,13 +4,13 @@ import { ApiError, client, dataOf, type Schemas } from "../../api/client";
 import { batchQueries, keptFitQuery, placesQuery, recipeQueries } from "../../api/queries";
 import { Notice } from "../../app/Notice";
 import { Rim } from "../../app/Rim";
-import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Field";
 import { NumberField } from "../../ui/NumberField";
 import { numberIn, type Units, useUnits } from "../../units/units";
-import { timeText } from "../stove/time";
-import { useEvents } from "../stove/useEvents";
+import { Chains } from "./Chains";
 import { CoolCurve } from "./CoolCurve";
+import { type Correction, Seen } from "./Seen";
+import { degrees, hoursText, lower, minutesText } from "./words";
 
 /** Set: until it can be piped, rolled, cut or unmoulded; what a reading or a cue says of that. */
 export function SetPage({ id }: { id: number }) {
@@ -32,7 +32,6 @@ export function SetPage({ id }: { id: number }) {
   );
 }
 
-type Correction = { after_s: number; now_c?: number; passed?: boolean };
 type Shape = "slab" | "bowl";
 type Asked = {
   state: string;
@@ -273,141 +272,4 @@ function askOf(asked: Asked, units: Units) {
     thickness_mm: asked.shape === "slab" ? (numberIn(asked.thickness) ?? null) : null,
     bowl_kg: asked.shape === "bowl" ? (grams === undefined ? null : grams / 1000) : null,
   };
-}
-
-type SeenProps = {
-  batch: number | null;
-  since: number | null;
-  units: Units;
-  onStart: () => void;
-  onSeen: (correction: Correction) => void;
-};
-
-/** A reading or a cue corrects the clock at once. */
-function Seen({ batch, since, units, onStart, onSeen }: SeenProps) {
-  const [after, setAfter] = useState("");
-  const [now, setNow] = useState("");
-  const minutes = numberIn(after) ?? (since === null ? undefined : (Date.now() - since) / 60_000);
-  const read = numberIn(now);
-  const record = useRecord(batch);
-  const see = (part: Partial<Correction>) => {
-    if (minutes === undefined) return;
-    const correction = { after_s: minutes * 60, ...part };
-    record("set", correction);
-    onSeen(correction);
-  };
-  return (
-    <div>
-      <h3 className="font-bold">What do you see?</h3>
-      <p className="text-[15px] text-ash">A reading or a touch corrects the clock at once.</p>
-      <div className="mt-2 grid grid-cols-2 items-end gap-3">
-        <NumberField
-          label="After, min"
-          placeholder={since === null ? "" : "as it runs"}
-          value={after}
-          onChange={(event) => setAfter(event.target.value)}
-        />
-        <NumberField
-          label={`It reads, °${units.temperature}`}
-          value={now}
-          onChange={(event) => setNow(event.target.value)}
-        />
-      </div>
-      <div className="mt-2 flex flex-wrap gap-2">
-        <Button
-          disabled={minutes === undefined || read === undefined}
-          onClick={() =>
-            read !== undefined && see({ now_c: units.temperature === "F" ? (read - 32) / 1.8 : read })
-          }
-        >
-          Correct by the reading
-        </Button>
-        <Button disabled={minutes === undefined} onClick={() => see({ passed: true })}>
-          Holds its mark
-        </Button>
-        <Button disabled={minutes === undefined} onClick={() => see({ passed: false })}>
-          Still sticks
-        </Button>
-        {since === null && (
-          <Button look="plain" onClick={onStart}>
-            It goes in now
-          </Button>
-        )}
-      </div>
-    </div>
-  );
-}
-
-/** Keeps what was seen with the running batch, where there is one. */
-function useRecord(batch: number | null) {
-  const { happen } = useEvents(batch ?? 0);
-  return (kind: string, data: Record<string, unknown>) => {
-    if (batch !== null) happen(kind, data);
-  };
-}
-
-const CHAIN_NAMES: Record<string, string> = {
-  moulded: "A moulded piece",
-  slab: "A slab to cut",
-  rolled: "Rolled and coated",
-  frozen: "Out of the freezer",
-  liquid: "Liquid centres",
-};
-const CHAIN_OF_USE: Record<string, string> = { cut: "slab", roll: "rolled", "fill-shell": "moulded" };
-
-/** The chain of rests, with moments to look again, also for one's calendar. */
-function Chains({ minutes, title, use }: { minutes: number; title: string; use: string | null }) {
-  const { data: places } = useQuery(placesQuery);
-  const [kind, setKind] = useState(CHAIN_OF_USE[use ?? ""] ?? "slab");
-  const { data } = useQuery({
-    queryKey: ["chain", kind, Math.round(minutes)],
-    placeholderData: keepPreviousData,
-    queryFn: async ({ signal }): Promise<Schemas["ChainOut"]> => {
-      const answer = await fetch(`/api/set/chains/${kind}?minutes=${Math.round(minutes)}`, { signal });
-      return answer.json();
-    },
-  });
-  const calendar = `/api/set/chains/${kind}/looks.ics?minutes=${Math.round(minutes)}&title=${encodeURIComponent(title)}`;
-  return (
-    <div className="mt-4 border-line border-t pt-2">
-      <Choice label="Look again along" value={kind} onChange={(event) => setKind(event.target.value)}>
-        {places?.chains.map((chain) => (
-          <option key={chain} value={chain}>
-            {CHAIN_NAMES[chain] ?? chain}
-          </option>
-        ))}
-      </Choice>
-      <ol className="mt-1 text-[15px]">
-        {data?.looks.map((look) => (
-          <li key={look.name} className="border-line border-b py-1">
-            <span className="flex justify-between gap-3">
-              <span>{look.name}</span>
-              <b className="whitespace-nowrap">{hoursText(look.after_min)}</b>
-            </span>
-            <span className="block text-[13px] text-ash">{look.look_for}</span>
-          </li>
-        ))}
-      </ol>
-      <a href={calendar} className="inline-flex min-h-11 items-center font-bold text-rim underline">
-        Into my calendar, from now
-      </a>
-    </div>
-  );
-}
-
-const lower = (name: string) => name.charAt(0).toLowerCase() + name.slice(1);
-/** To a minute below an hour, then to five. */
-function minutesText(minutes: number | undefined): string {
-  const value = Math.max(0, minutes ?? 0);
-  return timeText(60 * (value < 60 ? Math.round(value) : 5 * Math.round(value / 5)));
-}
-const degrees = (c: number, units: Units) =>
-  units.temperature === "F" ? `${Math.round(c * 1.8 + 32)} °F` : `${Math.round(c)} °C`;
-
-/** Minutes below two hours, then hours, then days: a rest is no stopwatch. */
-function hoursText(minutes: number | undefined): string {
-  const value = minutes ?? 0;
-  if (value < 120) return `${Math.round(value / 5) * 5} min`;
-  if (value < 48 * 60) return `${Math.round(value / 60)} h`;
-  return `${Math.round(value / 1440)} days`;
 }

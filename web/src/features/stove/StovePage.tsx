@@ -1,21 +1,24 @@
 import { useQuery } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { Link, useNavigate } from "react-router";
-import { client, dataOf, type Schemas } from "../../api/client";
+import type { Schemas } from "../../api/client";
 import { batchQueries, recipeQueries } from "../../api/queries";
 import { Notice } from "../../app/Notice";
 import { Rim } from "../../app/Rim";
 import { Button } from "../../ui/Button";
-import { Choice } from "../../ui/Field";
-import { Popover } from "../../ui/Popover";
-import { type Units, useUnits } from "../../units/units";
+import { useUnits } from "../../units/units";
 import { Clocks } from "./Clocks";
+import { FullCall } from "./FullCall";
+import { Gate } from "./Gate";
 import { Hand } from "./Hand";
+import { MarkNow } from "./Mark";
 import { lower, marksOf } from "./marks";
+import { NowPanel, saysOf } from "./NowPanel";
+import { Probe } from "./Probe";
 import { StartRun } from "./StartRun";
 import { Bursts, PanOnTheScale, SeedFor } from "./StepHelp";
+import { StepList } from "./StepList";
 import { TraceChart } from "./TraceChart";
-import { aboutText } from "./time";
 import { useAlert, useAwake } from "./useAlert";
 import { useEvents } from "./useEvents";
 import { Weigh } from "./Weigh";
@@ -45,7 +48,6 @@ function RunOf({ batch }: { batch: number }) {
 }
 
 type Run = Schemas["RunOut"];
-type Live = Schemas["LiveOut"];
 type Step = Schemas["StepOut"];
 
 function Bench({ run }: { run: Run }) {
@@ -269,224 +271,4 @@ function stepSince(run: Run, trace: Schemas["TraceOut"] | undefined, startedMs: 
   const points = trace?.stretches.flat() ?? [];
   const after = points.find(([s = 0]) => s >= at - 1) ?? points[0];
   return after ? { at, c: Number(after[1]) } : null;
-}
-
-/** What the full call adds to its words: the ceiling's advice, or where the temperature is and goes. */
-function saysOf(live: Live | null, units: Units): string {
-  if (!live || live.true_c === null) return "";
-  if (live.judged?.stand === "ceiling") return live.judged.says;
-  const inF = units.temperature === "F";
-  const own = (c: number) => (inF ? c * 1.8 + 32 : c).toFixed(0);
-  const carry = live.forecast?.carry_c ?? 0;
-  const more = carry > 0.5 ? `; the pan carries ${(inF ? carry * 1.8 : carry).toFixed(0)}° more` : "";
-  return `${own(live.shown_c ?? live.true_c)} °${units.temperature} now${more}`;
-}
-
-type NowProps = { run: Run; live: Live | null; step: Step; units: Units };
-
-/** The two largest things at the stove: the temperature now, and the next call. */
-function NowPanel({ run, live, step, units }: NowProps) {
-  const inF = units.temperature === "F";
-  const own = (c: number) => (inF ? c * 1.8 + 32 : c);
-  const offset = run.offset_c ?? 0;
-  const dial = (c: number) => `${Math.round(own(c + offset) * 2) / 2}`;
-  const [low, high] = step.target_c ?? [];
-  const forecast = live?.forecast ?? null;
-  const hot = live?.urgent || live?.judged?.stand === "ceiling";
-  return (
-    <div>
-      <p
-        className={`font-display font-semibold leading-[1.02] ${live?.shown_c == null && !step.target_c ? "text-[44px] text-ash" : "text-[112px]"}`}
-      >
-        {live?.shown_c == null ? "–" : own(live.shown_c).toFixed(1)}
-        <span className="pl-2 text-[44px] text-ash">°{units.temperature}</span>
-      </p>
-      <h2
-        aria-live="polite"
-        className={`min-h-[68px] font-display font-semibold text-[30px] leading-[1.12] ${hot ? "text-copper" : ""}`}
-      >
-        {callText(live, step)}
-      </h2>
-      <p className="min-h-12 text-[17px] text-ash">
-        {low !== undefined && high !== undefined && (
-          <>
-            {dial(low)}
-            {high - low > 1 ? ` to ${dial(high)}` : ""} °{units.temperature}
-            {run.offset_c !== null && Math.abs(offset) > 0.2 ? " on your dial" : ""}.{" "}
-          </>
-        )}
-        {step.ceiling_c !== null && `Never above ${dial(step.ceiling_c)} °${units.temperature}. `}
-        {forecast && Math.abs(forecast.rate_c_per_min) > 0.15 && (
-          <>
-            {forecast.rate_c_per_min > 0 ? "Climbing" : "Falling"}{" "}
-            {Math.abs(own(forecast.rate_c_per_min) - own(0)).toFixed(1)}° a minute
-            {forecast.carry_c > 0.2 &&
-              `; the pan will carry ${(inF ? forecast.carry_c * 1.8 : forecast.carry_c).toFixed(1)}° more`}
-            .{" "}
-          </>
-        )}
-        {live?.judged && (!live.urgent || live.judged.stand !== "below") && live.judged.says}
-        {live?.add_back_g != null &&
-          ` About ${Math.round(live.add_back_g)} g of water brings it back to its end.`}
-        {step.minutes !== null && ` About ${aboutText(step.minutes * 60)}.`}
-      </p>
-    </div>
-  );
-}
-
-function callText(live: Live | null, step: Step): string {
-  if (!live || live.true_c === null) return step.target_c ? "No reading yet" : step.title;
-  const { forecast, urgent, call } = live;
-  if (urgent) return `${call}${call.endsWith("now") || call.endsWith(".") ? "" : " now"}`;
-  if (forecast?.in_s != null && forecast.in_s > 0) {
-    const about = aboutText(forecast.in_s);
-    return step.heat === "cool" ? `There in about ${about}` : `${call} in about ${about}`;
-  }
-  return call;
-}
-
-type GateProps = { words: string; under: string; answer: string | null; onAnswer: (answer: string) => void };
-
-/** A gate is asked, not assumed; passed by, it is recorded, not scolded. */
-function Gate({ words, under, answer, onAnswer }: GateProps) {
-  const yes = answer === "yes";
-  return (
-    <li className="border-line border-b">
-      <button
-        type="button"
-        aria-pressed={yes}
-        onClick={() => onAnswer(yes ? "no" : "yes")}
-        className="flex min-h-16 w-full items-center gap-4 py-1.5 text-left"
-      >
-        <span
-          aria-hidden="true"
-          className={`grid size-8 shrink-0 place-items-center rounded-full border-[2.5px] border-rim font-bold text-[18px] ${yes ? "bg-rim text-sheet" : "text-transparent"}`}
-        >
-          ✓
-        </span>
-        <span>
-          <b className="block text-[18px] leading-tight">{words}</b>
-          <span className="block text-[16px] text-ash leading-tight">
-            {answer === "skipped" ? "Passed by; it is noted." : under}
-          </span>
-        </span>
-      </button>
-    </li>
-  );
-}
-
-const MARKS = ["boil", "dissolved", "poured", "stirred in", "smooth"];
-
-function MarkNow({ onMark }: { onMark: (name: string) => void }) {
-  const [open, setOpen] = useState(false);
-  return (
-    <Popover
-      label="Mark this moment"
-      align="end"
-      open={open}
-      onOpenChange={setOpen}
-      trigger={<Button className="min-h-16 px-5 text-[20px]">Mark</Button>}
-    >
-      <div className="grid gap-2">
-        {MARKS.map((name) => (
-          <Button
-            key={name}
-            className="min-h-16 text-[18px]"
-            onClick={() => {
-              setOpen(false);
-              onMark(name);
-            }}
-          >
-            {name}
-          </Button>
-        ))}
-      </div>
-    </Popover>
-  );
-}
-
-function StepList({ run, at, onGo }: { run: Run; at: number; onGo: (next: number) => void }) {
-  const [open, setOpen] = useState(false);
-  return (
-    <Popover
-      label="All steps"
-      open={open}
-      onOpenChange={setOpen}
-      trigger={<Button look="plain">All steps</Button>}
-    >
-      <ol className="grid gap-1">
-        {run.steps.map((step, position) => (
-          <li key={step.key}>
-            <Button
-              look="plain"
-              className="min-h-14 w-full text-left"
-              aria-current={position === at ? "step" : undefined}
-              onClick={() => {
-                setOpen(false);
-                onGo(position);
-              }}
-            >
-              {position + 1}. {step.title}
-              {position === at && ", now"}
-            </Button>
-          </li>
-        ))}
-      </ol>
-    </Popover>
-  );
-}
-
-function Probe({ probe, live }: { probe: string; live: Live | null }) {
-  const setSpeed = (speed: number) =>
-    client.PUT("/api/probes/{probe_id}/speed", { params: { path: { probe_id: probe } }, body: { speed } });
-  return (
-    <div className="ml-auto flex items-center gap-3 text-[14px] text-ash">
-      <span>{live?.reading_at ? `Probe: ${probe}` : "The probe is silent"}</span>
-      {probe === "stand-in" && (
-        <div className="w-40">
-          <Choice
-            label="Stand-in plays"
-            defaultValue=""
-            onChange={(event) => void dataOf(setSpeed(Number(event.target.value)))}
-          >
-            <option value="" disabled>
-              as it does
-            </option>
-            {[1, 5, 10, 30, 60].map((speed) => (
-              <option key={speed} value={speed}>
-                {speed} × real time
-              </option>
-            ))}
-          </Choice>
-        </div>
-      )}
-    </div>
-  );
-}
-
-type FullProps = { words: string; says: string | undefined; onSeen: () => void };
-
-/** The call over the whole screen: it is read from across the kitchen. */
-function FullCall({ words, says, onSeen }: FullProps) {
-  return (
-    <div
-      role="alertdialog"
-      aria-label={words}
-      className="fixed inset-0 z-30 grid place-items-center bg-copper p-8 text-sheet"
-    >
-      <div className="text-center">
-        <p className="font-display font-semibold text-[clamp(56px,11vw,150px)] leading-none">{words}</p>
-        {says && <p className="mx-auto mt-6 max-w-3xl text-[clamp(24px,3vw,40px)]">{says}</p>}
-        <button
-          type="button"
-          // biome-ignore lint/a11y/noAutofocus: the one thing to do at a call
-          autoFocus
-          onClick={onSeen}
-          className="mt-10 min-h-20 rounded-lg border-[3px] border-sheet px-12 font-bold text-[28px]"
-        >
-          Seen
-        </button>
-      </div>
-    </div>
-  );
 }

@@ -1,0 +1,73 @@
+"""What follows at the stove from a weight, a spill, the pan on the scale, and the next microwave burst."""
+
+import json
+from collections.abc import Mapping
+
+from sqlalchemy import select
+from sqlalchemy.orm import Session
+
+from hearth_bowl.core.cooking import plan_or_none
+from hearth_bowl.core.errors import BadInput
+from hearth_bowl.core.mixture import mix
+from hearth_bowl.core.recipe import Recipe
+from hearth_bowl.core.stove.bursts import Burst, next_burst
+from hearth_bowl.core.stove.weighed import Follow, PanWeight, follow, pan_weight, spilled
+from hearth_bowl.formats.recipe_file import recipe_from
+from hearth_bowl.service.batches import batch_row
+from hearth_bowl.service.settings import get_settings
+from hearth_bowl.store.models import BatchEventRow, BatchRow
+
+
+def follow_weighed(session: Session, batch_id: int, weighed_g: Mapping[int, float]) -> Follow | None:
+    """Return what is still to go in after some lines were weighed.
+
+    :raises BadInput: at `weighed`. :raises NotFound: there is no such batch.
+    """
+    return follow(_recipe(session, batch_id), weighed_g)
+
+
+def follow_spill(session: Session, batch_id: int, gone_in: tuple[int, ...], left_g: float) -> Follow:
+    """Return what follows when some was spilled.
+
+    :raises BadInput: at `left_g`. :raises NotFound: there is no such batch.
+    """
+    return spilled(_recipe(session, batch_id), gone_in, left_g)
+
+
+def weigh_pan(session: Session, batch_id: int, start_g: float, now_g: float, boiled_s: float | None) -> PanWeight:
+    """Return how a simmer stands by the scale.
+
+    :raises BadInput: at `start_g` or `now_g`; at `batch` when nothing is boiled down. :raises NotFound: no such batch.
+    """
+    recipe = _recipe(session, batch_id)
+    plan = plan_or_none(recipe, get_settings(session).kitchen)
+    if plan is None:
+        raise BadInput(("start_g",), "nothing is boiled down in it", "a boiled or simmered family", "not-for-this")
+    return pan_weight(start_g, now_g, plan.cooked.evaporated_g, boiled_s)
+
+
+def burst(
+    session: Session, batch_id: int, now_c: float, unmelted_share: float, rated_w: float, bursts_before: int
+) -> Burst:
+    """Return the next microwave burst; a first one that did well with this recipe before is its record.
+
+    :raises BadInput: naming the field. :raises NotFound: there is no such batch.
+    """
+    row = batch_row(session, batch_id)
+    record = None
+    wanted = (
+        select(BatchEventRow.data)
+        .join(BatchRow, BatchRow.id == BatchEventRow.batch_id)
+        .where(BatchEventRow.kind == "burst", BatchRow.recipe_id == row.recipe_id, BatchRow.id != batch_id)
+        .order_by(BatchEventRow.id.desc())
+    )
+    for text in session.scalars(wanted):
+        data = json.loads(text)
+        if data.get("first") and data.get("rated_w") == rated_w:
+            record = data.get("seconds")
+            break
+    return next_burst(mix(_recipe(session, batch_id)), now_c, unmelted_share, rated_w, bursts_before, record)
+
+
+def _recipe(session: Session, batch_id: int) -> Recipe:
+    return recipe_from(json.loads(batch_row(session, batch_id).document))

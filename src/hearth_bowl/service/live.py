@@ -1,0 +1,163 @@
+"""What is happening at the stove now: the temperature, the call with its time, the clocks; and the trace so far."""
+
+import json
+from collections.abc import Mapping
+from dataclasses import dataclass, replace
+from datetime import datetime, timedelta
+from typing import Any, Final
+
+from sqlalchemy.orm import Session
+
+from hearth_bowl.core.boiling import boil_curve, cook_to
+from hearth_bowl.core.cooking import cooked_part
+from hearth_bowl.core.errors import BadInput
+from hearth_bowl.core.recipe import Recipe
+from hearth_bowl.core.stove.forecast import Forecast, forecast
+from hearth_bowl.core.stove.judge import Judged, judge
+from hearth_bowl.core.stove.step import Step
+from hearth_bowl.core.stove.trace import Trace, trace
+from hearth_bowl.formats.recipe_file import recipe_from
+from hearth_bowl.service.batches import batch_row, offset_of, steps_of
+from hearth_bowl.service.probes import STAND_IN, readings_between
+from hearth_bowl.service.settings import Settings, get_settings
+from hearth_bowl.service.timers import Timer, list_timers
+from hearth_bowl.store.models import ProbeRow
+
+FRESH_S: Final = 15.0
+"""A reading older than this is no temperature of now."""
+FORECAST_S: Final = 150.0
+MOST_POINTS: Final = 900
+LONGEST: Final = timedelta(hours=14)
+"""A run that was never ended is drawn so far."""
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Live:
+    """What is happening now; moments are the server's."""
+
+    now: datetime
+    step: int
+    true_c: float | None
+    shown_c: float | None
+    reading_at: datetime | None
+    forecast: Forecast | None
+    judged: Judged | None
+    add_back_g: float | None
+    call: str
+    urgent: bool
+    timers: tuple[Timer, ...]
+
+
+def live(session: Session, batch_id: int, now: datetime) -> Live:
+    """Return what is happening now: the temperature, the call, the clocks.
+
+    :raises NotFound: there is no such batch.
+    """
+    row = batch_row(session, batch_id)
+    steps = steps_of(session, row)
+    step = steps[row.step]
+    settings = get_settings(session)
+    offset_c = offset_of(settings) or 0.0
+    pace = pace_of(session, row.probe_id)
+    since = now - timedelta(seconds=max(FRESH_S, FORECAST_S / pace))
+    shown = [(at, c) for at, c in readings_between(session, row.probe_id, since, now) if c is not None]
+    last = shown[-1] if shown and (now - shown[-1][0]).total_seconds() <= FRESH_S else None
+    true = [(pace * (at - now).total_seconds(), c - offset_c) for at, c in shown]
+    found = _forecast(step, true, recipe_from(json.loads(row.document)), settings) if last else None
+    found = None if found is None else _at_pace(found, pace)
+    true_c = None if last is None or last[1] is None else last[1] - offset_c
+    judged = None if true_c is None else judge(step, true_c)
+    call, urgent = _call(step, found, judged)
+    return Live(
+        now=now,
+        step=row.step,
+        true_c=true_c,
+        shown_c=last[1] if last else None,
+        reading_at=last[0] if last else None,
+        forecast=found,
+        judged=judged,
+        add_back_g=_add_back_g(step, true_c, json.loads(row.document), settings),
+        call=call,
+        urgent=urgent,
+        timers=tuple(timer for timer in list_timers(session, now) if timer.batch_id in (None, batch_id)),
+    )
+
+
+def _add_back_g(step: Step, true_c: float | None, record: Mapping[str, Any], settings: Settings) -> float | None:
+    """Return the water that brings a boil back which went past its end; None where it did not."""
+    if step.heat != "boil" or step.target_c is None or true_c is None or true_c <= step.target_c[1]:
+        return None
+    pan, kpa = cooked_part(recipe_from(record)), settings.kitchen.pressure_kpa
+    try:
+        end = cook_to(pan, (step.target_c[0] + step.target_c[1]) / 2, kpa)
+        return end.water_left_g - cook_to(pan, true_c, kpa).water_left_g
+    except BadInput:
+        return None
+
+
+def pace_of(session: Session, probe_id: str) -> float:
+    """Return how fast the pan's time goes: a stand-in may play it faster, anything else goes by the clock."""
+    probe = session.get(ProbeRow, probe_id) if probe_id == STAND_IN else None
+    return probe.speed if probe else 1.0
+
+
+def _at_pace(found: Forecast, pace: float) -> Forecast:
+    """Return a forecast of the pan's time in time by the clock."""
+
+    def clock_s(value: float | None) -> float | None:
+        return None if value is None else value / pace
+
+    return replace(
+        found,
+        rate_c_per_min=found.rate_c_per_min * pace,
+        curve=tuple((s / pace, c) for s, c in found.curve),
+        in_s=clock_s(found.in_s),
+        low_s=clock_s(found.low_s),
+        high_s=clock_s(found.high_s),
+    )
+
+
+def _forecast(step: Step, true: list[tuple[float, float]], recipe: Recipe, settings: Settings) -> Forecast | None:
+    if step.target_c is None or step.heat in ("none", "work"):
+        return None
+    low, high = step.target_c
+    if step.heat == "cool":
+        return forecast(true, high, cooling=True, ambient_c=_air_c(step, settings))
+    target = (low + high) / 2 if step.heat == "boil" else low
+    curve = boil_curve(cooked_part(recipe), settings.kitchen.pressure_kpa) if step.heat == "boil" else ()
+    return forecast(true, target, boil_curve=curve)
+
+
+def _air_c(step: Step, settings: Settings) -> float:
+    return 5.0 if step.key in ("set", "rest-cold") else settings.kitchen_c
+
+
+def _call(step: Step, found: Forecast | None, judged: Judged | None) -> tuple[str, bool]:
+    """Return the next call in words, without its time, and whether it is now."""
+    if judged is not None and judged.stand == "ceiling":
+        return judged.says, True
+    if step.call:
+        return step.call, False
+    if step.heat in ("warm", "boil", "melt"):
+        if found is not None and found.due:
+            return "Off the heat", True
+        return ("Off the heat" if found is not None and found.in_s is not None else step.title), False
+    if step.heat == "cool":
+        if found is not None and found.due:
+            return f"{step.title}: now", True
+        return step.title, False
+    return step.title, False
+
+
+def batch_trace(session: Session, batch_id: int, now: datetime, most: int = MOST_POINTS) -> Trace:
+    """Return the trace of a batch, true °C over seconds from its start.
+
+    :raises NotFound: there is no such batch.
+    """
+    row = batch_row(session, batch_id)
+    offset_c = offset_of(get_settings(session)) or 0.0
+    until = row.ended_at or min(now, row.started_at + LONGEST)
+    readings = readings_between(session, row.probe_id, row.started_at, until)
+    return trace(
+        [((at - row.started_at).total_seconds(), None if c is None else c - offset_c) for at, c in readings], most
+    )

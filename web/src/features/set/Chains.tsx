@@ -1,0 +1,55 @@
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import type { Schemas } from "../../api/client";
+import { placesQuery } from "../../api/queries";
+import { Choice } from "../../ui/Field";
+import { hoursText } from "./words";
+
+const CHAIN_NAMES: Record<string, string> = {
+  moulded: "A moulded piece",
+  slab: "A slab to cut",
+  rolled: "Rolled and coated",
+  frozen: "Out of the freezer",
+  liquid: "Liquid centres",
+};
+const CHAIN_OF_USE: Record<string, string> = { cut: "slab", roll: "rolled", "fill-shell": "moulded" };
+
+/** The chain of rests, with moments to look again, also for one's calendar. */
+export function Chains({ minutes, title, use }: { minutes: number; title: string; use: string | null }) {
+  const { data: places } = useQuery(placesQuery);
+  const [kind, setKind] = useState(CHAIN_OF_USE[use ?? ""] ?? "slab");
+  const { data } = useQuery({
+    queryKey: ["chain", kind, Math.round(minutes)],
+    placeholderData: keepPreviousData,
+    queryFn: async ({ signal }): Promise<Schemas["ChainOut"]> => {
+      const answer = await fetch(`/api/set/chains/${kind}?minutes=${Math.round(minutes)}`, { signal });
+      return answer.json();
+    },
+  });
+  const calendar = `/api/set/chains/${kind}/looks.ics?minutes=${Math.round(minutes)}&title=${encodeURIComponent(title)}`;
+  return (
+    <div className="mt-4 border-line border-t pt-2">
+      <Choice label="Look again along" value={kind} onChange={(event) => setKind(event.target.value)}>
+        {places?.chains.map((chain) => (
+          <option key={chain} value={chain}>
+            {CHAIN_NAMES[chain] ?? chain}
+          </option>
+        ))}
+      </Choice>
+      <ol className="mt-1 text-[15px]">
+        {data?.looks.map((look) => (
+          <li key={look.name} className="border-line border-b py-1">
+            <span className="flex justify-between gap-3">
+              <span>{look.name}</span>
+              <b className="whitespace-nowrap">{hoursText(look.after_min)}</b>
+            </span>
+            <span className="block text-[13px] text-ash">{look.look_for}</span>
+          </li>
+        ))}
+      </ol>
+      <a href={calendar} className="inline-flex min-h-11 items-center font-bold text-rim underline">
+        Into my calendar, from now
+      </a>
+    </div>
+  );
+}

@@ -1,0 +1,21 @@
+import type { Units } from "../../units/units";
+import { timeText } from "../stove/time";
+
+/** A name within a sentence. */
+export const lower = (name: string) => name.charAt(0).toLowerCase() + name.slice(1);
+
+/** To a minute below an hour, then to five. */
+export function minutesText(minutes: number | undefined): string {
+  const value = Math.max(0, minutes ?? 0);
+  return timeText(60 * (value < 60 ? Math.round(value) : 5 * Math.round(value / 5)));
+}
+export const degrees = (c: number, units: Units) =>
+  units.temperature === "F" ? `${Math.round(c * 1.8 + 32)} °F` : `${Math.round(c)} °C`;
+
+/** Minutes below two hours, then hours, then days: a rest is no stopwatch. */
+export function hoursText(minutes: number | undefined): string {
+  const value = minutes ?? 0;
+  if (value < 120) return `${Math.round(value / 5) * 5} min`;
+  if (value < 48 * 60) return `${Math.round(value / 60)} h`;
+  return `${Math.round(value / 1440)} days`;
+}

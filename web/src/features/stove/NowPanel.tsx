@@ -1,0 +1,81 @@
+import type { Schemas } from "../../api/client";
+import type { Units } from "../../units/units";
+import { aboutText } from "./time";
+
+type Run = Schemas["RunOut"];
+type Live = Schemas["LiveOut"];
+type Step = Schemas["StepOut"];
+
+/** What the full call adds to its words: the ceiling's advice, or where the temperature is and goes. */
+export function saysOf(live: Live | null, units: Units): string {
+  if (!live || live.true_c === null) return "";
+  if (live.judged?.stand === "ceiling") return live.judged.says;
+  const inF = units.temperature === "F";
+  const own = (c: number) => (inF ? c * 1.8 + 32 : c).toFixed(0);
+  const carry = live.forecast?.carry_c ?? 0;
+  const more = carry > 0.5 ? `; the pan carries ${(inF ? carry * 1.8 : carry).toFixed(0)}° more` : "";
+  return `${own(live.shown_c ?? live.true_c)} °${units.temperature} now${more}`;
+}
+
+type NowProps = { run: Run; live: Live | null; step: Step; units: Units };
+
+/** The two largest things at the stove: the temperature now, and the next call. */
+export function NowPanel({ run, live, step, units }: NowProps) {
+  const inF = units.temperature === "F";
+  const own = (c: number) => (inF ? c * 1.8 + 32 : c);
+  const offset = run.offset_c ?? 0;
+  const dial = (c: number) => `${Math.round(own(c + offset) * 2) / 2}`;
+  const [low, high] = step.target_c ?? [];
+  const forecast = live?.forecast ?? null;
+  const hot = live?.urgent || live?.judged?.stand === "ceiling";
+  return (
+    <div>
+      <p
+        className={`font-display font-semibold leading-[1.02] ${live?.shown_c == null && !step.target_c ? "text-[44px] text-ash" : "text-[112px]"}`}
+      >
+        {live?.shown_c == null ? "–" : own(live.shown_c).toFixed(1)}
+        <span className="pl-2 text-[44px] text-ash">°{units.temperature}</span>
+      </p>
+      <h2
+        aria-live="polite"
+        className={`min-h-[68px] font-display font-semibold text-[30px] leading-[1.12] ${hot ? "text-copper" : ""}`}
+      >
+        {callText(live, step)}
+      </h2>
+      <p className="min-h-12 text-[17px] text-ash">
+        {low !== undefined && high !== undefined && (
+          <>
+            {dial(low)}
+            {high - low > 1 ? ` to ${dial(high)}` : ""} °{units.temperature}
+            {run.offset_c !== null && Math.abs(offset) > 0.2 ? " on your dial" : ""}.{" "}
+          </>
+        )}
+        {step.ceiling_c !== null && `Never above ${dial(step.ceiling_c)} °${units.temperature}. `}
+        {forecast && Math.abs(forecast.rate_c_per_min) > 0.15 && (
+          <>
+            {forecast.rate_c_per_min > 0 ? "Climbing" : "Falling"}{" "}
+            {Math.abs(own(forecast.rate_c_per_min) - own(0)).toFixed(1)}° a minute
+            {forecast.carry_c > 0.2 &&
+              `; the pan will carry ${(inF ? forecast.carry_c * 1.8 : forecast.carry_c).toFixed(1)}° more`}
+            .{" "}
+          </>
+        )}
+        {live?.judged && (!live.urgent || live.judged.stand !== "below") && live.judged.says}
+        {live?.add_back_g != null &&
+          ` About ${Math.round(live.add_back_g)} g of water brings it back to its end.`}
+        {step.minutes !== null && ` About ${aboutText(step.minutes * 60)}.`}
+      </p>
+    </div>
+  );
+}
+
+function callText(live: Live | null, step: Step): string {
+  if (!live || live.true_c === null) return step.target_c ? "No reading yet" : step.title;
+  const { forecast, urgent, call } = live;
+  if (urgent) return `${call}${call.endsWith("now") || call.endsWith(".") ? "" : " now"}`;
+  if (forecast?.in_s != null && forecast.in_s > 0) {
+    const about = aboutText(forecast.in_s);
+    return step.heat === "cool" ? `There in about ${about}` : `${call} in about ${about}`;
+  }
+  return call;
+}
