@@ -132,7 +132,7 @@ class Places(unittest.TestCase):
         self.assertEqual(faces("counter", None, "none"), (8, 5))
         self.assertEqual(faces("freezer", "insulated", "none"), (9, 0))
         self.assertEqual(faces("freezer", "insulated", "none", both=True), (9, 9))
-        self.assertEqual([PLACES[name].ambient_c for name in PLACES], [5, 4, -18, 20, 14])
+        self.assertEqual([PLACES[name].ambient_c for name in PLACES], [5, 4, -18, 20, 20, 14])
 
 
 class Properties(unittest.TestCase):

@@ -131,6 +131,11 @@ class Eggs(unittest.TestCase):
         self.assertAlmostEqual(found.shell.seam_g, pi * (radius**2 - inner**2) * 0.5 / 1000 * 1.28, places=2)
         self.assertAlmostEqual(found.filling_g, 36 * found.shell.fill_g)
 
+    def test_halves_of_each_colour_match(self) -> None:
+        found = fit(MADE, EGGS, Ask(pieces=37, halves=True, shell=DARK, colours=3))
+        self.assertEqual(found.halves_by_colour, (26, 24, 24))
+        self.assertIn("halves match", " ".join(found.notes))
+
     def test_spares_are_made_too(self) -> None:
         found = fit(MADE, EGGS, Ask(pieces=36, spares=4, halves=True, shell=DARK))
         self.assertEqual((found.pieces, found.halves, found.pours, found.spare_cavities), (40, 80, 8, 0))

@@ -118,6 +118,28 @@ class Stacked(unittest.TestCase):
         self.assertIn("goes soft in days", notes)
         self.assertIn("skin over", notes)
 
+    def test_cups_are_filled_by_shares_with_a_whipped_top_of_its_true_density(self) -> None:
+        cups: Any = checked_vessel("cup", "", {"volume_ml": 20, "count": 12})
+        asks = [
+            FillingAsk(recipe=NUTS, share_pct=30),
+            FillingAsk(recipe=DARK_ONE),
+            FillingAsk(recipe=FUDGE, ml=8, on_top=True, overrun_pct=60),
+        ]
+        found = fit_stack(cups, asks, Ask(loss_pct=0))
+        self.assertAlmostEqual(found.fillings[0].ml, 6)
+        self.assertAlmostEqual(found.fillings[1].ml, 14)
+        self.assertAlmostEqual(found.fillings[2].batch_g, 12 * 8 * mix(FUDGE).density_g_per_ml / 1.6)
+        self.assertAlmostEqual(found.empty_ml, 0)
+        for bad, field in (
+            ([asks[2]], ("fillings",)),
+            ([asks[0], FillingAsk(recipe=FUDGE, on_top=True)], ("fillings", 1, "ml")),
+            ([asks[0], asks[2], asks[1]], ("fillings", 2, "on_top")),
+            ([FillingAsk(recipe=NUTS, share_pct=30, ml=2)], ("fillings", 0, "share_pct")),
+        ):
+            with self.subTest(field=field), self.assertRaises(BadInput) as caught:
+                fit_stack(cups, bad, Ask())
+            self.assertEqual(caught.exception.field, field)
+
     def test_more_than_the_cavity_holds_is_refused(self) -> None:
         for asks, field in (
             ([FillingAsk(recipe=NUTS, ml=3), FillingAsk(recipe=FUDGE, ml=9)], ("fillings", 1, "ml")),
@@ -148,7 +170,7 @@ def job(name: str, cavities: int, flood: float, kept: float, cap: float = 0.0, o
 JOBS = st.lists(
     st.builds(
         job,
-        name=st.sampled_from("abc"),
+        name=st.uuids().map(str),
         cavities=st.integers(1, 25),
         flood=st.floats(5, 20),
         kept=st.floats(0.5, 5),
@@ -208,6 +230,12 @@ class Pours(unittest.TestCase):
             self.assertLessEqual(pour.pot_before_g, pot + 1e-6)
         self.assertAlmostEqual(found.kept_g + found.back_g, found.melted_g)
         self.assertGreaterEqual(found.back_g, -1e-6)
+
+    def test_two_kinds_of_piece_from_one_mould_take_turns(self) -> None:
+        jobs = [job("cone", 10, 12, 3, 1, owned=1), replace(job("cone", 10, 9, 2, 1, owned=1), name="other")]
+        found = plan_pours(jobs)
+        self.assertEqual([(pour.name, pour.task) for pour in found.pours][:2], [("cone", "shell"), ("cone", "cap")])
+        self.assertEqual(found.turns, 2)
 
     def test_a_pot_too_small_for_one_pour_says_how_many_cavities_it_takes(self) -> None:
         with self.assertRaises(BadInput) as caught:

@@ -125,6 +125,7 @@ class ItemOut(Outgoing):
     buy: list[Buy]
     buy_g: float
     left_g: float
+    left_share: float
     cost: float | None
 
 

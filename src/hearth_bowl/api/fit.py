@@ -37,6 +37,7 @@ class AskIn(Incoming):
     headroom_mm: float | None = None
     shell: str | None = None
     halves: bool | None = None
+    colours: int | None = None
     coat_mm: float | None = None
     coated: int | None = None
     dip_bowl_mm: float | None = None
@@ -87,6 +88,7 @@ class FitOut(Outgoing):
     later: Shell | None
     cavity: CavityVolumes | None
     halves: int | None
+    halves_by_colour: list[int] | None
     pours: int | None
     spare_cavities: int | None
     ball_mm: float | None
@@ -183,11 +185,14 @@ class SlabOut(Outgoing):
 
 
 class FillingIn(Incoming):
-    """A filling by ml or mm; by neither it gives way."""
+    """A filling by ml, mm or share; by none it gives way. A top is piped above the brim, by ml."""
 
     recipe: RecipeIn
     ml: float | None = None
     mm: float | None = None
+    share_pct: float | None = None
+    on_top: bool = False
+    overrun_pct: float | None = None
     texture: Literal["soft", "firm", "crunchy"] = "soft"
     lumps: bool = False
 
@@ -234,6 +239,9 @@ class KeptLayerIn(Incoming):
     share: float | None = None
     ml: float | None = None
     mm: float | None = None
+    share_pct: float | None = None
+    on_top: bool = False
+    overrun_pct: float | None = None
     texture: Literal["soft", "firm", "crunchy"] = "soft"
     lumps: bool = False
 

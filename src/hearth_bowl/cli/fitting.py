@@ -31,7 +31,7 @@ MEASURES: Final = (
     "mix_g_per_cup",
     "mug_mm",
 )
-COUNTS: Final = ("pieces", "spares", "coated", "boxes", "per_box")
+COUNTS: Final = ("pieces", "spares", "colours", "coated", "boxes", "per_box")
 
 
 def fit_parsers() -> dict[str, Parser]:
@@ -68,7 +68,7 @@ def answer_fit(options: argparse.Namespace) -> dict[str, Any]:
         raise BadInput(("vessel",), "standard input holds one file", "a file's path for one of the two", "bad-call")
     recipe = read_recipe(read_file("recipe", options.recipe))
     vessel = read_vessel(read_file("vessel", options.vessel))
-    given = {name: getattr(options, name) for name in (*MEASURES, "spares", "coated", "piece_mm", "rolling")}
+    given = {name: getattr(options, name) for name in (*MEASURES, "spares", "colours", "coated", "piece_mm", "rolling")}
     ask = Ask(
         **{name: value for name, value in given.items() if value is not None},
         pieces=pieces_asked(options.pieces, options.boxes, options.per_box),

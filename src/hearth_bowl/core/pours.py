@@ -172,15 +172,18 @@ class _Segment:
 
 
 def _ordered(jobs: Sequence[PourJob]) -> list[_Step]:
-    """Return all pours in the order that needs least at the start, each job's own in their order.
+    """Return all pours in the order that needs least at the start, those of one mould one after the other.
 
     A job is cut into segments of falling surplus (a pour with more surplus than the one before it joins it); all
     segments are then taken by falling surplus.
     """
+    chains: dict[str, list[_Step]] = {}
+    for number, job in enumerate(jobs):
+        chains.setdefault(job.mould or f"{number}", []).extend(_steps(job))
     segments: list[_Segment] = []
-    for job in jobs:
+    for chain in chains.values():
         own: list[_Segment] = []
-        for step in _steps(job):
+        for step in chain:
             last = _Segment(steps=(step,), needs_g=step.needs_g, kept_g=step.kept_g)
             while own and own[-1].surplus_g < last.surplus_g:
                 last = own.pop().then(last)

@@ -51,6 +51,11 @@ class Item:
     cost: float | None
 
     @property
+    def left_share(self) -> float:
+        """Return how much of this again is left."""
+        return self.left_g / self.needed_g if self.needed_g else 0.0
+
+    @property
     def bought_g(self) -> float:
         """Return the grams that are bought."""
         return sum(pack.count * pack.pack_g for pack in self.buy) if self.buy else self.buy_g

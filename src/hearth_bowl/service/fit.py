@@ -25,7 +25,7 @@ from hearth_bowl.core.mixture import Mixture
 from hearth_bowl.core.near_choices import NearChoice, near_choices
 from hearth_bowl.core.recipe import Recipe
 from hearth_bowl.core.suits import Suit, suits
-from hearth_bowl.core.vessel import Mould, Vessel
+from hearth_bowl.core.vessel import Cup, Mould, Vessel
 from hearth_bowl.formats.recipe_file import recipe_from
 from hearth_bowl.formats.vessel_file import vessel_from
 from hearth_bowl.service import vessels as vessel_service
@@ -134,14 +134,14 @@ def fit_cavity_stack(
     fillings: Sequence[tuple[Mapping[str, Any], Mapping[str, Any]]],
     ask: Mapping[str, Any],
 ) -> Stack:
-    """Return the fillings stacked in a mould's cavities.
+    """Return the fillings stacked in a mould's cavities or in cups.
 
-    :param fillings: of each its recipe file's content, and its `ml`, `mm`, `texture` and `lumps`.
+    :param fillings: of each its recipe file's content, and the other fields of `FillingAsk`.
     :raises BadInput: at `vessel`, below `fillings` or `ask`.
     """
     mould = _under("vessel", lambda: vessel_from(vessel))
-    if not isinstance(mould, Mould):
-        raise BadInput(("vessel", "kind"), "fillings are stacked in a mould", "a mould", "not-for-this")
+    if not isinstance(mould, Mould | Cup):
+        raise BadInput(("vessel", "kind"), "fillings are stacked in a mould or cups", "a mould or cups", "not-for-this")
     kitchen = get_settings(session).kitchen
     asks = []
     for position, (record, amount) in enumerate(fillings):

@@ -86,9 +86,9 @@ def chain_calendar(kind: str, minutes: float, from_at: datetime, title: str) -> 
 
 def _ask(session: Session, ask: Mapping[str, Any], mixture: Mixture) -> SetAsk:
     given = {name: value for name, value in ask.items() if value is not None}
-    if given.get("place") in ("counter", "larder") and "ambient_c" not in given:
+    if given.get("place") in ("counter", "larder", "marble") and "ambient_c" not in given:
         kitchen_c = get_settings(session).kitchen_c
-        given["ambient_c"] = kitchen_c if given["place"] == "counter" else min(kitchen_c, PLACES["larder"].ambient_c)
+        given["ambient_c"] = min(kitchen_c, PLACES["larder"].ambient_c) if given["place"] == "larder" else kitchen_c
     if given.get("bowl_kg") and "area_m2" not in given:
         given["area_m2"] = bowl_area_m2(given["bowl_kg"], 1000 * mixture.density_g_per_ml)
     return SetAsk(**given)

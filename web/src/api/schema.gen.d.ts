@@ -1053,6 +1053,11 @@ export interface components {
              */
             coated?: number | null;
             /**
+             * Colours
+             * @default null
+             */
+            colours?: number | null;
+            /**
              * Core G
              * @default null
              */
@@ -1168,6 +1173,11 @@ export interface components {
              * @default null
              */
             coated?: number | null;
+            /**
+             * Colours
+             * @default null
+             */
+            colours?: number | null;
             /**
              * Core G
              * @default null
@@ -1774,7 +1784,7 @@ export interface components {
         };
         /**
          * FillingIn
-         * @description A filling by ml or mm; by neither it gives way.
+         * @description A filling by ml, mm or share; by none it gives way. A top is piped above the brim, by ml.
          */
         FillingIn: {
             /**
@@ -1792,7 +1802,22 @@ export interface components {
              * @default null
              */
             mm?: number | null;
+            /**
+             * On Top
+             * @default false
+             */
+            on_top?: boolean;
+            /**
+             * Overrun Pct
+             * @default null
+             */
+            overrun_pct?: number | null;
             recipe: components["schemas"]["RecipeIn"];
+            /**
+             * Share Pct
+             * @default null
+             */
+            share_pct?: number | null;
             /**
              * Texture
              * @default soft
@@ -1810,6 +1835,7 @@ export interface components {
              *       "cap_mm": null,
              *       "coat_mm": null,
              *       "coated": null,
+             *       "colours": null,
              *       "core_g": null,
              *       "dip_bowl_mm": null,
              *       "halves": null,
@@ -1863,6 +1889,8 @@ export interface components {
             grid: number[] | null;
             /** Halves */
             halves: number | null;
+            /** Halves By Colour */
+            halves_by_colour: number[] | null;
             later: components["schemas"]["Shell"] | null;
             /** Left Over G */
             left_over_g: number;
@@ -2050,6 +2078,8 @@ export interface components {
             label: string;
             /** Left G */
             left_g: number;
+            /** Left Share */
+            left_share: number;
             /** Name */
             name: string;
             /** Needed G */
@@ -2089,6 +2119,7 @@ export interface components {
              *       "cap_mm": null,
              *       "coat_mm": null,
              *       "coated": null,
+             *       "colours": null,
              *       "core_g": null,
              *       "dip_bowl_mm": null,
              *       "halves": null,
@@ -2170,6 +2201,16 @@ export interface components {
              * @default null
              */
             mm?: number | null;
+            /**
+             * On Top
+             * @default false
+             */
+            on_top?: boolean;
+            /**
+             * Overrun Pct
+             * @default null
+             */
+            overrun_pct?: number | null;
             /** Recipe Id */
             recipe_id: number;
             /**
@@ -2177,6 +2218,11 @@ export interface components {
              * @default null
              */
             share?: number | null;
+            /**
+             * Share Pct
+             * @default null
+             */
+            share_pct?: number | null;
             /**
              * Texture
              * @default soft
@@ -2214,6 +2260,16 @@ export interface components {
              * @default null
              */
             mm?: number | null;
+            /**
+             * On Top
+             * @default false
+             */
+            on_top?: boolean;
+            /**
+             * Overrun Pct
+             * @default null
+             */
+            overrun_pct?: number | null;
             /** Recipe Id */
             recipe_id: number;
             /**
@@ -2221,6 +2277,11 @@ export interface components {
              * @default null
              */
             share?: number | null;
+            /**
+             * Share Pct
+             * @default null
+             */
+            share_pct?: number | null;
             /**
              * Texture
              * @default soft
@@ -2785,6 +2846,7 @@ export interface components {
              *       "cap_mm": null,
              *       "coat_mm": null,
              *       "coated": null,
+             *       "colours": null,
              *       "core_g": null,
              *       "dip_bowl_mm": null,
              *       "halves": null,
@@ -2991,6 +3053,7 @@ export interface components {
              *       "cap_mm": null,
              *       "coat_mm": null,
              *       "coated": null,
+             *       "colours": null,
              *       "core_g": null,
              *       "dip_bowl_mm": null,
              *       "halves": null,
@@ -3728,6 +3791,7 @@ export interface components {
              *       "cap_mm": null,
              *       "coat_mm": null,
              *       "coated": null,
+             *       "colours": null,
              *       "core_g": null,
              *       "dip_bowl_mm": null,
              *       "halves": null,
@@ -3856,6 +3920,7 @@ export interface components {
              *       "cap_mm": null,
              *       "coat_mm": null,
              *       "coated": null,
+             *       "colours": null,
              *       "core_g": null,
              *       "dip_bowl_mm": null,
              *       "halves": null,

@@ -28,9 +28,11 @@ PLACES: Final[Mapping[str, Place]] = MappingProxyType(
         "fan-fridge": Place(name="Fridge with a fan", ambient_c=4.0, h_top=15.0, h_base=12.0, h_range="12 to 25"),
         "freezer": Place(name="Freezer", ambient_c=-18.0, h_top=9.0, h_base=7.0, h_range="7 to 12"),
         "counter": Place(name="Counter", ambient_c=20.0, h_top=8.0, h_base=5.0, h_range="6 to 10"),
+        "marble": Place(name="Marble slab", ambient_c=20.0, h_top=8.0, h_base=60.0, h_range="190 at 1 min, 60 at 10"),
         "larder": Place(name="Cool larder", ambient_c=14.0, h_top=8.0, h_base=5.0, h_range="6 to 10"),
     }
 )
+"""20 mm of marble takes heat as e/sqrt(pi t): what it does after 10 min stands for the whole."""
 COVERS: Final[Mapping[str, float | None]] = MappingProxyType({"none": None, "film": 7.0, "lid": 3.5})
 """A cover's heat transfer from the top; film lies on the surface, a lid leaves air below it."""
 BASES: Final[Mapping[str, float | None]] = MappingProxyType(

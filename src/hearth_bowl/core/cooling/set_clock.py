@@ -203,7 +203,7 @@ def _warnings(ask: SetAsk, ambient_c: float) -> list[str]:
         found.append("A freezer makes chocolate dull and wet with dew: the fridge for what should shine.")
     if ask.place in ("fridge", "fan-fridge", "freezer") and ask.cover == "none":
         found.append("Cover it before it comes out, or dew forms on it.")
-    if ask.place in ("counter", "larder") and ambient_c >= WARM_ROOM_C:
+    if ask.place in ("counter", "larder", "marble") and ambient_c >= WARM_ROOM_C:
         found.append(f"At {ambient_c:g} °C the room is soft for chocolate.")
     return found
 

@@ -11,6 +11,7 @@ from hearth_bowl.core.ratios import CHOCOLATE_KINDS
 
 MOST_LOSS_PCT: Final = 90.0
 MOST_MASS_G: Final = 1e6
+MOST_COLOURS: Final = 12
 MOST_OVERRUN_PCT: Final = 300.0
 USUAL_DIP_BOWL_MM: Final = 110.0
 
@@ -20,6 +21,7 @@ class Ask:
     """What is asked of a vessel. Lengths mm, masses g; None where nothing is asked, or the kind's usual is meant.
 
     `pieces` are those wanted, `spares` more on top. `loss_pct` and `loss_g` together stay in bowl, bag and knife.
+    Of joined `halves` both are of one of the `colours`.
     `shell` is a mould's or cup's shell, and the coat of anything dipped; `coated` of the pieces are dipped now.
     `core_g` is a nut or jam inside, weighed besides; `overrun_pct` the volume that whipping adds.
     """
@@ -36,6 +38,7 @@ class Ask:
     headroom_mm: float | None = None
     shell: Ingredient | None = None
     halves: bool = False
+    colours: int = 1
     coat_mm: float | None = None
     coated: int | None = None
     dip_bowl_mm: float = USUAL_DIP_BOWL_MM
@@ -65,6 +68,8 @@ def check_ask(ask: Ask) -> None:
         raise BadInput(("pieces",), f"{ask.pieces} pieces", f"1 to {MOST_PIECES}", "out-of-range")
     if not 0 <= ask.spares <= MOST_PIECES:
         raise BadInput(("spares",), f"{ask.spares} spares", f"0 to {MOST_PIECES}", "out-of-range")
+    if not 1 <= ask.colours <= MOST_COLOURS:
+        raise BadInput(("colours",), f"{ask.colours} colours", f"1 to {MOST_COLOURS}", "out-of-range")
     if ask.spares and ask.pieces is None:
         raise BadInput(("spares",), "spares of no number of pieces", "a number of pieces too", "missing")
     for name, most, unit in (

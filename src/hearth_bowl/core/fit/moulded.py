@@ -88,6 +88,9 @@ def _fit_cavities(bench: Bench, mould: Mould, volumes: CavityVolumes, notes: lis
     if spare and pours > 1:
         whole = "halves" if ask.halves else "cavities"
         notes.append(f"The last pour leaves {spare} {whole} empty: fill them as spares, or leave them.")
+    by_colour = halves_by_colour(pieces, ask.colours) if ask.halves and ask.colours > 1 else None
+    if by_colour:
+        notes.append(f"Of each colour an even number, so that halves match: {', '.join(map(str, by_colour))}.")
     return bench.fit(
         batch_g=batch_g,
         filling_g=filling_g,
@@ -99,6 +102,7 @@ def _fit_cavities(bench: Bench, mould: Mould, volumes: CavityVolumes, notes: lis
         shell=shell,
         cavity=volumes,
         halves=2 * pieces if ask.halves else None,
+        halves_by_colour=by_colour,
         pours=pours,
         spare_cavities=spare,
         drink=_drink(bench, mould.cavity, fill_g),
@@ -121,6 +125,11 @@ def _pieces(bench: Bench, mould: Mould, per_piece: int, fill_g: float, notes: li
         return pieces, ask.mass_g
     pieces = wanted(ask) or max(1, mould.cavities // per_piece)
     return pieces, batch_for_g(pieces * fill_g, ask, made)
+
+
+def halves_by_colour(pieces: int, colours: int) -> tuple[int, ...]:
+    """Return the halves of each colour, both of a piece in one colour: as even as it goes."""
+    return tuple(2 * (pieces // colours + (number < pieces % colours)) for number in range(colours))
 
 
 def _shell(mould: Mould, ask: Ask, volumes: CavityVolumes, per_piece: int, fill_g: float, pieces: int) -> Shell | None:

@@ -88,6 +88,7 @@ class Fit:
     later: Shell | None = None
     cavity: CavityVolumes | None = None
     halves: int | None = None
+    halves_by_colour: tuple[int, ...] | None = None
     pours: int | None = None
     spare_cavities: int | None = None
     ball_mm: float | None = None

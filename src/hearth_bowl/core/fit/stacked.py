@@ -1,20 +1,20 @@
-"""Stacked fillings in one cavity, the first at the mould's floor: in ml or mm, with the one that gives way."""
+"""Stacked fillings in one cavity or cup, the first at its floor: in ml, mm or shares, with the one that gives way."""
 
 from collections.abc import Callable, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from itertools import pairwise
 from math import ceil
 from typing import Final, Literal
 
 from hearth_bowl.core.errors import BadInput, check_number
-from hearth_bowl.core.fit.ask import Ask
+from hearth_bowl.core.fit.ask import MOST_OVERRUN_PCT, Ask
 from hearth_bowl.core.fit.made import PACKED_SHARE, Made, batch_for_g, made_of, scaled
-from hearth_bowl.core.fit.moulded import USUAL_MOULD, walls_of
-from hearth_bowl.core.geometry.cavities import divide
+from hearth_bowl.core.fit.moulded import USUAL_CUP, USUAL_MOULD, walls_of
+from hearth_bowl.core.geometry.cavities import Weighed, divide
 from hearth_bowl.core.geometry.numbers import FLOOR_GUARD, bisect_rising
 from hearth_bowl.core.mixture import Mixture
 from hearth_bowl.core.recipe import Recipe
-from hearth_bowl.core.vessel import Mould
+from hearth_bowl.core.vessel import Cup, Mould
 
 MOST_FILLINGS: Final = 4
 Texture = Literal["soft", "firm", "crunchy"]
@@ -23,14 +23,18 @@ Curve = Callable[[float], float]
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class FillingAsk:
-    """A filling by one of: ml, mm of depth, or neither: then it gives way and takes what is left.
+    """A filling by one of: ml, mm of depth, a share of the room, or none: then it gives way and takes what is left.
 
-    `lumps` are whole pieces (nuts, marshmallows) that pack to 55 %; the filling above runs into their gaps.
+    `lumps` are whole pieces (nuts, marshmallows) that pack to 55 %; the filling above runs into their gaps. What
+    stands `on_top` is piped above the brim, by ml; `overrun_pct` is the air in it.
     """
 
     recipe: Recipe
     ml: float | None = None
     mm: float | None = None
+    share_pct: float | None = None
+    on_top: bool = False
+    overrun_pct: float | None = None
     texture: Texture = "soft"
     lumps: bool = False
     finished: Mixture | None = None
@@ -38,7 +42,7 @@ class FillingAsk:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class StackedFilling:
-    """One filling of each cavity, from one depth below the rim to another [mm]; and its batch for all pieces.
+    """One filling of each cavity, from one depth below the rim to another [mm], a top at 0; its batch for all pieces.
 
     `ml` is the room between its levels, `net_ml` what of the recipe itself is in the cavity.
     """
@@ -57,7 +61,7 @@ class StackedFilling:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Stack:
-    """All fillings of a mould's cavities, what stays empty below the cap, and what to mind."""
+    """All fillings of a mould's cavities or of cups, what stays empty below the cap, and what to mind."""
 
     fillings: tuple[StackedFilling, ...]
     empty_ml: float
@@ -66,14 +70,18 @@ class Stack:
     notes: tuple[str, ...]
 
 
-def fit_stack(mould: Mould, fillings: Sequence[FillingAsk], ask: Ask) -> Stack:
+def fit_stack(vessel: Mould | Cup, fillings: Sequence[FillingAsk], ask: Ask) -> Stack:
     """Return the fillings of every piece.
 
     :raises BadInput: below `fillings`: more than one gives way, or together they are more than the cavity holds.
     """
     if not 1 <= len(fillings) <= MOST_FILLINGS:
         raise BadInput(("fillings",), f"{len(fillings)} fillings", f"1 to {MOST_FILLINGS}", "out-of-range")
-    walls = walls_of(ask, USUAL_MOULD)
+    if isinstance(vessel, Cup):
+        mould, usual = Mould(shape="cup", cavities=vessel.count, cavity=Weighed(vessel.volume_ml)), USUAL_CUP
+    else:
+        mould, usual = vessel, USUAL_MOULD
+    walls = walls_of(ask, usual)
     volumes = divide(mould.cavity, walls.wall_mm, walls.cap_mm, walls.headroom_mm)
     room_ml, top_mm = volumes.fill_ml, walls.cap_mm + walls.headroom_mm
     floor_mm = mould.cavity.depth_mm - walls.wall_mm
@@ -86,18 +94,22 @@ def fit_stack(mould: Mould, fillings: Sequence[FillingAsk], ask: Ask) -> Stack:
             lambda up: mould.cavity.void_ml(walls.wall_mm, floor_mm - up), filled_ml, 0.0, floor_mm
         )
 
-    rooms = _rooms(fillings, room_ml, lambda y: mould.cavity.void_ml(walls.wall_mm, y), level_mm, top_mm)
+    inside = _inside(fillings, room_ml)
+    rooms = _rooms(inside, room_ml, lambda y: mould.cavity.void_ml(walls.wall_mm, y), level_mm, top_mm)
     pieces = (ask.pieces or max(1, mould.cavities // (2 if ask.halves else 1))) + ask.spares
     cavities = pieces * (2 if ask.halves else 1)
     stacked, filled_ml, gaps_ml = [], 0.0, 0.0
-    for filling, ml in zip(fillings, rooms, strict=True):
-        made = made_of(filling.recipe, ask, filling.finished)
+    for filling, ml in zip(inside, rooms, strict=True):
+        made = made_of(filling.recipe, _aired(ask, filling), filling.finished)
         net_ml = (PACKED_SHARE * ml if filling.lumps else ml) + gaps_ml
         gaps_ml = (1 - PACKED_SHARE) * ml if filling.lumps else 0.0
         stacked.append(
             _filling(filling, made, ask, (level_mm(filled_ml), level_mm(filled_ml + ml)), ml, net_ml, cavities)
         )
         filled_ml += ml
+    for filling in fillings[len(inside) :]:
+        made, ml = made_of(filling.recipe, _aired(ask, filling), filling.finished), filling.ml or 0.0
+        stacked.append(_filling(filling, made, ask, (0.0, 0.0), ml, ml, cavities))
     return Stack(
         fillings=tuple(stacked),
         empty_ml=max(0.0, room_ml - filled_ml) + gaps_ml,
@@ -105,6 +117,40 @@ def fit_stack(mould: Mould, fillings: Sequence[FillingAsk], ask: Ask) -> Stack:
         pours=ceil(cavities / mould.cavities - FLOOR_GUARD),
         notes=_notes(fillings),
     )
+
+
+def _aired(ask: Ask, filling: FillingAsk) -> Ask:
+    return ask if filling.overrun_pct is None else replace(ask, overrun_pct=filling.overrun_pct)
+
+
+def _inside(fillings: Sequence[FillingAsk], room_ml: float) -> list[FillingAsk]:
+    """Return the fillings below the brim, shares turned into ml; what stands on top comes last, by ml.
+
+    :raises BadInput: below `fillings`.
+    """
+    inside: list[FillingAsk] = []
+    for position, filling in enumerate(fillings):
+        path = ("fillings", position)
+        if filling.overrun_pct is not None:
+            check_number((*path, "overrun_pct"), filling.overrun_pct, 0, MOST_OVERRUN_PCT, "%")
+        if filling.on_top:
+            if filling.ml is None:
+                raise BadInput((*path, "ml"), "what stands on top is piped by its volume", "ml", "missing")
+            check_number((*path, "ml"), filling.ml, 0, 1000, "ml", above=True)
+            continue
+        if len(inside) < position:
+            raise BadInput((*path, "on_top"), "it lies on a top", "tops come last", "not-allowed")
+        inside.append(filling if filling.share_pct is None else _by_share(filling, room_ml, path))
+    if not inside:
+        raise BadInput(("fillings",), "nothing is in it, only on top", "at least one filling inside", "empty")
+    return inside
+
+
+def _by_share(filling: FillingAsk, room_ml: float, path: tuple[str | int, ...]) -> FillingAsk:
+    share_pct = check_number((*path, "share_pct"), filling.share_pct, 0, 100, "%", above=True)
+    if filling.ml is not None or filling.mm is not None:
+        raise BadInput((*path, "share_pct"), "a share and a measure are both given", "one of them")
+    return replace(filling, ml=share_pct / 100 * room_ml)
 
 
 def _rooms(

@@ -197,7 +197,15 @@ function Bench({ stored, picker, onDeleted }: BenchProps) {
         aria-label="Shopping"
         className="border-line border-l bg-sheet px-5 py-4 max-lg:col-span-2 max-lg:border-t max-md:col-span-1 max-md:px-3 print:border-0"
       >
-        {plan && <ShoppingList shopping={plan.shopping} id={stored.id} units={units} flush={flush} />}
+        {plan && (
+          <ShoppingList
+            shopping={plan.shopping}
+            boxes={asked.boxes}
+            id={stored.id}
+            units={units}
+            flush={flush}
+          />
+        )}
       </section>
     </main>
   );

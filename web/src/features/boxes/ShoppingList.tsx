@@ -2,10 +2,16 @@ import type { Schemas } from "../../api/client";
 import { Button } from "../../ui/Button";
 import { mass, type Units } from "../../units/units";
 
-type Props = { shopping: Schemas["ShoppingOut"]; id: number; units: Units; flush: () => Promise<void> };
+type Props = {
+  shopping: Schemas["ShoppingOut"];
+  boxes: number;
+  id: number;
+  units: Units;
+  flush: () => Promise<void>;
+};
 
 /** One list for everything chosen: packs to buy, what is there, what is left over. */
-export function ShoppingList({ shopping, id, units, flush }: Props) {
+export function ShoppingList({ shopping, boxes, id, units, flush }: Props) {
   const openList = (ending: string) => async (event: React.MouseEvent) => {
     event.preventDefault();
     await flush();
@@ -35,7 +41,10 @@ export function ShoppingList({ shopping, id, units, flush }: Props) {
               <td className={`py-1 pl-2 text-right ${item.buy_g > 0 ? "font-bold" : "text-ash"}`}>
                 {toBuy(item, units)}
               </td>
-              <td className="whitespace-nowrap py-1 pl-2 text-right">{mass(item.left_g, units)}</td>
+              <td className="whitespace-nowrap py-1 pl-2 text-right">
+                {mass(item.left_g, units)}
+                <Again boxes={Math.floor(item.left_share * boxes)} />
+              </td>
             </tr>
           ))}
         </tbody>
@@ -66,6 +75,16 @@ export function ShoppingList({ shopping, id, units, flush }: Props) {
         </Button>
       </p>
     </>
+  );
+}
+
+/** What is left over will make so many boxes more, of what this ingredient has to give. */
+function Again({ boxes }: { boxes: number }) {
+  if (boxes < 1) return null;
+  return (
+    <span className="block text-[13px] text-ash">
+      for {boxes} {boxes === 1 ? "box" : "boxes"} more
+    </span>
   );
 }
 

@@ -133,6 +133,7 @@ export function AskForm({ vessel, recipe, batchG, asked, problem, library, sever
         <div className="grid grid-cols-3 items-end gap-x-3 gap-y-2">
           {kind === "pan" && <Chocolate {...{ vessel, asked, library, onAsk }} />}
           {kind !== "pan" && kind !== "cake" && field("spares", "Spares")}
+          {kind === "mould" && asked.halves && field("colours", "Colours", "1")}
           {field("loss_g", "Lost too, g")}
           {field("overrun_pct", "Whipping adds, %")}
           {kind !== "mould" && hasShell && field("dip_bowl_mm", "Dipping bowl, mm", "110")}

@@ -68,7 +68,7 @@ function FitBench(props: BenchProps) {
   const { vesselId, asked } = state;
   const chosen = vessels.find((row) => row.id === vesselId) ?? null;
   const vessel = chosen?.vessel ?? null;
-  const parts = vessel?.kind === "pan" ? state.layers : vessel?.kind === "mould" ? state.fillings : [];
+  const parts = vessel?.kind === "pan" ? state.layers : isStacked(vessel) ? state.fillings : [];
   const several = parts.length > 0;
   const ask = vessel ? askFor(vessel, several ? { ...asked, mass_g: "" } : asked) : null;
 
@@ -85,7 +85,7 @@ function FitBench(props: BenchProps) {
   };
   const onAsk = (part: Partial<Asked>) => change({ asked: { ...asked, ...part } });
 
-  const fitted = useFit(recipe, vessel, ask, !several || vessel?.kind === "mould");
+  const fitted = useFit(recipe, vessel, ask, !several || isStacked(vessel));
   const joint = useSeveral(vessel, ask, parts);
   const problem = problemIn(several ? joint.error : fitted.error);
   const shell = several && fitted.data && isFor(fitted.data, vessel) ? fitted.data.shell : null;
@@ -100,7 +100,7 @@ function FitBench(props: BenchProps) {
   };
   const atField = problem?.errors.some((error) => error.path.some((step) => FIELDS.has(String(step))));
   const isCut = fit?.piece_mm != null || slab?.piece_mm != null;
-  const partsForm = vessel && (vessel.kind === "pan" || vessel.kind === "mould") && (
+  const partsForm = vessel && (vessel.kind === "pan" || isStacked(vessel)) && (
     <SeveralRecipes
       kind={vessel.kind === "pan" ? "layer" : "filling"}
       parts={parts}
@@ -240,6 +240,9 @@ function FitBench(props: BenchProps) {
     </>
   );
 }
+
+/** Whether several fillings may lie in it: a mould's cavities, or cups. */
+const isStacked = (vessel: Vessel | null) => vessel?.kind === "mould" || vessel?.kind === "cup";
 
 const problemIn = (error: unknown) => (error instanceof ApiError ? error.problem : null);
 

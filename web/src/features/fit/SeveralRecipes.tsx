@@ -143,28 +143,48 @@ function FillingAmount({ part, at, onChange }: AmountProps) {
     <>
       <NumberField
         label="Each, ml"
-        placeholder={part.mm ? "" : "gives way"}
+        placeholder={part.mm || part.share_pct ? "" : "gives way"}
         value={shown(part.ml)}
         problem={at}
-        onChange={(event) => onChange({ ml: numberIn(event.target.value) || undefined, mm: undefined })}
+        onChange={(event) =>
+          onChange({ ml: numberIn(event.target.value) || undefined, mm: undefined, share_pct: undefined })
+        }
       />
       <NumberField
         label="or deep, mm"
         value={shown(part.mm)}
-        onChange={(event) => onChange({ mm: numberIn(event.target.value) || undefined, ml: undefined })}
+        onChange={(event) =>
+          onChange({ mm: numberIn(event.target.value) || undefined, ml: undefined, share_pct: undefined })
+        }
+      />
+      <NumberField
+        label="or share, %"
+        value={shown(part.share_pct)}
+        onChange={(event) =>
+          onChange({ share_pct: numberIn(event.target.value) || undefined, ml: undefined, mm: undefined })
+        }
+      />
+      <NumberField
+        label="Air whipped in, %"
+        value={shown(part.overrun_pct)}
+        onChange={(event) => onChange({ overrun_pct: numberIn(event.target.value) })}
       />
       <Choice
         label="It is"
-        value={part.lumps ? "lumps" : (part.texture ?? "soft")}
+        value={part.on_top ? "top" : part.lumps ? "lumps" : (part.texture ?? "soft")}
         onChange={(event) => {
-          const lumps = event.target.value === "lumps";
-          onChange({ lumps, texture: lumps ? "crunchy" : (event.target.value as Part["texture"]) });
+          const { value } = event.target;
+          const lumps = value === "lumps";
+          const on_top = value === "top";
+          const texture = lumps ? "crunchy" : on_top ? "soft" : (value as Part["texture"]);
+          onChange({ lumps, on_top, texture, ...(on_top ? { mm: undefined, share_pct: undefined } : {}) });
         }}
       >
         <option value="soft">soft</option>
         <option value="firm">firm</option>
         <option value="crunchy">crunchy</option>
         <option value="lumps">whole pieces</option>
+        <option value="top">piped on top</option>
       </Choice>
     </>
   );

@@ -23,6 +23,7 @@ const TEXTS = [
   "overrun_pct",
   "mix_g_per_cup",
   "mug_mm",
+  "colours",
 ] as const;
 
 export type TextName = (typeof TEXTS)[number];
@@ -51,6 +52,7 @@ export const USUAL: Asked = {
   overrun_pct: "",
   mix_g_per_cup: "",
   mug_mm: "",
+  colours: "",
   shell: "",
   rolling: "",
   halves: false,
@@ -64,14 +66,14 @@ const WALLS: TextName[] = ["wall_mm", "cap_mm", "headroom_mm"];
 /** Which of the questions apply to which kind of vessel. */
 const APPLIES: Record<string, TextName[]> = {
   pan: [...COUNTED, ...DIPPED, "thickness_mm", "piece_length_mm", "piece_width_mm", "trim_mm", "kerf_mm"],
-  mould: [...COUNTED, ...WALLS, "mix_g_per_cup", "mug_mm"],
+  mould: [...COUNTED, ...WALLS, "mix_g_per_cup", "mug_mm", "colours"],
   cup: [...COUNTED, "wall_mm"],
   scoop: [...COUNTED, ...DIPPED, "core_g"],
   pieces: [...COUNTED, ...DIPPED, "core_g"],
   cake: ALWAYS,
 };
 
-const WHOLE = new Set<TextName>(["pieces", "spares", "coated"]);
+const WHOLE = new Set<TextName>(["pieces", "spares", "coated", "colours"]);
 
 /** The chocolate of a vessel's shell or coat; a mould has one unless it is said otherwise. */
 export function shellOf(vessel: Vessel, asked: Asked): string {
@@ -95,6 +97,7 @@ export function askFor(vessel: Vessel, asked: Asked): Schemas["AskIn"] {
   ask.shell = shell;
   if (shell === "none") for (const name of DIPPED) delete ask[name];
   if (vessel.kind === "mould") ask.halves = asked.halves;
+  if (!ask.halves) delete ask.colours;
   if ((vessel.kind === "scoop" || vessel.kind === "pieces") && asked.rolling) ask.rolling = asked.rolling;
   if (ask.pieces === undefined) delete ask.spares;
   return ask as Schemas["AskIn"];

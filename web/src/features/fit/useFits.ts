@@ -55,13 +55,7 @@ export function useSeveral(vessel: Vessel | null, ask: Schemas["AskIn"] | null, 
         const body = { vessel, ask, layers } as never;
         return { slab: await dataOf<Slab>(client.POST("/api/fit/layers", { body, signal })), stack: null };
       }
-      const fillings = rows.map(({ recipe, ml, mm: deep, texture, lumps }) => ({
-        recipe,
-        ml,
-        mm: deep,
-        texture,
-        lumps,
-      }));
+      const fillings = rows.map(({ thickness_mm: _t, mass_g: _m, share: _s, ...filling }) => filling);
       const body = { vessel, ask, fillings } as never;
       return { slab: null, stack: await dataOf<Stack>(client.POST("/api/fit/stack", { body, signal })) };
     },

@@ -21,7 +21,7 @@ export function PanOnTheScale({ batch, sinceS, units, happen }: PanProps) {
   const [startG, nowG] = [numberIn(start), numberIn(now)];
   return (
     <details>
-      <summary className="min-h-14 cursor-pointer py-4 text-[17px] text-rim">
+      <summary className="min-h-16 cursor-pointer py-4 text-[17px] text-rim">
         Weigh the pan: how much longer?
       </summary>
       <div className="grid grid-cols-2 items-end gap-3">
@@ -33,7 +33,7 @@ export function PanOnTheScale({ batch, sinceS, units, happen }: PanProps) {
         <NumberField label="Pan now, g" value={now} onChange={(event) => setNow(event.target.value)} />
       </div>
       <Button
-        className="mt-2 min-h-14"
+        className="mt-2 min-h-16"
         disabled={startG === undefined || nowG === undefined}
         onClick={() => {
           if (startG === undefined || nowG === undefined) return;
@@ -93,7 +93,7 @@ export function Bursts({ batch, nowC, happen }: BurstProps) {
           <option value="0.1">a few</option>
         </Choice>
       </div>
-      <Button className="mt-2 min-h-14 w-full" onClick={() => ask.mutate()}>
+      <Button className="mt-2 min-h-16 w-full" onClick={() => ask.mutate()}>
         {before === 0 ? "First burst" : `Burst ${before + 1}`}
       </Button>
       {ask.error && <p role="alert">{ask.error.message}</p>}
@@ -123,7 +123,7 @@ export function SeedFor({ chocolate }: SeedProps) {
       <div className="w-36">
         <NumberField label="Melted, g" value={melted} onChange={(event) => setMelted(event.target.value)} />
       </div>
-      <Button className="min-h-14" disabled={!grams} onClick={() => grams && ask.mutate(grams)}>
+      <Button className="min-h-16" disabled={!grams} onClick={() => grams && ask.mutate(grams)}>
         How much seed?
       </Button>
       {found && (

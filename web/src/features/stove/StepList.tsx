@@ -13,14 +13,18 @@ export function StepList({ run, at, onGo }: { run: Run; at: number; onGo: (next:
       label="All steps"
       open={open}
       onOpenChange={setOpen}
-      trigger={<Button look="plain">All steps</Button>}
+      trigger={
+        <Button look="plain" className="min-h-16 text-[17px]">
+          All steps
+        </Button>
+      }
     >
       <ol className="grid gap-1">
         {run.steps.map((step, position) => (
           <li key={step.key}>
             <Button
               look="plain"
-              className="min-h-14 w-full text-left"
+              className="min-h-16 w-full text-left"
               aria-current={position === at ? "step" : undefined}
               onClick={() => {
                 setOpen(false);

@@ -104,7 +104,12 @@ function Bench({ run }: { run: Run }) {
           <div className="flex flex-wrap items-center gap-2">
             <StepList run={run} at={at} onGo={go} />
             {step.positions.length > 0 && (
-              <Button look="plain" aria-pressed={weighing} onClick={() => setShowWeigh(!weighing)}>
+              <Button
+                look="plain"
+                className="min-h-16 text-[17px]"
+                aria-pressed={weighing}
+                onClick={() => setShowWeigh(!weighing)}
+              >
                 {weighing ? "Show the trace" : `Weigh in, ${step.positions.length}`}
               </Button>
             )}
@@ -177,11 +182,11 @@ function Bench({ run }: { run: Run }) {
             </p>
           )}
           <details className="mt-1">
-            <summary className="min-h-14 cursor-pointer py-4 text-[17px] text-rim">
+            <summary className="min-h-16 cursor-pointer py-4 text-[17px] text-rim">
               Reading by hand, voice
             </summary>
             <Hand probe={run.batch.probe_id} lastShownC={now?.shown_c ?? null} units={units} />
-            <label className="flex min-h-14 items-center gap-3 text-[17px]">
+            <label className="flex min-h-16 items-center gap-3 text-[17px]">
               <input
                 type="checkbox"
                 className="size-6 accent-rim"

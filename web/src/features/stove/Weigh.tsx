@@ -85,7 +85,7 @@ export function Weigh({ run, step, units, happen }: Props) {
               .join(", ")}
           </p>
           <Button
-            className="mt-2 min-h-14"
+            className="mt-2 min-h-16"
             onClick={() => {
               happen("note", { text: offer.says, amounts_g: offer.amounts_g });
               follow.reset();
@@ -134,7 +134,7 @@ function WeighLine({ name, planned, total, weighed, units, onWeigh }: LineProps)
       />
       <span className="flex gap-2">
         <Button
-          className="min-h-14"
+          className="min-h-16"
           aria-label={`Keep the weight of ${name}`}
           disabled={numberIn(typed) === undefined}
           onClick={take}
@@ -156,7 +156,7 @@ function Scale({ name, onWeight }: { name: string; onWeight: (grams: number) => 
     if (found?.g != null) onWeight(found.g);
   };
   return (
-    <Button look="plain" className="min-h-14" aria-label={`Read the scale for ${name}`} onClick={read}>
+    <Button look="plain" className="min-h-16" aria-label={`Read the scale for ${name}`} onClick={read}>
       Scale
     </Button>
   );
@@ -180,7 +180,7 @@ function Spill({ run, step, units, happen, nameOf }: SpillProps) {
   const grams = numberIn(left);
   return (
     <details className="mt-1">
-      <summary className="min-h-14 cursor-pointer py-4 text-[17px] text-rim">Some was spilled</summary>
+      <summary className="min-h-16 cursor-pointer py-4 text-[17px] text-rim">Some was spilled</summary>
       <div className="flex flex-wrap items-end gap-3">
         <div className="w-40">
           <NumberField
@@ -190,7 +190,7 @@ function Spill({ run, step, units, happen, nameOf }: SpillProps) {
           />
         </div>
         <Button
-          className="min-h-14"
+          className="min-h-16"
           disabled={grams === undefined}
           onClick={() => grams !== undefined && ask.mutate(grams)}
         >
@@ -209,7 +209,7 @@ function Spill({ run, step, units, happen, nameOf }: SpillProps) {
             .map(([position, amount]) => `${nameOf(Number(position))} ${mass(amount, units)}`)
             .join(", ")}
           <Button
-            className="ml-2 min-h-14"
+            className="ml-2 min-h-16"
             onClick={() => {
               happen("spill", { g: grams, amounts_g: ask.data?.amounts_g });
               ask.reset();
