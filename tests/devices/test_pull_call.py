@@ -22,7 +22,7 @@ class PullCall(unittest.TestCase):
                 self.assertLessEqual(boil.called_s, latest_s)
 
     def test_pulled_by_a_bare_reading_it_misses(self) -> None:
-        self.assertGreater(abs(Boil(FUDGE, 2200.0, 1500.0, 2.3, 0.1, by_reading=True).missed_c), 1.5)
+        self.assertGreater(abs(Boil(FUDGE, 600.0, 1500.0, 2.3, 0.1, by_reading=True).missed_c), 1.5)
 
 
 if __name__ == "__main__":

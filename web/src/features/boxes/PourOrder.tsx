@@ -27,8 +27,7 @@ export function PourOrder({ plan, name, units }: Props) {
             <span>
               {pour.refill_g > 0.5 && <b>Melt in {mass(pour.refill_g, units)}. </b>}
               {position + 1}. <span dir="auto">{pour.name}</span>: {TASKS[pour.task]}
-              {pour.cavities > 0 &&
-                `, ${pour.cavities} of ${pour.mould}${pour.turn > 1 ? `, turn ${pour.turn}` : ""}`}
+              {pour.cavities > 0 && ` (turn ${pour.turn} of ${pour.mould}, ${pour.cavities} filled)`}
             </span>
             <span className="whitespace-nowrap text-ash">{mass(pour.pot_before_g, units)} in the pot</span>
           </li>

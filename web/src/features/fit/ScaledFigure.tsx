@@ -45,7 +45,7 @@ export function ScaledFigure(props: Props) {
   const bottom = heightMm * pxPerMm + top + (dimensions.length > 0 ? DIMENSION_ROOM_PX : 0);
   const at = (x: number, y: number): [number, number] => [left + x * pxPerMm, top + y * pxPerMm];
   return (
-    <figure>
+    <figure className="print:max-w-md">
       <svg
         role="img"
         aria-label={alt}

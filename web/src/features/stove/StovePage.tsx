@@ -89,8 +89,11 @@ function Bench({ run }: { run: Run }) {
       {urgent && seen !== callKey && (
         <FullCall words={now?.call ?? ""} says={saysOf(now, units)} onSeen={() => setSeen(callKey)} />
       )}
-      <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_430px] max-lg:grid-cols-1">
-        <section aria-label="The run" className="flex min-h-0 flex-col overflow-y-auto px-6 pt-3 max-md:px-3">
+      <div className="grid flex-1 grid-cols-[minmax(0,1fr)_430px] max-lg:grid-cols-1 max-lg:content-start lg:min-h-0">
+        <section
+          aria-label="The run"
+          className="flex flex-col px-6 pt-3 max-md:px-3 lg:min-h-0 lg:overflow-y-auto"
+        >
           <div className="flex flex-wrap items-baseline justify-between gap-x-4">
             <h1 className="font-display font-semibold text-[26px] leading-tight">
               <span dir="auto">{run.batch.name}</span>, step {at + 1} of {run.steps.length}:{" "}
@@ -115,7 +118,7 @@ function Bench({ run }: { run: Run }) {
             )}
             <Probe probe={run.batch.probe_id} live={now} />
           </div>
-          <div className="min-h-0 flex-1">
+          <div className="flex-1 lg:min-h-0">
             {weighing ? (
               <Weigh run={run} step={step} units={units} happen={happen} />
             ) : (
@@ -133,7 +136,7 @@ function Bench({ run }: { run: Run }) {
         </section>
         <section
           aria-label="Now"
-          className="min-h-0 overflow-y-auto border-line border-l bg-sheet px-6 py-2 max-lg:border-t max-lg:border-l-0 max-md:px-3"
+          className="min-h-0 overflow-y-auto border-line border-l bg-sheet px-6 py-2 max-lg:order-first max-lg:border-b max-lg:border-l-0 max-md:px-3"
         >
           <NowPanel run={run} live={sameStep ? now : null} step={step} units={units} />
           <ul>

@@ -1,5 +1,6 @@
 import { memo } from "react";
 import type { Schemas } from "../../api/client";
+import { useNarrow } from "../../ui/useNarrow";
 import type { Units } from "../../units/units";
 
 type Step = Schemas["StepOut"];
@@ -14,8 +15,8 @@ type Props = {
   units: Units;
 };
 
-const WIDTH = 820;
-const HEIGHT = 470;
+const WIDE: [number, number] = [820, 470];
+const NARROW: [number, number] = [420, 330];
 const LEFT = 56;
 const RIGHT = 30;
 const BOTTOM = 34;
@@ -28,17 +29,18 @@ const STEPS_MIN = [1, 2, 5, 10, 15, 30, 60, 120, 240];
 /** The plan a corridor, the past a line, the forecast dotted; ceilings, targets and marks in words. */
 export const TraceChart = memo(function TraceChart(props: Props) {
   const { trace, forecast, step, stepSince, nowS, marks, units } = props;
+  const isNarrow = useNarrow();
+  const [width, height] = isNarrow ? NARROW : WIDE;
   const usualS = 60 * (USUAL_MIN[step.heat] ?? 10);
   const endS = Math.max(nowS + Math.max(60, forecast?.in_s ?? 0) * 1.15, (stepSince?.at ?? 0) + usualS, 300);
   const [low, high] = span(props);
-  const x = (s: number) => LEFT + ((WIDTH - LEFT - RIGHT) * s) / endS;
-  const y = (c: number) => TOP + ((HEIGHT - TOP - BOTTOM) * (high - c)) / (high - low);
+  const x = (s: number) => LEFT + ((width - LEFT - RIGHT) * s) / endS;
+  const y = (c: number) => TOP + ((height - TOP - BOTTOM) * (high - c)) / (high - low);
   const shown = (c: number) => `${Math.round(units.temperature === "F" ? c * 1.8 + 32 : c)}°`;
-  const every = STEPS_MIN.find((minutes) => endS / 60 / minutes <= 8) ?? 480;
+  const every = STEPS_MIN.find((minutes) => endS / 60 / minutes <= (isNarrow ? 4 : 8)) ?? 480;
   const minutes = Array.from({ length: Math.floor(endS / 60 / every) + 1 }, (_, i) => i * every);
-  const degrees = Array.from(
-    { length: Math.floor((high - low) / 20) + 1 },
-    (_, i) => Math.ceil(low / 20) * 20 + i * 20,
+  const degrees = Array.from({ length: 20 }, (_, i) => Math.ceil(low / 20) * 20 + i * 20).filter(
+    (c) => c < high - 2,
   );
   const [targetLow, targetHigh] = step.target_c ?? [];
   const goal = targetLow === undefined || targetHigh === undefined ? null : (targetLow + targetHigh) / 2;
@@ -47,10 +49,10 @@ export const TraceChart = memo(function TraceChart(props: Props) {
     ? `Temperature from the start of the run: ${shown(Number(last[1]))} now${goal === null ? "" : `, the target is ${shown(goal)}`}.`
     : "No temperature yet.";
   return (
-    <svg role="img" aria-label={alt} viewBox={`0 0 ${WIDTH} ${HEIGHT}`} className="block w-full">
+    <svg role="img" aria-label={alt} viewBox={`0 0 ${width} ${height}`} className="block w-full">
       {degrees.map((c) => (
         <g key={c}>
-          <line x1={LEFT} x2={WIDTH - 8} y1={y(c)} y2={y(c)} className="stroke-line" />
+          <line x1={LEFT} x2={width - 8} y1={y(c)} y2={y(c)} className="stroke-line" />
           <text x={LEFT - 8} y={y(c) + 5} textAnchor="end" fontSize="15" className="fill-ash">
             {shown(c)}
           </text>
@@ -60,7 +62,7 @@ export const TraceChart = memo(function TraceChart(props: Props) {
         <text
           key={minute}
           x={x(minute * 60)}
-          y={HEIGHT - 10}
+          y={height - 10}
           textAnchor="middle"
           fontSize="15"
           className="fill-ash"
@@ -72,7 +74,7 @@ export const TraceChart = memo(function TraceChart(props: Props) {
         <g>
           <rect
             x={LEFT}
-            width={WIDTH - LEFT - 8}
+            width={width - LEFT - 8}
             y={y(targetHigh)}
             height={Math.max(6, y(targetLow) - y(targetHigh))}
             className="fill-butter-deep/50"
@@ -86,7 +88,7 @@ export const TraceChart = memo(function TraceChart(props: Props) {
         <g>
           <line
             x1={LEFT}
-            x2={WIDTH - 8}
+            x2={width - 8}
             y1={y(step.ceiling_c)}
             y2={y(step.ceiling_c)}
             className="stroke-copper"
@@ -94,7 +96,7 @@ export const TraceChart = memo(function TraceChart(props: Props) {
             strokeDasharray="8 5"
           />
           <text
-            x={WIDTH - 12}
+            x={width - 12}
             y={y(step.ceiling_c) - 6}
             textAnchor="end"
             fontSize="15"
@@ -149,25 +151,27 @@ export const TraceChart = memo(function TraceChart(props: Props) {
           strokeWidth="2"
         />
       )}
-      {marks.map((mark) => (
-        <g key={`${mark.at}${mark.name}`}>
-          <circle
-            cx={x(mark.at)}
-            cy={mark.c === null ? HEIGHT - BOTTOM : y(mark.c)}
-            r="7"
-            className="fill-sheet stroke-soot"
-            strokeWidth="2.5"
-          />
-          <text
-            x={x(mark.at) + 12}
-            y={(mark.c === null ? HEIGHT - BOTTOM : y(mark.c)) + 20}
-            fontSize="14"
-            className="fill-soot"
-          >
-            {mark.name}
-          </text>
-        </g>
-      ))}
+      {marks
+        .filter((mark) => mark.c !== null || mark.at > 20)
+        .map((mark) => (
+          <g key={`${mark.at}${mark.name}`}>
+            <circle
+              cx={x(mark.at)}
+              cy={mark.c === null ? height - BOTTOM : y(mark.c)}
+              r="7"
+              className="fill-sheet stroke-soot"
+              strokeWidth="2.5"
+            />
+            <text
+              x={x(mark.at) + 12}
+              y={mark.c === null ? height - BOTTOM - 12 : y(mark.c) + 20}
+              fontSize="14"
+              className="fill-soot"
+            >
+              {mark.name}
+            </text>
+          </g>
+        ))}
       {last && <circle cx={x(Number(last[0]))} cy={y(Number(last[1]))} r="9" className="fill-copper" />}
     </svg>
   );
