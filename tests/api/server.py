@@ -5,11 +5,19 @@ import socket
 import subprocess
 import sys
 import tempfile
+import threading
 import time
 import urllib.error
 import urllib.request
 from pathlib import Path
 from typing import Any
+
+from waitress.server import create_server
+
+from hearth_bowl.app import create_app
+from hearth_bowl.paths import WEB
+from hearth_bowl.server import open_data
+from hearth_bowl.store.db import Database
 
 WAIT_S = 15.0
 
@@ -88,3 +96,34 @@ class Server:
     def database(self) -> Path:
         """Return its database file."""
         return Path(self.folder.name) / "hearth-bowl.sqlite3"
+
+
+class ThreadServer(Server):
+    """The same application in a thread of the test: for pages, where nothing depends on the process itself."""
+
+    def __init__(self) -> None:
+        super().__init__()
+        self.served: Any = None
+        self.thread: threading.Thread | None = None
+
+    def start(self) -> "ThreadServer":
+        """Serve on the port, with the data that is there."""
+        data = open_data(Path(self.folder.name), demo=True)
+        self.served = create_server(create_app(data, WEB), host="127.0.0.1", port=self.port, threads=4, ident=None)
+        self.thread = threading.Thread(target=self._run, args=(self.served, data), daemon=True)
+        self.thread.start()
+        self._wait()
+        return self
+
+    def _run(self, served: Any, data: Database) -> None:
+        served.run()
+        data.close()
+
+    def kill(self) -> None:
+        """Close every connection at once."""
+        served, self.served = self.served, None
+        if served is None or self.thread is None:
+            return
+        served.trigger.pull_trigger(lambda: [connection.close() for connection in list(served._map.values())])
+        self.thread.join(timeout=5)
+        served.task_dispatcher.shutdown(timeout=1)

@@ -8,7 +8,7 @@ from typing import Any
 from playwright.sync_api import Browser, ConsoleMessage, Page, Playwright, expect, sync_playwright
 
 from hearth_bowl.paths import ROOT
-from tests.api.server import Server
+from tests.api.server import ThreadServer
 
 AXE = ROOT / "web" / "node_modules" / "axe-core" / "axe.min.js"
 FLAGS = ["--no-sandbox", "--disable-gpu", "--disable-background-networking", "--no-first-run", "--disable-quic"]
@@ -34,7 +34,7 @@ class PageCase(unittest.TestCase):
         expect.set_options(timeout=30_000)
 
     def setUp(self) -> None:
-        self.server = Server().start()
+        self.server = ThreadServer().start()
         self.addCleanup(self.server.stop)
         self.said: list[str] = []
         self.page = self.new_page()

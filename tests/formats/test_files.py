@@ -42,6 +42,7 @@ RECORDS = st.fixed_dictionaries(
     }
 )
 CELLS = st.one_of(st.none(), st.floats(0.5, 9999).map(lambda value: round(value, 2)))
+PACKS = st.lists(st.tuples(st.integers(1, 5000).map(float), CELLS), max_size=3)
 
 
 class Recipes(unittest.TestCase):
@@ -140,11 +141,18 @@ class Json(unittest.TestCase):
 
 
 class LarderCsv(unittest.TestCase):
-    @given(st.lists(st.tuples(st.sampled_from(sorted(LIBRARY)), CELLS, CELLS, CELLS), max_size=6))
-    def test_rows_come_back_as_they_went_out(self, rows: list[tuple[str, Any, Any, Any]]) -> None:
+    @given(st.lists(st.tuples(st.sampled_from(sorted(LIBRARY)), CELLS, CELLS, CELLS, PACKS), max_size=6))
+    def test_rows_come_back_as_they_went_out(self, rows: list[tuple[str, Any, Any, Any, Any]]) -> None:
         items = [
-            {"label": label, "pack_g": pack, "price": price, "country": "SE", "in_house_g": house}
-            for label, pack, price, house in rows
+            {
+                "label": label,
+                "pack_g": pack,
+                "price": price,
+                "country": "SE",
+                "in_house_g": house,
+                "other_packs": [{"pack_g": size, "price": cost} for size, cost in packs],
+            }
+            for label, pack, price, house, packs in rows
         ]
         self.assertEqual(read_larder(write_larder(items)), items)
 
