@@ -156,6 +156,12 @@ class Forecasts(unittest.TestCase):
         self.assertFalse(found.due)
         self.assertTrue(forecast(self.readings(lambda t: 20 + 0.2 * t, 330), 85).due)  # type: ignore[union-attr]
 
+    def test_readings_by_hand_a_minute_apart_are_enough(self) -> None:
+        found = forecast([(60.0 * i, 40.0 + 5 * i) for i in range(6)], 85)
+        assert found is not None
+        self.assertAlmostEqual(found.rate_c_per_min, 5, delta=0.3)
+        self.assertAlmostEqual(found.in_s or 0, (85 - 65 - found.carry_c) / 5 * 60, delta=15)
+
     def test_nothing_is_said_without_enough_or_off_course(self) -> None:
         self.assertIsNone(forecast([], 85))
         self.assertIsNone(forecast([(0, 20), (1, 20.1)], 85))

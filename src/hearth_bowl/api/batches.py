@@ -93,6 +93,7 @@ class RunOut(Outgoing):
     steps: list[StepOut]
     events: list[EventOut]
     offset_c: float | None
+    shell: str | None
 
 
 class NewEventsOut(Outgoing):

@@ -91,6 +91,8 @@ class StandInOut(Outgoing):
     speed: float
     recipe: dict[str, object] | None
     step: StepOut | None
+    heat: str
+    chocolate: str | None
     in_the_pan: list[int]
     kitchen_c: float
     pressure_kpa: float

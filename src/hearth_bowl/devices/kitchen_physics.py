@@ -79,6 +79,15 @@ class PanOfSomething:
             self._advance(min(step, left), heat_share, microwave_w)
             left -= step
 
+    def stir_in(self, grams: float, at_c: float) -> None:
+        """Stir in cold pieces of the same: they take heat to warm and to melt."""
+        capacity = self._dry_j_per_k + 4.18 * self.water_g
+        per_g = capacity / self.mass_g
+        taken = grams * (per_g * (self.mass_c - at_c) + self.latent_j_per_g)
+        self.mass_c -= taken / (capacity + per_g * grams + self._melting_j_per_k())
+        self._dry_g += grams
+        self._dry_j_per_k += per_g * grams
+
     def _advance(self, dt: float, heat_share: float, microwave_w: float) -> None:
         hob = self.hob
         into_pan = heat_share * hob.power_w * hob.arrives

@@ -13,7 +13,7 @@ from datetime import UTC, datetime, timedelta
 from typing import Any
 
 from hearth_bowl.core.boiling import SEA_LEVEL_KPA
-from hearth_bowl.core.mixture import Mixture, mix_lines
+from hearth_bowl.core.mixture import Mixture, mix, mix_lines
 from hearth_bowl.devices.door import Door
 from hearth_bowl.devices.kitchen_physics import Hob, LaggingProbe, PanOfSomething, bowl_w_per_k
 from hearth_bowl.formats.recipe_file import recipe_from
@@ -22,6 +22,11 @@ PROBE_NAME = "stand-in"
 FRIDGE_C = 5.0
 GENTLE_SHARE = 0.35
 MELTING_SHARE = 0.12
+CHOCOLATE_G = 600.0
+OVEN_W = 800.0
+ABSORBED = 0.45
+BURST_S, BURST_EVERY_S = 30, 60
+SEED_AT_A_TIME, SEED_EVERY_S = 0.04, 20
 
 
 class StandInKitchen:
@@ -32,13 +37,24 @@ class StandInKitchen:
         self.batch: int | None = None
         self.pan: PanOfSomething | None = None
         self.step: dict[str, Any] = {}
+        self.heat = "pan"
+        self.chocolate: str | None = None
+        self.seconds = 0
         self.positions: list[int] = []
 
     def follow(self, said: dict[str, Any]) -> None:
         """Take up what is at the stove now."""
         if said["batch_id"] != self.batch:
             self.batch, self.pan, self.positions = said["batch_id"], None, []
-        self.step = said["step"]
+        if said["step"]["key"] != self.step.get("key"):
+            self.seconds = 0
+        self.step, self.heat = said["step"], said["heat"]
+        if said["chocolate"] != self.chocolate:
+            self.chocolate, self.pan, self.positions = said["chocolate"], None, []
+        if self.chocolate is not None:
+            if self.pan is None:
+                self.pan = self._fresh(_of_one(self.chocolate, CHOCOLATE_G), said)
+            return
         positions = said["in_the_pan"]
         if positions and positions != self.positions:
             self._put_in(said, positions)
@@ -46,7 +62,17 @@ class StandInKitchen:
     def _put_in(self, said: dict[str, Any], positions: list[int]) -> None:
         recipe = recipe_from(said["recipe"])
         mixture = mix_lines(recipe, positions)
-        fresh = PanOfSomething(
+        fresh = self._fresh(mixture, said)
+        if self.pan is not None and positions[: len(self.positions)] == self.positions:
+            before_g, new_g = self.pan.mass_g, mixture.mass_g
+            share = min(1.0, before_g / new_g)
+            fresh.mass_c = share * self.pan.mass_c + (1 - share) * said["kitchen_c"]
+            fresh.pan_c = self.pan.pan_c
+            fresh.water_g = max(1.0, fresh.water_g - max(0.0, self.pan.mixture.mass_g - before_g))
+        self.pan, self.positions = fresh, positions
+
+    def _fresh(self, mixture: Mixture, said: dict[str, Any]) -> PanOfSomething:
+        return PanOfSomething(
             mixture=mixture,
             kpa=said.get("pressure_kpa") or SEA_LEVEL_KPA,
             hob=self.hob,
@@ -55,13 +81,6 @@ class StandInKitchen:
             pan_c=said["kitchen_c"],
             latent_j_per_g=_latent(mixture),
         )
-        if self.pan is not None and positions[: len(self.positions)] == self.positions:
-            before_g, new_g = self.pan.mass_g, mixture.mass_g
-            share = min(1.0, before_g / new_g)
-            fresh.mass_c = share * self.pan.mass_c + (1 - share) * said["kitchen_c"]
-            fresh.pan_c = self.pan.pan_c
-            fresh.water_g = max(1.0, fresh.water_g - max(0.0, self.pan.mixture.mass_g - before_g))
-        self.pan, self.positions = fresh, positions
 
     def advance(self, seconds: float) -> float | None:
         """Go on, and return what the probe shows."""
@@ -74,8 +93,27 @@ class StandInKitchen:
             power_w=self.hob.power_w, air_w_per_k=3 * bowl_w_per_k(self.pan.mass_g) if cooling else self.hob.air_w_per_k
         )
         self.pan.bath_c = 60.0 if heat == "melt" else None
-        self.pan.advance(seconds, self._ring(heat))
+        self.seconds += round(seconds)
+        self._seed(heat)
+        if self.heat == "microwave" and heat == "melt":
+            self.pan.advance(seconds, 0.0, self._oven_w())
+        else:
+            self.pan.advance(seconds, self._ring(heat))
         return self.probe.read(self.pan.mass_c, seconds, random.random(), random.gauss(0, 1))
+
+    def _oven_w(self) -> float:
+        """Return what the oven brings: bursts of half a minute, stirred in between, until the target is near."""
+        target = self.step.get("target_c")
+        there = self.pan is not None and target is not None and self.pan.mass_c >= target[0] - 1
+        return 0.0 if there or self.seconds % BURST_EVERY_S >= BURST_S else OVEN_W * ABSORBED
+
+    def _seed(self, heat: str) -> None:
+        """Stir seed in as a cook would: a little at a time until the chocolate works."""
+        target = self.step.get("target_c")
+        if self.step.get("key") != "temper-cool" or self.pan is None or not target or heat != "cool":
+            return
+        if self.pan.mass_c > target[1] and self.seconds % SEED_EVERY_S == 0:
+            self.pan.stir_in(SEED_AT_A_TIME * self.pan.mass_g, self.pan.ambient_c)
 
     def _ring(self, heat: str) -> float:
         """Turn the ring as a cook would: down near the target, off when it is there or cools."""
@@ -90,6 +128,11 @@ class StandInKitchen:
         if heat == "warm":
             return 0.0 if target and now > target[1] else 0.8
         return 0.9
+
+
+def _of_one(chocolate: str, grams: float) -> Mixture:
+    line = {"ingredient": chocolate, "amount": grams}
+    return mix(recipe_from({"name": "Chocolate", "family": "filling", "lines": [line]}))
 
 
 def _latent(mixture: Mixture) -> float:

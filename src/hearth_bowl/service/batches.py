@@ -21,7 +21,7 @@ from hearth_bowl.formats.recipe_file import recipe_from
 from hearth_bowl.formats.vessel_file import vessel_from
 from hearth_bowl.service.errors import NotFound
 from hearth_bowl.service.fit import get_fit, shell_named
-from hearth_bowl.service.probes import STAND_IN, ensure_probe
+from hearth_bowl.service.probes import STAND_IN, ensure_probe, shell_label
 from hearth_bowl.service.recipes import get_recipe, list_versions
 from hearth_bowl.service.settings import Settings, get_settings
 from hearth_bowl.service.vessels import get_vessel
@@ -63,7 +63,7 @@ class Event:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Run:
-    """A batch with its steps, choices, recipe and all that happened."""
+    """A batch with its steps, choices, recipe, the chocolate of its shells or coats, and all that happened."""
 
     batch: Batch
     recipe: dict[str, Any]
@@ -72,6 +72,7 @@ class Run:
     steps: tuple[Step, ...]
     events: tuple[Event, ...]
     offset_c: float | None
+    shell: str | None
 
 
 def start_batch(
@@ -136,8 +137,7 @@ def steps_of(session: Session, row: BatchRow) -> tuple[Step, ...]:
     shell, moulded = None, False
     if fit.get("vessel"):
         moulded = isinstance(vessel_from(fit["vessel"]), Mould | Cup)
-        named = fit.get("ask", {}).get("shell") or ("dark60" if moulded else "none")
-        shell = shell_named(named)
+        shell = shell_named(shell_label(fit) or "none")
     kitchen = get_settings(session).kitchen
     return run_steps(recipe, json.loads(row.choices), kitchen, shell=shell, moulded=moulded)
 
@@ -163,6 +163,7 @@ def get_run(session: Session, batch_id: int) -> Run:
         steps=steps_of(session, row),
         events=tuple(_events(session, batch_id)),
         offset_c=offset_of(get_settings(session)),
+        shell=shell_label(json.loads(row.fit)),
     )
 
 

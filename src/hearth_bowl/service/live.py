@@ -12,7 +12,7 @@ from hearth_bowl.core.boiling import boil_curve, cook_to
 from hearth_bowl.core.cooking import cooked_part
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.recipe import Recipe
-from hearth_bowl.core.stove.forecast import Forecast, forecast
+from hearth_bowl.core.stove.forecast import SPARSE_WINDOW_S, Forecast, forecast
 from hearth_bowl.core.stove.judge import Judged, judge
 from hearth_bowl.core.stove.step import Step
 from hearth_bowl.core.stove.trace import Trace, trace
@@ -25,6 +25,9 @@ from hearth_bowl.store.models import ProbeRow
 
 FRESH_S: Final = 15.0
 """A reading older than this is no temperature of now."""
+FRESH_BY_HAND_S: Final = 180.0
+SELDOM: Final = 12
+"""With so few readings in a quarter of an hour they are taken by hand, and stay good for longer."""
 FORECAST_S: Final = 150.0
 MOST_POINTS: Final = 900
 LONGEST: Final = timedelta(hours=14)
@@ -59,9 +62,10 @@ def live(session: Session, batch_id: int, now: datetime) -> Live:
     settings = get_settings(session)
     offset_c = offset_of(settings) or 0.0
     pace = pace_of(session, row.probe_id)
-    since = now - timedelta(seconds=max(FRESH_S, FORECAST_S / pace))
+    since = now - timedelta(seconds=FORECAST_S / pace if pace > 1 else SPARSE_WINDOW_S)
     shown = [(at, c) for at, c in readings_between(session, row.probe_id, since, now) if c is not None]
-    last = shown[-1] if shown and (now - shown[-1][0]).total_seconds() <= FRESH_S else None
+    fresh_s = FRESH_S if len(shown) > SELDOM else FRESH_BY_HAND_S
+    last = shown[-1] if shown and (now - shown[-1][0]).total_seconds() <= fresh_s else None
     true = [(pace * (at - now).total_seconds(), c - offset_c) for at, c in shown]
     found = _forecast(step, true, recipe_from(json.loads(row.document)), settings) if last else None
     found = None if found is None else _at_pace(found, pace)

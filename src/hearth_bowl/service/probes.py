@@ -24,6 +24,8 @@ COLDEST_C: Final = -60.0
 HOTTEST_C: Final = 400.0
 FASTEST: Final = 60.0
 STAND_IN: Final = "stand-in"
+MOULD_SHELL: Final = "dark60"
+"""What a mould's shell is of unless told otherwise."""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -133,12 +135,17 @@ def readings_between(
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class AtTheStove:
-    """What a stand-in plays: the running batch of a probe, its step, what is in the pan, and the kitchen."""
+    """What a stand-in plays: the running batch of a probe, its step, what is in the pan, and the kitchen.
+
+    `heat` is how it is heated; `chocolate` is what is melted for shells or coats, where the step is about that.
+    """
 
     batch_id: int | None
     speed: float
     recipe: dict[str, Any] | None = None
     step: Step | None = None
+    heat: str = "pan"
+    chocolate: str | None = None
     in_the_pan: tuple[int, ...] = ()
     kitchen_c: float = 20.0
     pressure_kpa: float = 101.325
@@ -175,10 +182,19 @@ def at_the_stove(session: Session, probe_id: str, steps_of: Any) -> AtTheStove:
         speed=speed,
         recipe=json.loads(row.document),
         step=step,
+        heat=json.loads(row.choices)["heat"],
+        chocolate=shell_label(json.loads(row.fit)) if step.key.startswith("temper") else None,
         in_the_pan=in_pan,
         kitchen_c=settings.kitchen_c,
         pressure_kpa=settings.kitchen.pressure_kpa,
     )
+
+
+def shell_label(fit: Mapping[str, Any]) -> str | None:
+    """Return the chocolate of a batch's shells or coats by its label, None where there is none."""
+    kind = fit.get("vessel", {}).get("kind")
+    named = fit.get("ask", {}).get("shell") or (MOULD_SHELL if kind == "mould" else "none")
+    return None if kind is None or named == "none" else str(named)
 
 
 def _probe(session: Session, row: ProbeRow) -> Probe:

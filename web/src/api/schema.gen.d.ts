@@ -3502,6 +3502,8 @@ export interface components {
             /** Offset C */
             offset_c: number | null;
             recipe: components["schemas"]["RecipeOut"];
+            /** Shell */
+            shell: string | null;
             /** Steps */
             steps: components["schemas"]["StepOut"][];
         };
@@ -3996,6 +3998,10 @@ export interface components {
         StandInOut: {
             /** Batch Id */
             batch_id: number | null;
+            /** Chocolate */
+            chocolate: string | null;
+            /** Heat */
+            heat: string;
             /** In The Pan */
             in_the_pan: number[];
             /** Kitchen C */

@@ -12,7 +12,10 @@ from typing import Final
 
 import numpy as np
 
+FloatArray = np.ndarray[tuple[int, ...], np.dtype[np.float64]]
 WINDOW_S: Final = 120.0
+SPARSE_WINDOW_S: Final = 900.0
+"""Readings by hand come seldom: then the last five count, from so far back."""
 MEMORY_S: Final = 45.0
 """Weights of the readings fall by e in that time: what happens now counts."""
 LEAST_SPAN_S: Final = 12.0
@@ -100,6 +103,8 @@ def _recent(readings: Sequence[tuple[float, float]]) -> Sequence[tuple[float, fl
         return None
     last = readings[-1][0]
     recent = [reading for reading in readings if reading[0] >= last - WINDOW_S]
+    if len(recent) < LEAST_READINGS:
+        recent = [reading for reading in readings[-LEAST_READINGS:] if reading[0] >= last - SPARSE_WINDOW_S]
     if len(recent) < LEAST_READINGS or last - recent[0][0] < LEAST_SPAN_S:
         return None
     return recent
@@ -109,10 +114,11 @@ def _fitted(recent: Sequence[tuple[float, float]]) -> _Fit:
     """Return level, rate and bend now: least squares with fading weights; the bend is held down by a ridge."""
     table = np.array(recent)
     u = table[:, 0] - table[-1, 0]
-    weights = np.exp(u / MEMORY_S)
+    memory_s = _memory_s(u)
+    weights = np.exp(u / memory_s)
     columns = np.stack([np.ones_like(u), u, u * u], axis=1)
     normal = columns.T @ (columns * weights[:, None])
-    normal[2, 2] += BEND_RIDGE * MEMORY_S**4
+    normal[2, 2] += BEND_RIDGE * memory_s**4
     answer = np.linalg.solve(normal, columns.T @ (weights * table[:, 1]))
     left = table[:, 1] - columns @ answer
     scatter = max(PROBE_C, sqrt(float(weights @ left**2 / weights.sum())))
@@ -124,6 +130,11 @@ def _fitted(recent: Sequence[tuple[float, float]]) -> _Fit:
         rate_error=sqrt(float(spread[1, 1])),
         level_error=sqrt(float(spread[0, 0])),
     )
+
+
+def _memory_s(u: FloatArray) -> float:
+    """Return how long readings count: longer where they come seldom."""
+    return MEMORY_S * max(1.0, float(-u[0]) / WINDOW_S)
 
 
 def _times(fit: _Fit, goal: float, *, cooling: bool, ambient_c: float) -> tuple[float, float, float] | None:
@@ -146,7 +157,7 @@ def _by_water(
     table, known = np.array(recent), np.array(boil_curve)
     water = np.interp(table[:, 1], known[:, 0], known[:, 1])
     u = table[:, 0] - table[-1, 0]
-    weights = np.exp(u / MEMORY_S)
+    weights = np.exp(u / _memory_s(u))
     columns = np.stack([np.ones_like(u), u], axis=1)
     normal = columns.T @ (columns * weights[:, None])
     left, rate = np.linalg.solve(normal, columns.T @ (weights * water))

@@ -131,6 +131,7 @@ function Bench({ run }: { run: Schemas["RunOut"] }) {
               Everything as {kind.toUpperCase()}
             </a>
           ))}
+          <ReadingsFile batch={batch.id} probe={batch.probe_id} />
           {batch.ended_at === null && batch.recipe_id !== null && (
             <Link
               to={`/recipes/${batch.recipe_id}/stove`}
@@ -162,6 +163,36 @@ function Bench({ run }: { run: Schemas["RunOut"] }) {
         </ol>
       </section>
     </main>
+  );
+}
+
+/** Readings that a logger kept, from a CSV file with a moment and a temperature a row. */
+function ReadingsFile({ batch, probe }: { batch: number; probe: string }) {
+  const queries = useQueryClient();
+  const take = useMutation({
+    mutationFn: async (file: File) =>
+      dataOf(
+        client.POST("/api/probes/{probe_id}/csv", {
+          params: { path: { probe_id: probe } },
+          body: { csv: await file.text() },
+        }),
+      ),
+    onSuccess: () => queries.invalidateQueries({ queryKey: batchQueries.trace(batch).queryKey }),
+  });
+  return (
+    <label className="inline-flex min-h-11 cursor-pointer items-center gap-2 font-bold text-rim underline">
+      Readings from a CSV file (at, c)
+      <input
+        type="file"
+        accept=".csv,text/csv"
+        className="sr-only"
+        onChange={(event) => event.target.files?.[0] && take.mutate(event.target.files[0])}
+      />
+      <span role="status" className="font-normal no-underline">
+        {take.data && `${take.data.stored} taken`}
+        {take.error?.message}
+      </span>
+    </label>
   );
 }
 

@@ -168,7 +168,7 @@ function Bench({ run }: { run: Run }) {
           {step.heat === "boil" && (
             <PanOnTheScale batch={id} sinceS={since ? nowS - since.at : 0} units={units} happen={happen} />
           )}
-          {step.key === "temper-melt" && <SeedFor chocolate={shellOf(run)} />}
+          {step.key === "temper-melt" && run.shell && <SeedFor chocolate={run.shell} />}
           <div className="mt-3 flex gap-3">
             <Button
               look="filled"
@@ -261,13 +261,6 @@ function answersOf(run: Run, step: Step): { cue: string | null; ask: string | nu
       .at(-1);
   const said = (gate: string) => (last(gate)?.data.answer as string | undefined) ?? null;
   return { cue: said("cue"), ask: said("ask") };
-}
-
-function shellOf(run: Run): string {
-  const title = run.steps.find((step) => step.key === "temper-melt")?.title.toLowerCase() ?? "";
-  if (title.includes("white")) return "white32";
-  if (title.includes("milk")) return "milk38";
-  return "dark60";
 }
 
 /** Since when the step runs, and at what temperature it began. */
