@@ -231,6 +231,16 @@ class Pours(unittest.TestCase):
         self.assertAlmostEqual(found.kept_g + found.back_g, found.melted_g)
         self.assertGreaterEqual(found.back_g, -1e-6)
 
+    def test_dipping_stops_where_a_small_pot_is_refilled(self) -> None:
+        dip = PourJob(name="balls", chocolate="dark60", dip_g=300, pool_g=250)
+        self.assertAlmostEqual(plan_pours([dip]).start_g, 550)
+        found = plan_pours([dip], pot_g=400)
+        self.assertEqual([pour.kept_g for pour in found.pours], [150, 150])
+        self.assertAlmostEqual(found.pours[1].refill_g, 150)
+        self.assertAlmostEqual(found.back_g, 250)
+        with self.assertRaises(BadInput):
+            plan_pours([dip], pot_g=200)
+
     def test_two_kinds_of_piece_from_one_mould_take_turns(self) -> None:
         jobs = [job("cone", 10, 12, 3, 1, owned=1), replace(job("cone", 10, 9, 2, 1, owned=1), name="other")]
         found = plan_pours(jobs)

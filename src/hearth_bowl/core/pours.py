@@ -2,9 +2,11 @@
 
 from collections.abc import Sequence
 from dataclasses import dataclass
+from math import ceil, inf
 from typing import Literal
 
 from hearth_bowl.core.errors import BadInput
+from hearth_bowl.core.geometry.numbers import FLOOR_GUARD
 
 Task = Literal["shell", "cap", "dip"]
 
@@ -95,7 +97,7 @@ def plan_pours(jobs: Sequence[PourJob], pot_g: float | None = None) -> PourPlan:
     """
     if not jobs:
         raise BadInput(("jobs",), "nothing to pour", "at least one piece with chocolate", "empty")
-    steps = _ordered(jobs)
+    steps = _ordered(jobs, pot_g)
     most = max(step.needs_g for step in steps)
     if pot_g is not None and most > pot_g:
         step = max(steps, key=lambda step: step.needs_g)
@@ -171,7 +173,7 @@ class _Segment:
         )
 
 
-def _ordered(jobs: Sequence[PourJob]) -> list[_Step]:
+def _ordered(jobs: Sequence[PourJob], pot_g: float | None) -> list[_Step]:
     """Return all pours in the order that needs least at the start, those of one mould one after the other.
 
     A job is cut into segments of falling surplus (a pour with more surplus than the one before it joins it); all
@@ -179,7 +181,7 @@ def _ordered(jobs: Sequence[PourJob]) -> list[_Step]:
     """
     chains: dict[str, list[_Step]] = {}
     for number, job in enumerate(jobs):
-        chains.setdefault(job.mould or f"{number}", []).extend(_steps(job))
+        chains.setdefault(job.mould or f"{number}", []).extend(_steps(job, pot_g))
     segments: list[_Segment] = []
     for chain in chains.values():
         own: list[_Segment] = []
@@ -193,10 +195,19 @@ def _ordered(jobs: Sequence[PourJob]) -> list[_Step]:
     return [step for segment in segments for step in segment.steps]
 
 
-def _steps(job: PourJob) -> list[_Step]:
-    """Return a job's own pours: as many moulds as are owned, then their caps, then the next round."""
+def _steps(job: PourJob, pot_g: float | None) -> list[_Step]:
+    """Return a job's own pours: as many moulds as are owned, then their caps, then the next round.
+
+    Dipping stops where a small pot must be refilled.
+    """
     if not job.cavities:
-        return [_Step(task="dip", job=job, turn=1, cavities=0, needs_g=job.dip_g + job.pool_g, kept_g=job.dip_g)]
+        room_g = inf if pot_g is None or pot_g <= job.pool_g else pot_g - job.pool_g
+        goes = max(1, ceil(job.dip_g / room_g - FLOOR_GUARD))
+        each_g = job.dip_g / goes
+        return [
+            _Step(task="dip", job=job, turn=turn + 1, cavities=0, needs_g=each_g + job.pool_g, kept_g=each_g)
+            for turn in range(goes)
+        ]
     steps: list[_Step] = []
     left, turn = job.cavities, 0
     while left > 0:
