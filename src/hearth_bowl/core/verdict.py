@@ -60,6 +60,8 @@ class Verdict:
 def verdict(recipe: Recipe, reading: SetIndex, curve: list[float]) -> Verdict:
     """Return the sentence of a recipe at the temperature of its reading. `curve` is the index at CURVE_C."""
     place = f"at {reading.at_c:g} °C"
+    if recipe.family == "dry-mix":
+        return Verdict(lead=FAMILIES[recipe.family], turn="it stays loose: weigh it by the cup of milk", fits=None)
     if reading.index is None:
         return Verdict(lead=FAMILIES[recipe.family], turn="how firm it sets is not computed", fits=None)
     if recipe.use is None or recipe.use not in WINDOWS:

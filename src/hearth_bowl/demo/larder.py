@@ -17,5 +17,8 @@ LARDER: Final[tuple[tuple[str, float, float, float | None], ...]] = (
     ("hazelnut_paste", 500, 11.50, 260),
     ("sugar_icing", 500, 1.20, 500),
     ("salt", 750, 0.60, None),
+    ("cocoa_powder_21", 250, 4.20, 180),
+    ("sugar_caster", 1000, 1.50, 600),
+    ("whole_powder", 400, 5.20, 150),
 )
 """(key, pack in g, price of a pack, g in the house or None where nobody counted)."""

@@ -135,7 +135,7 @@ export function Account({ vessel, fit, library }: Pick<Props, "vessel" | "fit" |
     : fit.notes;
   return (
     <div className="mt-3 border-line border-t pt-2">
-      <dl className="gap-x-8 text-[15px] md:columns-2">
+      <dl className="gap-x-8 text-[15px] lg:columns-2">
         {rows.map(
           ([term, value]) =>
             value && (

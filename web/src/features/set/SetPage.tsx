@@ -158,7 +158,7 @@ function Bench({ stored, thickness, batch }: BenchProps) {
         <Chains minutes={found?.cool_min[1] ?? 60} title={recipe.name} use={recipe.use} />
       </section>
 
-      <section aria-label="The clock" className="px-6 py-4 max-md:px-3">
+      <section aria-label="The clock" className="px-6 py-4 max-md:order-first max-md:px-3">
         <h2 aria-live="polite" className="min-h-[74px] font-display font-semibold text-[30px] leading-[1.15]">
           {found ? (
             <>
