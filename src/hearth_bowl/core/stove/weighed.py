@@ -79,8 +79,11 @@ def scaled_rest(recipe: Recipe, weighed_g: Mapping[int, float]) -> Follow:
 def spilled(recipe: Recipe, gone_in: tuple[int, ...], left_g: float) -> Follow:
     """Return what follows when some was spilled: what is left in the bowl is weighed, the rest follows it.
 
-    :raises BadInput: at `left_g`: nothing is left, or more than went in.
+    :raises BadInput: at `left_g`: nothing is left, or more than went in; at `gone_in`: a line that there is not.
     """
+    for number, position in enumerate(gone_in):
+        if not 0 <= position < len(recipe.lines):
+            raise BadInput(("gone_in", number), "there is no such line", f"0 to {len(recipe.lines) - 1}", "unknown")
     was = sum(recipe.amounts_g[position] for position in gone_in)
     check_number(("left_g",), left_g, 0, was, "g", above=True)
     share = left_g / was
