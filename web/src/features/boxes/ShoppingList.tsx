@@ -36,15 +36,15 @@ export function ShoppingList({ shopping, boxes, id, units, flush }: Props) {
                 <span className="block text-[13px] text-ash">
                   {mass(item.needed_g, units)} needed
                   {item.in_house_g !== null && `, ${mass(item.in_house_g, units)} there`}
+                  {again(Math.floor(item.left_share * boxes))}
                 </span>
               </th>
-              <td className={`py-1 pl-2 text-right ${item.buy_g > 0 ? "font-bold" : "text-ash"}`}>
+              <td
+                className={`whitespace-nowrap py-1 pl-2 text-right ${item.buy_g > 0 ? "font-bold" : "text-ash"}`}
+              >
                 {toBuy(item, units)}
               </td>
-              <td className="whitespace-nowrap py-1 pl-2 text-right">
-                {mass(item.left_g, units)}
-                <Again boxes={Math.floor(item.left_share * boxes)} />
-              </td>
+              <td className="whitespace-nowrap py-1 pl-2 text-right">{mass(item.left_g, units)}</td>
             </tr>
           ))}
         </tbody>
@@ -79,13 +79,8 @@ export function ShoppingList({ shopping, boxes, id, units, flush }: Props) {
 }
 
 /** What is left over will make so many boxes more, of what this ingredient has to give. */
-function Again({ boxes }: { boxes: number }) {
-  if (boxes < 1) return null;
-  return (
-    <span className="block text-[13px] text-ash">
-      for {boxes} {boxes === 1 ? "box" : "boxes"} more
-    </span>
-  );
+function again(boxes: number): string {
+  return boxes < 1 ? "" : `; left for ${boxes} more ${boxes === 1 ? "box" : "boxes"}`;
 }
 
 function toBuy(item: Schemas["ItemOut"], units: Units): string {
