@@ -8,6 +8,7 @@ from typing import Final
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.fit import Ask, Fit, fit
 from hearth_bowl.core.geometry.numbers import FLOOR_GUARD
+from hearth_bowl.core.geometry.pans import Pan
 from hearth_bowl.core.mixture import Mixture
 from hearth_bowl.core.packs import usual_pack_g
 from hearth_bowl.core.recipe import Recipe
@@ -41,6 +42,12 @@ def near_choices(
 
     :param larder_pack_g: the person's own packs by ingredient label; else the usual tin, bar or egg counts.
     """
+
+    def by_mass(batch_g: float) -> Ask:
+        """A slab keeps its number of pieces: the same cut of a thicker or thinner one."""
+        asked = replace(ask, mass_g=batch_g, thickness_mm=None)
+        return asked if isinstance(vessel, Pan) else replace(asked, pieces=None, spares=0)
+
     choices = []
     for line, grams in zip(recipe.lines, found.amounts_g, strict=True):
         for unit, pack_g in _packs(recipe, line.ingredient.label, larder_pack_g):
@@ -49,7 +56,7 @@ def near_choices(
                     continue
                 batch_g = found.batch_g * count * pack_g / grams
                 says = f"{count} {_plural(unit, count)} of {line.ingredient.name}, {count * pack_g:g} g"
-                choices.append((says, batch_g, replace(ask, mass_g=batch_g, pieces=None, spares=0, thickness_mm=None)))
+                choices.append((says, batch_g, by_mass(batch_g)))
     choices += _whole_moulds(vessel, ask, found)
     near = []
     for says, batch_g, asked in choices:
@@ -57,22 +64,11 @@ def near_choices(
         if not SAME < abs(change) < NEAR:
             continue
         try:
-            near.append(
-                NearChoice(
-                    says=says, batch_g=batch_g, change=change, fit=fit(recipe, vessel, _with_cut(asked, ask), finished)
-                )
-            )
+            near.append(NearChoice(says=says, batch_g=batch_g, change=change, fit=fit(recipe, vessel, asked, finished)))
         except BadInput:
             continue
     near.sort(key=lambda choice: abs(choice.change))
     return tuple(near[:MOST_CHOICES])
-
-
-def _with_cut(asked: Ask, before: Ask) -> Ask:
-    """Keep a slab's number of pieces: the same cut of a thicker or thinner slab."""
-    if before.pieces is not None and before.mass_g is None and before.piece_mm is None and asked.mass_g is not None:
-        return replace(asked, pieces=None)
-    return asked
 
 
 def _packs(recipe: Recipe, label: str, larder_pack_g: Mapping[str, float]) -> list[tuple[str, float]]:

@@ -47,7 +47,12 @@ export function AskForm({ vessel, recipe, batchG, asked, problem, library, sever
       look="plain"
       className="col-span-3 text-left"
       aria-pressed={asked.mass_g !== ""}
-      onClick={() => onAsk({ mass_g: asked.mass_g === "" ? String(Math.round(batchG)) : "", pieces: "" })}
+      onClick={() =>
+        onAsk({
+          mass_g: asked.mass_g === "" ? String(Math.round(batchG)) : "",
+          ...(kind === "pan" ? {} : { pieces: "" }),
+        })
+      }
     >
       {asked.mass_g === ""
         ? `Use the ${Math.round(batchG)} g of the recipe as they are`

@@ -177,7 +177,11 @@ function FitBench(props: BenchProps) {
                     vessel={vessel}
                     ask={ask}
                     onMass={(batch) =>
-                      onAsk({ mass_g: String(batch), pieces: "", spares: "", thickness_mm: "" })
+                      onAsk({
+                        mass_g: String(batch),
+                        thickness_mm: "",
+                        ...(vessel.kind === "pan" ? {} : UNCOUNTED),
+                      })
                     }
                     onPieces={(pieces) => onAsk({ pieces: String(pieces), spares: "", mass_g: "" })}
                   />
@@ -243,6 +247,9 @@ function FitBench(props: BenchProps) {
 
 /** Whether several fillings may lie in it: a mould's cavities, or cups. */
 const isStacked = (vessel: Vessel | null) => vessel?.kind === "mould" || vessel?.kind === "cup";
+
+/** A mass and a number of pieces are two targets, but on a slab. */
+const UNCOUNTED = { pieces: "", spares: "" };
 
 const problemIn = (error: unknown) => (error instanceof ApiError ? error.problem : null);
 

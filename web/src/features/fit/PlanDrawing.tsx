@@ -1,3 +1,4 @@
+import { useId } from "react";
 import { type Dimension, ScaledFigure } from "./ScaledFigure";
 import { cavityGrid, cavityPlan, type FitAnswer, panPlan, type Vessel } from "./scale";
 
@@ -24,6 +25,7 @@ export function PlanDrawing(props: Props) {
 }
 
 function PanPlan({ vessel, fit, kerf, ...frame }: Props) {
+  const within = useId();
   const { length, width, isRound } = panPlan(vessel);
   const edge = frame.dimensions ? 0 : Math.max(length, width) * 0.04;
   const cut = fit?.grid
@@ -58,7 +60,12 @@ function PanPlan({ vessel, fit, kerf, ...frame }: Props) {
         ) : (
           <RectanglePan vessel={vessel} length={length} width={width} fill={fill} />
         )}
-        <CutLines fit={fit} kerf={kerf} length={length} width={width} />
+        <clipPath id={within}>
+          <rect width={length} height={width} rx={isRound ? length / 2 : (vessel.corner_mm ?? 0)} />
+        </clipPath>
+        <g clipPath={`url(#${within})`}>
+          <CutLines fit={fit} kerf={kerf} length={length} width={width} />
+        </g>
       </g>
     </Frame>
   );

@@ -51,7 +51,7 @@ function PanSection({ vessel, fit, bands = [], ...frame }: Props) {
     `M${centre - half(from)} ${y(from)}H${centre + half(from)}L${centre + half(to)} ${y(to)}H${centre - half(to)}Z`;
   const layers = bands.length > 0 ? bands : [{ from: 0, to: thickness, name: "" }];
   const told = bands.map((band) => `${band.name} ${mm(band.to - band.from)}`).join(", ");
-  const alt = `In section: ${mm(thickness)} of filling in a pan ${depth} mm deep${told && `: ${told} from the base up`}.`;
+  const alt = `In section: ${mm(thickness)} of filling in a pan ${depth} mm deep${vessel.usable_depth_mm != null ? `, filled no deeper than ${vessel.usable_depth_mm} mm` : ""}${told && `: ${told} from the base up`}.`;
   const labels: Label[] = bands
     .map((band) => ({
       x: centre + half(band.to) * 0.9,
@@ -77,6 +77,18 @@ function PanSection({ vessel, fit, bands = [], ...frame }: Props) {
           height={depth}
           className="fill-ground stroke-rim"
           strokeWidth="2"
+          vectorEffect="non-scaling-stroke"
+        />
+      )}
+      {vessel.usable_depth_mm != null && vessel.usable_depth_mm < depth && (
+        <line
+          x1={centre - half(vessel.usable_depth_mm)}
+          x2={centre + half(vessel.usable_depth_mm)}
+          y1={y(vessel.usable_depth_mm)}
+          y2={y(vessel.usable_depth_mm)}
+          className="stroke-rim"
+          strokeDasharray="5 4"
+          strokeWidth="1.5"
           vectorEffect="non-scaling-stroke"
         />
       )}
