@@ -179,9 +179,11 @@ function Bench({ stored, picker, onDeleted }: BenchProps) {
         <h2 aria-live="polite" className="min-h-[66px] font-display font-semibold text-[27px] leading-[1.15]">
           {plan
             ? sentence(asked.boxes, plan, units)
-            : problem
-              ? "That cannot be made so"
-              : "Add the first piece"}
+            : rows.length === 0
+              ? "Add the first piece"
+              : problem
+                ? "That cannot be made so"
+                : ""}
         </h2>
         {problem && (
           <p role="alert" className="mt-1 text-copper">

@@ -126,7 +126,12 @@ function FitBench(props: BenchProps) {
             <p className="mt-3">You have nothing to fill here yet. Add the first vessel.</p>
           )}
           <div className="max-lg:max-h-[26rem] max-md:max-h-72 overflow-y-auto lg:overflow-visible print:hidden">
-            <VesselList vessels={vessels} chosen={vesselId} onChoose={(next) => change({ vesselId: next })} />
+            <VesselList
+              vessels={vessels}
+              chosen={vesselId}
+              onChoose={(next) => change({ vesselId: next })}
+              flush={flush}
+            />
           </div>
         </section>
 

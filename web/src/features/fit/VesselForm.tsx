@@ -14,10 +14,15 @@ import type { Vessel } from "./scale";
 import { KINDS, MEASURE_NAMES, SHAPES } from "./vesselShapes";
 
 type Stored = Schemas["StoredVesselOut"];
-type Props = { stored: Stored | null; onDone: (id: number | null) => void };
+type Props = {
+  stored: Stored | null;
+  onDone: (id: number | null) => void;
+  /** Store the fit that may name this vessel before the vessel goes. */
+  flush: () => Promise<void>;
+};
 
 /** One's own vessel in under a minute: a shape, and the few measures drawn on its picture. */
-export function VesselForm({ stored, onDone }: Props) {
+export function VesselForm({ stored, onDone, flush }: Props) {
   const [open, setOpen] = useState(false);
   const title = stored ? `Change ${stored.name}` : "Add a pan, mould or other vessel";
   return (
@@ -37,6 +42,7 @@ export function VesselForm({ stored, onDone }: Props) {
     >
       <Measures
         stored={stored}
+        flush={flush}
         onDone={(id) => {
           setOpen(false);
           onDone(id);
@@ -70,7 +76,7 @@ const MAY_BE_ZERO = new Set([
 ]);
 const NO_WALLS = { wall: 0, cap: 0, headroom: 0 };
 
-function Measures({ stored, onDone }: Props) {
+function Measures({ stored, onDone, flush }: Props) {
   const queries = useQueryClient();
   const { data } = useQuery(shapesQuery);
   const [key, setKey] = useState(
@@ -113,8 +119,11 @@ function Measures({ stored, onDone }: Props) {
     },
   });
   const remove = useMutation({
-    mutationFn: () =>
-      dataOf(client.DELETE("/api/vessels/{vessel_id}", { params: { path: { vessel_id: stored?.id ?? 0 } } })),
+    mutationFn: async () => {
+      await flush();
+      const path = { vessel_id: stored?.id ?? 0 };
+      return dataOf(client.DELETE("/api/vessels/{vessel_id}", { params: { path } }));
+    },
     onSuccess: async () => {
       await refresh();
       onDone(null);

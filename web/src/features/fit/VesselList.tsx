@@ -4,13 +4,18 @@ import { VesselForm } from "./VesselForm";
 import { KINDS } from "./vesselShapes";
 
 type Stored = Schemas["StoredVesselOut"];
-type Props = { vessels: Stored[]; chosen: number | null; onChoose: (id: number | null) => void };
+type Props = {
+  vessels: Stored[];
+  chosen: number | null;
+  onChoose: (id: number | null) => void;
+  flush: () => Promise<void>;
+};
 
 /** What the person owns to pour and portion with, each with its own outline; one more is added here. */
-export function VesselList({ vessels, chosen, onChoose }: Props) {
+export function VesselList({ vessels, chosen, onChoose, flush }: Props) {
   return (
     <div>
-      <VesselForm stored={null} onDone={(id) => onChoose(id)} />
+      <VesselForm stored={null} onDone={(id) => onChoose(id)} flush={flush} />
       {KINDS.filter(({ kind }) => kind !== "box").map(({ kind, title }) => {
         const own = vessels.filter((stored) => stored.vessel.kind === kind);
         if (own.length === 0) return null;
@@ -41,7 +46,7 @@ export function VesselList({ vessels, chosen, onChoose }: Props) {
                     </span>
                   </span>
                 </label>
-                {stored.id === chosen && <VesselForm stored={stored} onDone={onChoose} />}
+                {stored.id === chosen && <VesselForm stored={stored} onDone={onChoose} flush={flush} />}
               </div>
             ))}
           </fieldset>

@@ -13,13 +13,10 @@ export function useKeptFit(id: number) {
   const queries = useQueryClient();
   const wanted = useRef<KeptFit | null>(null);
   const timer = useRef<number | undefined>(undefined);
-  const running = useRef(false);
+  const running = useRef<Promise<void> | null>(null);
   const [said, setSaid] = useState("Saved");
 
-  const flush = useCallback(async () => {
-    window.clearTimeout(timer.current);
-    if (running.current) return;
-    running.current = true;
+  const put = useCallback(async () => {
     while (wanted.current) {
       const kept = wanted.current;
       wanted.current = null;
@@ -43,8 +40,16 @@ export function useKeptFit(id: number) {
         await new Promise((resolve) => setTimeout(resolve, RETRY_MS));
       }
     }
-    running.current = false;
   }, [id, queries]);
+
+  /** Store at once what waits; done when it is stored. */
+  const flush = useCallback(() => {
+    window.clearTimeout(timer.current);
+    running.current ??= put().finally(() => {
+      running.current = null;
+    });
+    return running.current;
+  }, [put]);
 
   const keep = useCallback(
     (kept: KeptFit) => {
