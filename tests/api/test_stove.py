@@ -184,7 +184,7 @@ class Timers(Kitchen):
         self.client.post("/api/timers", json={"name": "Trays", "seconds": 5.0})
         names = [timer["name"] for timer in self.client.get("/api/timers").get_json()["timers"]]
         self.assertEqual(names, ["Trays", "Rest"])
-        url = f"/api/timers/{first['id']}"
+        url = f"/api/timers/{first['key']}"
         self.assertAlmostEqual(self.client.post(url, json={"more_s": 60.0}).get_json()["left_s"], 120, delta=2)
         self.assertTrue(self.client.post(url, json={"paused": True}).get_json()["is_paused"])
         self.assertFalse(self.client.post(url, json={"paused": False}).get_json()["is_paused"])
@@ -193,6 +193,39 @@ class Timers(Kitchen):
         self.assertEqual(len(self.client.get("/api/timers").get_json()["timers"]), 1)
         self.refused("POST", url, 404, json={"more_s": 5.0})
         self.refused("POST", "/api/timers", 422, json={"name": "x", "seconds": 0.0})
+
+    def test_what_waited_for_a_connection_counts_from_its_moment_and_happens_once(self) -> None:
+        batch = self.start()["batch"]["id"]
+        start = {"name": "Rest", "seconds": 600.0, "batch_id": batch, "key": "k1", "at": ago(120)}
+        for _ in range(2):
+            found = self.client.post("/api/timers", json=start).get_json()
+            self.assertAlmostEqual(found["left_s"], 480, delta=3)
+        for _ in range(2):
+            later = self.client.post("/api/timers/k1", json={"more_s": 60.0, "change_key": "c1"}).get_json()
+            self.assertAlmostEqual(later["left_s"], 540, delta=3)
+        pause = {"paused": True, "change_key": "c2", "at": ago(60)}
+        self.assertAlmostEqual(self.client.post("/api/timers/k1", json=pause).get_json()["left_s"], 600, delta=3)
+        go_on = {"paused": False, "change_key": "c3", "at": ago(20)}
+        self.assertAlmostEqual(self.client.post("/api/timers/k1", json=go_on).get_json()["left_s"], 580, delta=3)
+        stop = {"stopped": True, "change_key": "c4"}
+        for _ in range(2):
+            self.assertEqual(self.client.post("/api/timers/k1", json=stop).status_code, 200)
+        self.assertEqual(self.client.get("/api/timers").get_json()["timers"], [])
+        ahead = self.client.post("/api/timers", json={**start, "key": "k2", "at": ago(-900)}).get_json()
+        self.assertAlmostEqual(ahead["left_s"], 600, delta=3)
+        self.refused("POST", "/api/timers", 422, json={**start, "key": "k3", "at": "2020-01-01T00:00:00Z"})
+        whole = json.loads(self.client.get(f"/api/batches/{batch}/batch.json").text)
+        self.assertEqual([timer["name"] for timer in whole["timers"]], ["Rest", "Rest"])
+
+    def test_readings_that_are_sent_again_are_stored_once(self) -> None:
+        batch = self.start()["batch"]["id"]
+        rows = [{"c": 20.0, "at": ago(0.3)}, {"c": None, "at": ago(0.2)}]
+        stored = [
+            self.client.post("/api/probes/stand-in/readings", json={"readings": sent}).get_json()["stored"]
+            for sent in (rows, rows, [*rows, {"c": 21.0, "at": ago(0.1)}])
+        ]
+        self.assertEqual(stored, [2, 0, 1])
+        self.assertEqual(self.client.get(f"/api/batches/{batch}/live").get_json()["true_c"], 21.0)
 
 
 class Setting(Kitchen):

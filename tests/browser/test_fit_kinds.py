@@ -168,6 +168,7 @@ class Boxes(PageCase):
         expect(page.get_by_role("heading", name="10 boxes take 20 pieces")).to_be_visible()
         self.assertLessEqual(page.evaluate("document.documentElement.scrollWidth"), 390)
         page.get_by_role("button", name="Delete these boxes").click()
+        page.get_by_role("button", name="Delete it").click()
         expect(page.get_by_role("heading", name="20 boxes take 187 pieces")).to_be_visible()
 
     def test_a_second_size_of_pack_is_put_into_the_larder(self) -> None:

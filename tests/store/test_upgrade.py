@@ -9,7 +9,7 @@ from pathlib import Path
 
 from alembic import command
 
-from hearth_bowl.service import larder, recipes
+from hearth_bowl.service import larder, recipes, timers
 from hearth_bowl.service.settings import get_settings
 from hearth_bowl.store.db import Database
 from hearth_bowl.store.migrate import alembic_config, migrate
@@ -53,6 +53,19 @@ class Upgrade(unittest.TestCase):
         self.assertEqual([line["proposed"] for line in stored.recipe["lines"]], [False, False])
         self.assertEqual((settings.mass_unit, settings.kitchen_c, settings.scale_step_g), ("oz", 23.5, 1.0))
         self.assertIsNone(settings.thermometer_in_boiling_water_c)
+
+    def test_a_timer_that_ran_before_timers_had_keys_runs_on(self) -> None:
+        command.upgrade(alembic_config(self.path), "0004")
+        with closing(sqlite3.connect(self.path)) as old:
+            old.execute("INSERT INTO timer (id, name, ends_at) VALUES (7, 'Trays', '2026-08-01 18:10:00.000000')")
+            old.commit()
+        migrate(self.path)
+        database = Database(self.path)
+        self.addCleanup(database.close)
+        with database.writing() as session:
+            (timer,) = timers.list_timers(session, NOW)
+            longer = timers.change_timer(session, timer.key, NOW, more_s=60)
+        self.assertEqual((timer.name, timer.left_s, longer.left_s), ("Trays", 600, 660))
 
     def test_going_back_and_forth_loses_no_recipe(self) -> None:
         migrate(self.path)

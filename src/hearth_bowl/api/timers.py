@@ -3,6 +3,7 @@
 from datetime import datetime
 
 from flask import Blueprint
+from pydantic import AwareDatetime, Field
 from spectree import Response
 
 from hearth_bowl.api.context import database, now
@@ -14,27 +15,32 @@ timers = Blueprint("timers", __name__, url_prefix="/api/timers")
 
 
 class NewTimerIn(Incoming):
-    """A timer of so many seconds."""
+    """A timer of so many seconds from `at`, else from now; the same `key` starts one timer."""
 
     name: str
     seconds: float
     batch_id: int | None = None
+    key: str | None = None
+    at: AwareDatetime | None = Field(default=None, strict=False)
 
 
 class ChangeTimerIn(Incoming):
-    """What to do with a timer."""
+    """What to do with a timer, at a moment; the same `change_key` is done once."""
 
     more_s: float | None = None
     paused: bool | None = None
     stopped: bool = False
+    change_key: str | None = None
+    at: AwareDatetime | None = Field(default=None, strict=False)
 
 
 class TimerOut(Outgoing):
     """A timer; `left_s` is below 0 when it is overdue."""
 
-    id: int
+    key: str
     batch_id: int | None
     name: str
+    started_at: datetime
     ends_at: datetime
     is_paused: bool
     left_s: float
@@ -62,16 +68,23 @@ def list_timers() -> TimerListOut:
 def start_timer(json: NewTimerIn) -> tuple[TimerOut, int]:
     """Start a timer."""
     with database().writing() as session:
-        timer = service.start_timer(session, json.name, json.seconds, now(), json.batch_id)
+        timer = service.start_timer(session, json.name, json.seconds, now(), json.batch_id, key=json.key, at=json.at)
     return TimerOut.model_validate(timer), 201
 
 
-@timers.post("/<int:timer_id>")
+@timers.post("/<timer_key>")
 @spec.validate(resp=Response(HTTP_200=TimerOut, HTTP_404=Problem, HTTP_422=Problem), operation_id="changeTimer")
-def change_timer(timer_id: int, json: ChangeTimerIn) -> TimerOut:
+def change_timer(timer_key: str, json: ChangeTimerIn) -> TimerOut:
     """Extend, pause, go on with, or stop a timer."""
     with database().writing() as session:
         timer = service.change_timer(
-            session, timer_id, now(), more_s=json.more_s, paused=json.paused, stopped=json.stopped
+            session,
+            timer_key,
+            now(),
+            more_s=json.more_s,
+            paused=json.paused,
+            stopped=json.stopped,
+            change_key=json.change_key,
+            at=json.at,
         )
     return TimerOut.model_validate(timer)

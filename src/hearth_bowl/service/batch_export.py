@@ -9,6 +9,7 @@ from sqlalchemy.orm import Session
 
 from hearth_bowl.service.batches import batch_row, get_run
 from hearth_bowl.service.probes import readings_between
+from hearth_bowl.service.timers import timers_of
 
 
 def export_json(session: Session, batch_id: int, now: datetime) -> dict[str, Any]:
@@ -32,5 +33,9 @@ def export_json(session: Session, batch_id: int, now: datetime) -> dict[str, Any
         "choices": run.choices,
         "steps": [asdict(step) for step in run.steps],
         "events": [{"at": event.at.isoformat(), "kind": event.kind, **event.data} for event in run.events],
+        "timers": [
+            {"name": timer.name, "started_at": timer.started_at.isoformat(), "ends_at": timer.ends_at.isoformat()}
+            for timer in timers_of(session, batch_id, now)
+        ],
         "readings": [{"at": at.isoformat(), "shown_c": c} for at, c in readings],
     }

@@ -11,6 +11,7 @@ from sqlalchemy.exc import IntegrityError
 from sqlalchemy.orm import Session
 
 from hearth_bowl.core.errors import BadInput, check_number
+from hearth_bowl.core.fit.ask import shell_named
 from hearth_bowl.core.recipe import check_name
 from hearth_bowl.core.stove.choices import checked_choices
 from hearth_bowl.core.stove.plan import run_steps
@@ -20,7 +21,7 @@ from hearth_bowl.core.vessel import Cup, Mould
 from hearth_bowl.formats.recipe_file import recipe_from
 from hearth_bowl.formats.vessel_file import vessel_from
 from hearth_bowl.service.errors import NotFound
-from hearth_bowl.service.fit import get_fit, shell_named
+from hearth_bowl.service.fit import get_fit
 from hearth_bowl.service.probes import STAND_IN, ensure_probe, shell_label
 from hearth_bowl.service.recipes import get_recipe, list_versions
 from hearth_bowl.service.settings import Settings, get_settings

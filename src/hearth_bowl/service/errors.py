@@ -4,8 +4,9 @@
 class NotFound(LookupError):  # noqa: N818 - it reads as what it is
     """There is no such row."""
 
-    def __init__(self, what: str, number: int) -> None:
-        super().__init__(f"There is no {what} number {number}.")
+    def __init__(self, what: str, which: int | str) -> None:
+        named = f"number {which}" if isinstance(which, int) else f"{which[:60]!r}"
+        super().__init__(f"There is no {what} {named}.")
 
 
 class ChangedMeanwhile(RuntimeError):  # noqa: N818

@@ -13,13 +13,11 @@ from sqlalchemy.orm import Session
 from hearth_bowl.core.cooking import finished, plan_or_none
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.fit import Ask, Fit, fit
-from hearth_bowl.core.fit.ask import check_ask
+from hearth_bowl.core.fit.ask import check_ask, shell_named
 from hearth_bowl.core.fit.layers import LayerAsk, LayeredSlab, fit_slab
 from hearth_bowl.core.fit.stacked import FillingAsk, Stack, fit_stack
 from hearth_bowl.core.geometry.pans import Pan
-from hearth_bowl.core.ingredient import Ingredient
 from hearth_bowl.core.kitchen import Kitchen
-from hearth_bowl.core.library import find
 from hearth_bowl.core.marking import Guide, guide
 from hearth_bowl.core.mixture import Mixture
 from hearth_bowl.core.near_choices import NearChoice, near_choices
@@ -210,19 +208,6 @@ def checked_ask(ask: Mapping[str, Any]) -> Ask:
     checked = _ask(ask)
     check_ask(checked)
     return checked
-
-
-def shell_named(name: str) -> Ingredient | None:
-    """Return the chocolate that a shell is made of, or None for `none`.
-
-    :raises BadInput: at `shell`.
-    """
-    if name == "none":
-        return None
-    try:
-        return find(name)
-    except BadInput as problem:
-        raise problem.under("shell") from None
 
 
 def finished_here(session: Session, recipe: Recipe) -> Mixture | None:

@@ -52,13 +52,15 @@ def set_speed(session: Session, probe_id: str, speed: float) -> Probe:
     check_number(("speed",), speed, 1, FASTEST, "times")
     row = session.get(ProbeRow, probe_id)
     if row is None:
-        raise NotFound("probe", 0)
+        raise NotFound("probe", probe_id)
     row.speed = speed
     return _probe(session, row)
 
 
 def add_readings(session: Session, probe_id: str, readings: Sequence[Mapping[str, Any]], now: datetime) -> int:
-    """Store readings of a probe, all or none; a probe that speaks for the first time is made.
+    """Store readings of a probe, all or none, and return how many were new; a new probe is made.
+
+    What a gateway sends again after a lost answer is known by its moment and value, and is stored once.
 
     :param readings: each `c` [°C] or None, and perhaps `at`; without it, now counts.
     :raises BadInput: naming the reading and field.
@@ -66,7 +68,7 @@ def add_readings(session: Session, probe_id: str, readings: Sequence[Mapping[str
     if not 1 <= len(readings) <= MOST_READINGS:
         raise BadInput(("readings",), f"{len(readings)} readings", f"1 to {MOST_READINGS}", "out-of-range")
     ensure_probe(session, probe_id)
-    rows = []
+    taken: list[tuple[datetime, float | None]] = []
     for position, reading in enumerate(readings):
         path = ("readings", position)
         shown = reading.get("c")
@@ -77,9 +79,13 @@ def add_readings(session: Session, probe_id: str, readings: Sequence[Mapping[str
             raise BadInput((*path, "at"), "a moment without its zone", "a moment with its zone", "not-allowed")
         if at > now + MOST_AHEAD:
             raise BadInput((*path, "at"), "lies in the future", f"up to {MOST_AHEAD} ahead", "out-of-range")
-        rows.append({"probe_id": probe_id, "at": at, "shown_c": shown})
-    session.execute(ReadingRow.__table__.insert(), rows)  # type: ignore[attr-defined]
-    return len(rows)
+        taken.append((at, shown))
+    moments = [at for at, _ in taken]
+    there = set(readings_between(session, probe_id, min(moments), max(moments)))
+    new = [{"probe_id": probe_id, "at": at, "shown_c": c} for at, c in taken if (at, c) not in there]
+    if new:
+        session.execute(ReadingRow.__table__.insert(), new)  # type: ignore[attr-defined]
+    return len(new)
 
 
 def read_csv(text: str) -> list[dict[str, Any]]:

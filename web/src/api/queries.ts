@@ -1,6 +1,12 @@
 import { queryOptions } from "@tanstack/react-query";
 import { client, dataOf } from "./client";
 import { pendingSaves } from "./pendingSaves";
+import { noteServerTime } from "./serverTime";
+
+const PATIENCE_MS = 4000;
+
+/** A question about now that is not answered in time is asked again, not waited for. */
+const inTime = (signal: AbortSignal) => AbortSignal.any([signal, AbortSignal.timeout(PATIENCE_MS)]);
 
 export const libraryQuery = queryOptions({
   queryKey: ["library"],
@@ -90,15 +96,22 @@ export const batchQueries = {
   live: (id: number) =>
     queryOptions({
       queryKey: ["batches", id, "live"],
-      queryFn: ({ signal }) =>
-        dataOf(client.GET("/api/batches/{batch_id}/live", { params: { path: { batch_id: id } }, signal })),
+      queryFn: async ({ signal }) => {
+        const params = { path: { batch_id: id } };
+        const answer = client.GET("/api/batches/{batch_id}/live", { params, signal: inTime(signal) });
+        const live = await dataOf(answer);
+        noteServerTime(live.now);
+        return live;
+      },
       gcTime: 0,
     }),
   trace: (id: number) =>
     queryOptions({
       queryKey: ["batches", id, "trace"],
-      queryFn: ({ signal }) =>
-        dataOf(client.GET("/api/batches/{batch_id}/trace", { params: { path: { batch_id: id } }, signal })),
+      queryFn: ({ signal }) => {
+        const params = { path: { batch_id: id } };
+        return dataOf(client.GET("/api/batches/{batch_id}/trace", { params, signal: inTime(signal) }));
+      },
       gcTime: 0,
     }),
 };
@@ -111,7 +124,11 @@ export const choicesQuery = queryOptions({
 
 export const timersQuery = queryOptions({
   queryKey: ["timers"],
-  queryFn: ({ signal }) => dataOf(client.GET("/api/timers", { signal })),
+  queryFn: async ({ signal }) => {
+    const list = await dataOf(client.GET("/api/timers", { signal: inTime(signal) }));
+    noteServerTime(list.now);
+    return list;
+  },
 });
 
 export const placesQuery = queryOptions({

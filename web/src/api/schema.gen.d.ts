@@ -883,7 +883,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/timers/{timer_id}": {
+    "/api/timers/{timer_key}": {
         parameters: {
             query?: never;
             header?: never;
@@ -1537,9 +1537,19 @@ export interface components {
         };
         /**
          * ChangeTimerIn
-         * @description What to do with a timer.
+         * @description What to do with a timer, at a moment; the same `change_key` is done once.
          */
         ChangeTimerIn: {
+            /**
+             * At
+             * @default null
+             */
+            at?: string | null;
+            /**
+             * Change Key
+             * @default null
+             */
+            change_key?: string | null;
             /**
              * More S
              * @default null
@@ -2783,14 +2793,24 @@ export interface components {
         };
         /**
          * NewTimerIn
-         * @description A timer of so many seconds.
+         * @description A timer of so many seconds from `at`, else from now; the same `key` starts one timer.
          */
         NewTimerIn: {
+            /**
+             * At
+             * @default null
+             */
+            at?: string | null;
             /**
              * Batch Id
              * @default null
              */
             batch_id?: number | null;
+            /**
+             * Key
+             * @default null
+             */
+            key?: string | null;
             /** Name */
             name: string;
             /** Seconds */
@@ -4243,14 +4263,19 @@ export interface components {
              * Format: date-time
              */
             ends_at: string;
-            /** Id */
-            id: number;
             /** Is Paused */
             is_paused: boolean;
+            /** Key */
+            key: string;
             /** Left S */
             left_s: number;
             /** Name */
             name: string;
+            /**
+             * Started At
+             * Format: date-time
+             */
+            started_at: string;
         };
         /**
          * TimerListOut
@@ -4277,14 +4302,19 @@ export interface components {
              * Format: date-time
              */
             ends_at: string;
-            /** Id */
-            id: number;
             /** Is Paused */
             is_paused: boolean;
+            /** Key */
+            key: string;
             /** Left S */
             left_s: number;
             /** Name */
             name: string;
+            /**
+             * Started At
+             * Format: date-time
+             */
+            started_at: string;
         };
         /**
          * TraceOut
@@ -6988,7 +7018,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                timer_id: number;
+                timer_key: string;
             };
             cookie?: never;
         };

@@ -2,8 +2,10 @@ import { useQuery } from "@tanstack/react-query";
 import { lazy, Suspense } from "react";
 import { Navigate, Route, Routes, useParams } from "react-router";
 import { recipeQueries } from "../api/queries";
+import { Alarm } from "../features/clocks";
 import { ComparePage } from "../features/compare";
 import { FormulaPage } from "../features/formula";
+import { Mishap } from "./Mishap";
 import { Notice } from "./Notice";
 import { Rim } from "./Rim";
 
@@ -21,22 +23,25 @@ const BoxesPage = lazy(() => import("../features/boxes").then((place) => ({ defa
 export function App() {
   return (
     <Suspense fallback={<Rim place={null} />}>
-      <Routes>
-        <Route path="/" element={<FirstRecipe />} />
-        <Route path="/recipes/:id/formula" element={<ForRecipe Place={FormulaPage} />} />
-        <Route path="/recipes/:id/fit" element={<ForRecipe Place={FitPage} />} />
-        <Route path="/recipes/:id/compare" element={<ForRecipe Place={ComparePage} />} />
-        <Route path="/larder" element={<LarderPage />} />
-        <Route path="/recipes/:id/stove" element={<ForRecipe Place={StovePage} />} />
-        <Route path="/recipes/:id/set" element={<ForRecipe Place={SetPage} />} />
-        <Route path="/daybook" element={<DaybookPage />} />
-        <Route path="/daybook/:id" element={<BatchPage />} />
-        <Route path="/boxes" element={<BoxesPage />} />
-        <Route
-          path="*"
-          element={<Notice title="There is nothing here" text="The address may be mistyped." />}
-        />
-      </Routes>
+      <Alarm />
+      <Mishap>
+        <Routes>
+          <Route path="/" element={<FirstRecipe />} />
+          <Route path="/recipes/:id/formula" element={<ForRecipe Place={FormulaPage} />} />
+          <Route path="/recipes/:id/fit" element={<ForRecipe Place={FitPage} />} />
+          <Route path="/recipes/:id/compare" element={<ForRecipe Place={ComparePage} />} />
+          <Route path="/larder" element={<LarderPage />} />
+          <Route path="/recipes/:id/stove" element={<ForRecipe Place={StovePage} />} />
+          <Route path="/recipes/:id/set" element={<ForRecipe Place={SetPage} />} />
+          <Route path="/daybook" element={<DaybookPage />} />
+          <Route path="/daybook/:id" element={<BatchPage />} />
+          <Route path="/boxes" element={<BoxesPage />} />
+          <Route
+            path="*"
+            element={<Notice title="There is nothing here" text="The address may be mistyped." />}
+          />
+        </Routes>
+      </Mishap>
     </Suspense>
   );
 }

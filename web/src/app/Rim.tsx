@@ -1,4 +1,5 @@
 import { Link, NavLink } from "react-router";
+import { RimClock } from "../features/clocks";
 import { Kitchen } from "../features/kitchen";
 
 const PLACES = [
@@ -19,7 +20,7 @@ type Place = (typeof PLACES)[number]["key"];
 /** The blue rim: the product's name, the thread through the places of one batch, and the kitchen. */
 export function Rim({ place, recipeId }: { place: Place | null; recipeId?: number }) {
   return (
-    <header className="on-rim print:bg-transparent print:text-soot flex min-h-13 flex-wrap items-center gap-x-7 bg-rim max-sm:gap-x-3 px-5 text-sheet max-sm:px-3">
+    <header className="on-rim print:bg-transparent print:text-soot flex min-h-13 flex-wrap items-center gap-x-7 bg-rim px-5 max-sm:gap-x-3 max-sm:pt-2 text-sheet max-sm:px-3">
       <Link to="/" className="font-display font-semibold text-[22px]">
         Hearth Bowl
       </Link>
@@ -61,6 +62,7 @@ export function Rim({ place, recipeId }: { place: Place | null; recipeId?: numbe
             {place.name}
           </NavLink>
         ))}
+        <RimClock className={place === "stove" ? "lg:hidden" : ""} />
         <Kitchen />
       </nav>
     </header>

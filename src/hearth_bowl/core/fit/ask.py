@@ -7,6 +7,7 @@ from hearth_bowl.core.errors import BadInput, check_number
 from hearth_bowl.core.fit.rolling import ROLLING
 from hearth_bowl.core.geometry.pieces import MOST_PIECES
 from hearth_bowl.core.ingredient import Ingredient
+from hearth_bowl.core.library import find
 from hearth_bowl.core.ratios import CHOCOLATE_KINDS
 
 MOST_LOSS_PCT: Final = 90.0
@@ -111,3 +112,16 @@ def refuse_both(ask: Ask, other: str) -> None:
 def wanted(ask: Ask) -> int | None:
     """Return the pieces to make, spares among them, or None where no number is asked."""
     return None if ask.pieces is None else ask.pieces + ask.spares
+
+
+def shell_named(name: str) -> Ingredient | None:
+    """Return the chocolate that a shell is made of, or None for `none`.
+
+    :raises BadInput: at `shell`.
+    """
+    if name == "none":
+        return None
+    try:
+        return find(name)
+    except BadInput as problem:
+        raise problem.under("shell") from None

@@ -76,11 +76,17 @@ class WeightRow(Base):
 
 
 class TimerRow(Base):
-    """A named clock: a moment, not a countdown. Paused, it knows what is left."""
+    """A named clock: a moment, not a countdown. Paused, it knows what is left.
+
+    It goes by `key`; `last_change` is the key of the change that came last, which is not made twice.
+    """
 
     __tablename__ = "timer"
 
     id: Mapped[int] = mapped_column(primary_key=True)
+    key: Mapped[str] = mapped_column(unique=True)
+    last_change: Mapped[str | None]
+    started_at: Mapped[datetime]
     batch_id: Mapped[int | None] = mapped_column(ForeignKey("batch.id", ondelete="CASCADE"), index=True)
     name: Mapped[str]
     ends_at: Mapped[datetime]

@@ -6,6 +6,7 @@ import { Rim } from "../../app/Rim";
 import { Button } from "../../ui/Button";
 import { Choice, TextField } from "../../ui/Field";
 import { NumberField } from "../../ui/NumberField";
+import { Sure } from "../../ui/Sure";
 import { mass, numberIn, type Units, useUnits } from "../../units/units";
 import { PieceRows } from "./PieceRows";
 import { PourOrder } from "./PourOrder";
@@ -171,9 +172,13 @@ function Bench({ stored, picker, onDeleted }: BenchProps) {
             onChange={(next) => change({ rows: next })}
           />
         )}
-        <Button look="plain" className="mt-3" disabled={remove.isPending} onClick={() => remove.mutate()}>
-          Delete these boxes
-        </Button>
+        <Sure
+          words="Delete these boxes"
+          goes={`“${asked.name}” goes, with its rows.`}
+          className="mt-3"
+          disabled={remove.isPending}
+          onSure={() => remove.mutate()}
+        />
       </section>
       <section aria-label="Order of work" className="px-6 py-4 max-md:px-3">
         <h2 aria-live="polite" className="min-h-[66px] font-display font-semibold text-[27px] leading-[1.15]">

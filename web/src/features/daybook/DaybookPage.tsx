@@ -6,11 +6,14 @@ import { batchQueries, choicesQuery } from "../../api/queries";
 import { Notice } from "../../app/Notice";
 import { Rim } from "../../app/Rim";
 import { Button } from "../../ui/Button";
+import { Sure } from "../../ui/Sure";
+import { timeText } from "../../units/time";
 import { useUnits } from "../../units/units";
 import { marksOf } from "../stove/marks";
 import { TraceChart } from "../stove/TraceChart";
-import { timeText } from "../stove/time";
-import { useEvents } from "../stove/useEvents";
+import { type Happen, useEvents } from "../stove/useEvents";
+import { useRun } from "../stove/useRun";
+import { Waiting } from "../stove/Waiting";
 
 const moment = (iso: string) =>
   new Date(iso).toLocaleString("en-GB", {
@@ -69,13 +72,13 @@ export function DaybookPage() {
 /** One batch: its trace, what happened, and the verdict. */
 export function BatchPage() {
   const id = Number(useParams().id);
-  const run = useQuery({ ...batchQueries.one(id), enabled: Number.isInteger(id), staleTime: 0 });
-  if (run.error || !Number.isInteger(id))
+  const { run, error } = useRun(id);
+  if ((error && !run) || !Number.isInteger(id))
     return <Notice title="There is no such batch" text="It may have been deleted." />;
   return (
     <>
-      <Rim place={null} recipeId={run.data?.batch.recipe_id ?? undefined} />
-      {run.data && <Bench key={id} run={run.data} />}
+      <Rim place={null} recipeId={run?.batch.recipe_id ?? undefined} />
+      {run && <Bench key={id} run={run} />}
     </>
   );
 }
@@ -85,7 +88,7 @@ function Bench({ run }: { run: Schemas["RunOut"] }) {
   const units = useUnits();
   const queries = useQueryClient();
   const navigate = useNavigate();
-  const { happen } = useEvents(batch.id);
+  const happen = useEvents(batch.id);
   const { data: trace } = useQuery(batchQueries.trace(batch.id));
   const startedMs = Date.parse(batch.started_at);
   const endS = batch.ended_at
@@ -95,7 +98,7 @@ function Bench({ run }: { run: Schemas["RunOut"] }) {
     mutationFn: () =>
       dataOf(client.DELETE("/api/batches/{batch_id}", { params: { path: { batch_id: batch.id } } })),
     onSuccess: async () => {
-      await queries.invalidateQueries({ queryKey: batchQueries.list.queryKey });
+      await queries.invalidateQueries({ queryKey: batchQueries.list.queryKey, exact: true });
       navigate("/daybook");
     },
   });
@@ -140,9 +143,12 @@ function Bench({ run }: { run: Schemas["RunOut"] }) {
               Go on at the stove
             </Link>
           )}
-          <Button look="plain" disabled={remove.isPending} onClick={() => remove.mutate()}>
-            Delete this batch
-          </Button>
+          <Sure
+            words="Delete this batch"
+            goes={`The batch of ${moment(batch.started_at)} goes from the daybook, with all that happened in it.`}
+            disabled={remove.isPending}
+            onSure={() => remove.mutate()}
+          />
         </p>
       </section>
       <section
@@ -196,8 +202,6 @@ function ReadingsFile({ batch, probe }: { batch: number; probe: string }) {
   );
 }
 
-type Happen = (kind: string, data: Record<string, unknown>) => void;
-
 /** The verdict by texture words, and a note. */
 function Verdict({ run, happen }: { run: Schemas["RunOut"]; happen: Happen }) {
   const { data } = useQuery(choicesQuery);
@@ -234,6 +238,7 @@ function Verdict({ run, happen }: { run: Schemas["RunOut"]; happen: Happen }) {
       <Button look="filled" className="mt-1" onClick={() => happen("verdict", { words, text })}>
         Keep the verdict
       </Button>
+      <Waiting isLost={false} />
     </div>
   );
 }

@@ -6,6 +6,7 @@ import { Button } from "../../ui/Button";
 import { Dialog } from "../../ui/Dialog";
 import { Choice, TextField } from "../../ui/Field";
 import { NumberField } from "../../ui/NumberField";
+import { Sure } from "../../ui/Sure";
 import { numberIn } from "../../units/units";
 import { dimensionsOf } from "./dimensions";
 import { PlanDrawing } from "./PlanDrawing";
@@ -211,9 +212,12 @@ function Measures({ stored, onDone, flush }: Props) {
             {stored ? "Keep the change" : "Add it"}
           </Button>
           {stored && (
-            <Button look="plain" disabled={remove.isPending} onClick={() => remove.mutate()}>
-              Take it out of the list
-            </Button>
+            <Sure
+              words="Take it out of the list"
+              goes={`“${stored.name}” goes from your vessels.`}
+              disabled={remove.isPending}
+              onSure={() => remove.mutate()}
+            />
           )}
         </p>
       </div>

@@ -34,7 +34,7 @@ export function Kitchen() {
         <button
           type="button"
           aria-label={`Kitchen ${temperature(data.kitchen_c, units)}, ${Math.round(data.altitude_m)} m up`}
-          className="min-h-11 text-sm underline-offset-4 hover:underline"
+          className="min-h-11 whitespace-nowrap text-sm underline-offset-4 hover:underline"
         >
           <span className="max-sm:hidden">Kitchen </span>
           {temperature(data.kitchen_c, units)}

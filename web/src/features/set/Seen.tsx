@@ -72,7 +72,7 @@ export function Seen({ batch, since, units, onStart, onSeen }: SeenProps) {
 
 /** Keeps what was seen with the running batch, where there is one. */
 function useRecord(batch: number | null) {
-  const { happen } = useEvents(batch ?? 0);
+  const happen = useEvents(batch ?? 0);
   return (kind: string, data: Record<string, unknown>) => {
     if (batch !== null) happen(kind, data);
   };

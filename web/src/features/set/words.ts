@@ -1,5 +1,5 @@
+import { timeText } from "../../units/time";
 import type { Units } from "../../units/units";
-import { timeText } from "../stove/time";
 
 /** A name within a sentence. */
 export const lower = (name: string) => name.charAt(0).toLowerCase() + name.slice(1);

@@ -1,5 +1,6 @@
 import { useState } from "react";
-import { client, dataOf } from "../../api/client";
+import { tell } from "../../api/outbox";
+import { serverMoment } from "../../api/serverTime";
 import { Button } from "../../ui/Button";
 import type { Units } from "../../units/units";
 
@@ -11,19 +12,9 @@ export function Hand({ probe, lastShownC, units }: Props) {
   const shown = (c: number) => Math.round(inF ? c * 1.8 + 32 : c);
   const [value, setValue] = useState(shown(lastShownC ?? 20));
   const [said, setSaid] = useState("");
-  const take = async () => {
-    try {
-      const c = inF ? (value - 32) / 1.8 : value;
-      await dataOf(
-        client.POST("/api/probes/{probe_id}/readings", {
-          params: { path: { probe_id: probe } },
-          body: { c, at: null, readings: null } as never,
-        }),
-      );
-      setSaid("Taken");
-    } catch {
-      setSaid("Not taken: the application does not answer");
-    }
+  const take = () => {
+    tell({ kind: "reading", probe, c: inF ? (value - 32) / 1.8 : value, at: serverMoment() });
+    setSaid("Taken");
   };
   const step = (by: number) => {
     setValue((now) => now + by);

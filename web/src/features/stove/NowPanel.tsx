@@ -1,6 +1,6 @@
 import type { Schemas } from "../../api/client";
+import { aboutText, timeText } from "../../units/time";
 import type { Units } from "../../units/units";
-import { aboutText } from "./time";
 
 type Run = Schemas["RunOut"];
 type Live = Schemas["LiveOut"];
@@ -17,10 +17,10 @@ export function saysOf(live: Live | null, units: Units): string {
   return `${own(live.shown_c ?? live.true_c)} °${units.temperature} now${more}`;
 }
 
-type NowProps = { run: Run; live: Live | null; step: Step; units: Units };
+type NowProps = { run: Run; live: Live | null; step: Step; units: Units; lostS: number };
 
 /** The two largest things at the stove: the temperature now, and the next call. */
-export function NowPanel({ run, live, step, units }: NowProps) {
+export function NowPanel({ run, live, step, units, lostS }: NowProps) {
   const inF = units.temperature === "F";
   const own = (c: number) => (inF ? c * 1.8 + 32 : c);
   const offset = run.offset_c ?? 0;
@@ -31,7 +31,7 @@ export function NowPanel({ run, live, step, units }: NowProps) {
   return (
     <div>
       <p
-        className={`font-display font-semibold leading-[1.02] ${live?.shown_c == null && !step.target_c ? "text-[44px] text-ash" : "text-[112px]"}`}
+        className={`font-display font-semibold leading-[1.02] ${live?.shown_c == null && !step.target_c ? "text-[44px] text-ash" : "text-[112px]"} ${lostS > 0 ? "text-ash" : ""}`}
       >
         {live?.shown_c == null ? "–" : own(live.shown_c).toFixed(1)}
         <span className="pl-2 text-[44px] text-ash">°{units.temperature}</span>
@@ -60,6 +60,7 @@ export function NowPanel({ run, live, step, units }: NowProps) {
             .{" "}
           </>
         )}
+        {lostS > 0 && live?.shown_c != null && `Read ${timeText(lostS)} ago. `}
         {live?.judged && (!live.urgent || live.judged.stand !== "below") && live.judged.says}
         {live?.add_back_g != null &&
           ` About ${Math.round(live.add_back_g)} g of water brings it back to its end.`}

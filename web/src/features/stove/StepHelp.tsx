@@ -4,10 +4,10 @@ import { client, dataOf, type Schemas } from "../../api/client";
 import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Field";
 import { NumberField } from "../../ui/NumberField";
+import { aboutText } from "../../units/time";
 import { mass, numberIn, type Units } from "../../units/units";
-import { aboutText } from "./time";
+import type { Happen } from "./useEvents";
 
-type Happen = (kind: string, data: Record<string, unknown>) => void;
 type PanProps = { batch: number; sinceS: number; units: Units; happen: Happen };
 
 /** The pan on the scale after simmering: water lost is mass lost. */

@@ -6,8 +6,9 @@ import { batchQueries, recipeQueries } from "../../api/queries";
 import { Notice } from "../../app/Notice";
 import { Rim } from "../../app/Rim";
 import { Button } from "../../ui/Button";
+import { useSpeak } from "../../ui/sound";
 import { useUnits } from "../../units/units";
-import { Clocks } from "./Clocks";
+import { Clocks, useSeconds } from "../clocks";
 import { FullCall } from "./FullCall";
 import { Gate } from "./Gate";
 import { Hand } from "./Hand";
@@ -20,7 +21,9 @@ import { Bursts, PanOnTheScale, SeedFor } from "./StepHelp";
 import { StepList } from "./StepList";
 import { TraceChart } from "./TraceChart";
 import { useAlert, useAwake } from "./useAlert";
-import { useEvents } from "./useEvents";
+import { type Happen, useEvents } from "./useEvents";
+import { carriedOn, useRun } from "./useRun";
+import { Waiting } from "./Waiting";
 import { Weigh } from "./Weigh";
 
 /** Stove: the run of a batch, live. */
@@ -43,8 +46,8 @@ export function StovePage({ id }: { id: number }) {
 }
 
 function RunOf({ batch }: { batch: number }) {
-  const run = useQuery(batchQueries.one(batch));
-  return run.data ? <Bench run={run.data} /> : null;
+  const { run } = useRun(batch);
+  return run ? <Bench run={run} /> : null;
 }
 
 type Run = Schemas["RunOut"];
@@ -55,33 +58,35 @@ function Bench({ run }: { run: Run }) {
   const units = useUnits();
   const navigate = useNavigate();
   useAwake();
-  const { happen, waiting } = useEvents(id);
+  useEffect(() => {
+    import("../daybook").catch(() => null); // where a run ends, also when the connection is lost by then
+  }, []);
+  const happen = useEvents(id);
   const live = useQuery({ ...batchQueries.live(id), refetchInterval: 1000, retry: false });
   const trace = useQuery({ ...batchQueries.trace(id), refetchInterval: 2000, retry: false });
-  const [own, setOwn] = useState<{ step: number; key: string } | null>(null);
-  useEffect(() => {
-    setOwn((now) => (now && run.events.some((event) => event.client_key === now.key) ? null : now));
-  }, [run.events]);
-  const at = own?.step ?? run.batch.step;
+  const at = run.batch.step;
   const [showWeigh, setShowWeigh] = useState<boolean | null>(null);
-  const [speak, setSpeak] = useState(false);
+  const [speak, setSpeak] = useSpeak();
   const [seen, setSeen] = useState("");
   const step = run.steps[at] as Step;
-  const now = live.data ?? null;
+  const isLost = live.isError;
+  useSeconds(isLost);
+  const lostS = isLost && live.data ? Math.max(0, (Date.now() - live.dataUpdatedAt) / 1000) : 0;
+  const now = live.data ? carriedOn(live.data, lostS) : null;
   const sameStep = now?.step === at;
   const startedMs = Date.parse(run.batch.started_at);
-  const nowS = now ? (Date.parse(now.now) - startedMs) / 1000 : 0;
+  const nowS = now ? (Date.parse(now.now) - startedMs) / 1000 + lostS : 0;
   const since = stepSince(run, trace.data, startedMs);
   const urgent = sameStep && (now?.urgent ?? false);
   const callKey = `${at}:${now?.call ?? ""}`;
-  useAlert(now?.call ?? "", urgent, speak);
+  useAlert(now?.call ?? "", urgent);
   const weighing = showWeigh ?? (step.heat === "none" && step.positions.length > 0);
   const go = (next: number) => {
     const target = run.steps[next];
     if (!target) return;
     setShowWeigh(null);
     setSeen("");
-    setOwn({ step: next, key: happen("step", { step: next, key: target.key, c: now?.true_c ?? undefined }) });
+    happen("step", { step: next, key: target.key, c: now?.true_c ?? undefined });
   };
   const answered = answersOf(run, step);
   return (
@@ -138,7 +143,7 @@ function Bench({ run }: { run: Run }) {
           aria-label="Now"
           className="min-h-0 overflow-y-auto border-line border-l bg-sheet px-6 py-2 max-lg:order-first max-lg:border-b max-lg:border-l-0 max-md:px-3"
         >
-          <NowPanel run={run} live={sameStep ? now : null} step={step} units={units} />
+          <NowPanel run={run} live={sameStep ? now : null} step={step} units={units} lostS={lostS} />
           <ul>
             {step.cue && (
               <Gate
@@ -179,11 +184,7 @@ function Bench({ run }: { run: Run }) {
             </Button>
             <MarkNow onMark={(name) => happen("mark", { name, c: now?.true_c ?? undefined })} />
           </div>
-          {waiting > 0 && (
-            <p role="alert" className="mt-2 rounded-md bg-butter px-3 py-2 text-[15px]">
-              {waiting} kept in this browser, not sent yet. It tries again.
-            </p>
-          )}
+          <Waiting isLost={isLost} />
           <details className="mt-1">
             <summary className="min-h-16 cursor-pointer py-4 text-[17px] text-rim">
               Reading by hand, voice
@@ -235,13 +236,7 @@ function nextWords(step: Step): string {
   return step.heat === "cool" ? "It is there, go on" : "Done, go on";
 }
 
-function advance(
-  run: Run,
-  at: number,
-  go: (next: number) => void,
-  happen: (kind: string, data?: Record<string, unknown>) => void,
-  done: () => void,
-) {
+function advance(run: Run, at: number, go: (next: number) => void, happen: Happen, done: () => void) {
   const step = run.steps[at] as Step;
   const { ask } = answersOf(run, step);
   if (step.ask && ask === null) happen("gate", { key: step.key, gate: "ask", answer: "skipped" });

@@ -5,13 +5,14 @@ import { libraryQuery } from "../../api/queries";
 import { Button } from "../../ui/Button";
 import { NumberField } from "../../ui/NumberField";
 import { mass, numberIn, type Units } from "../../units/units";
+import type { Happen } from "./useEvents";
 
 type Run = Schemas["RunOut"];
 type Props = {
   run: Run;
   step: Schemas["StepOut"];
   units: Units;
-  happen: (kind: string, data: Record<string, unknown>) => void;
+  happen: Happen;
 };
 
 const OFF = 0.02;

@@ -1,0 +1,160 @@
+import type { QueryClient } from "@tanstack/react-query";
+import { useSyncExternalStore } from "react";
+import { ApiError, client, dataOf, type Schemas } from "./client";
+import { batchQueries, timersQuery } from "./queries";
+
+/** Something that happened here and that the server is to be told. */
+export type Told =
+  | { kind: "event"; batch: number; event: Schemas["EventIn"] }
+  | { kind: "reading"; probe: string; c: number; at: string }
+  | { kind: "timer"; start: Schemas["NewTimerIn"] & { key: string; at: string } }
+  | {
+      kind: "timer-change";
+      timer: string;
+      change: Schemas["ChangeTimerIn"] & { change_key: string; at: string };
+    };
+type Entry = Told & { id: string };
+
+const PREFIX = "hearth-bowl-told-";
+const RETRY_MS = 2000;
+const PATIENCE_MS = 8000;
+
+let queries: QueryClient | null = null;
+let held: readonly Entry[] = read();
+let refused = "";
+let count = 0;
+let flushing = false;
+const listeners = new Set<() => void>();
+
+/** A key of this browser's own; `randomUUID` is there only where the page came by a safe way. */
+export const newKey = (): string =>
+  crypto.randomUUID?.() ?? `${Date.now()}-${Math.random().toString(36).slice(2)}`;
+
+/** Each entry has its own place in the browser's storage, so that two windows never overwrite each other's. */
+function read(): readonly Entry[] {
+  const places = Object.keys(localStorage).filter((place) => place.startsWith(PREFIX));
+  return places.sort().flatMap((place) => {
+    try {
+      return [{ ...JSON.parse(localStorage.getItem(place) ?? ""), id: place } as Entry];
+    } catch {
+      return [];
+    }
+  });
+}
+
+function changed(): void {
+  held = read();
+  for (const listener of listeners) listener();
+}
+
+function subscribe(listener: () => void): () => void {
+  listeners.add(listener);
+  return () => listeners.delete(listener);
+}
+
+/** Keep what happened in this browser, then tell the server; without a connection it waits, across reloads too. */
+export function tell(told: Told): void {
+  count += 1;
+  const place = `${PREFIX}${Date.now().toString().padStart(15, "0")}-${count.toString().padStart(6, "0")}-${newKey()}`;
+  localStorage.setItem(place, JSON.stringify(told));
+  changed();
+  void flush();
+}
+
+/** Send what waits from before, and let the answers go into what the page knows. Called once, at the start. */
+export function startOutbox(client: QueryClient): void {
+  queries = client;
+  window.addEventListener("storage", changed);
+  void flush();
+}
+
+async function flush(): Promise<void> {
+  if (flushing) return;
+  flushing = true;
+  for (let entry = held[0]; entry; entry = held[0]) {
+    try {
+      await send(entry);
+    } catch (error) {
+      if (
+        !(error instanceof ApiError) ||
+        error.status >= 500 ||
+        error.status === 408 ||
+        error.status === 429
+      ) {
+        await new Promise((resolve) => setTimeout(resolve, RETRY_MS));
+        continue;
+      }
+      if (entry.kind !== "timer-change") refused = error.message; // a clock that is gone was stopped elsewhere
+    }
+    localStorage.removeItem(entry.id);
+    changed();
+    await settle(entry);
+  }
+  flushing = false;
+}
+
+async function send(entry: Entry): Promise<void> {
+  const sending = { keepalive: true, signal: AbortSignal.timeout(PATIENCE_MS) };
+  if (entry.kind === "event") {
+    const params = { path: { batch_id: entry.batch } };
+    await dataOf(
+      client.POST("/api/batches/{batch_id}/events", { params, body: { events: [entry.event] }, ...sending }),
+    );
+    queries?.setQueryData(
+      batchQueries.one(entry.batch).queryKey,
+      (run) => run && withEvents(run, [entry.event]),
+    );
+  } else if (entry.kind === "reading") {
+    const params = { path: { probe_id: entry.probe } };
+    const body = { readings: [{ c: entry.c, at: entry.at }] };
+    await dataOf(client.POST("/api/probes/{probe_id}/readings", { params, body, ...sending }));
+  } else if (entry.kind === "timer") {
+    takeTimer(await dataOf(client.POST("/api/timers", { body: entry.start, ...sending })));
+  } else {
+    const params = { path: { timer_key: entry.timer } };
+    const timer = await dataOf(
+      client.POST("/api/timers/{timer_key}", { params, body: entry.change, ...sending }),
+    );
+    takeTimer(timer, entry.change.stopped);
+  }
+}
+
+function takeTimer(timer: Schemas["TimerOut"], stopped = false): void {
+  queries?.setQueryData(timersQuery.queryKey, (list) => {
+    if (!list) return list;
+    const others = list.timers.filter((row) => row.key !== timer.key);
+    return { ...list, timers: stopped ? others : [...others, timer] };
+  });
+}
+
+/** Ask the server again for what an entry has changed. */
+async function settle(entry: Entry): Promise<void> {
+  if (entry.kind === "event") {
+    void queries?.invalidateQueries({ queryKey: batchQueries.one(entry.batch).queryKey });
+    void queries?.invalidateQueries({ queryKey: batchQueries.list.queryKey, exact: true });
+  } else if (entry.kind !== "reading") {
+    void queries?.invalidateQueries({ queryKey: timersQuery.queryKey });
+  }
+}
+
+type Run = Schemas["RunOut"];
+
+/** A run with events that the server may not have yet: they count at once. */
+export function withEvents(run: Run, events: Schemas["EventIn"][]): Run {
+  const there = new Set(run.events.map((event) => event.client_key));
+  const added = events.filter((event) => !there.has(event.client_key));
+  if (added.length === 0) return run;
+  const step = added.filter((event) => event.kind === "step").at(-1)?.data?.step ?? run.batch.step;
+  const ended_at = run.batch.ended_at ?? added.find((event) => event.kind === "end")?.at ?? null;
+  return {
+    ...run,
+    batch: { ...run.batch, step: Number(step), ended_at },
+    events: [...run.events, ...added.map((event) => ({ ...event, data: event.data ?? {} }))],
+  };
+}
+
+/** What waits in this browser, the oldest first. */
+export const useHeld = (): readonly Entry[] => useSyncExternalStore(subscribe, () => held);
+
+/** Why the server would not keep the last thing that it refused; empty where it refused nothing. */
+export const useRefused = (): string => useSyncExternalStore(subscribe, () => refused);

@@ -1,0 +1,3 @@
+export { Alarm } from "./Alarm";
+export { Clocks, RimClock } from "./Clocks";
+export { useSeconds } from "./useTimers";

@@ -1,0 +1,23 @@
+import { useHeld, useRefused } from "../../api/outbox";
+
+/** What a lost connection means for the cook: nothing is lost, and the clocks go on. */
+export function Waiting({ isLost }: { isLost: boolean }) {
+  const waiting = useHeld().length;
+  const refused = useRefused();
+  return (
+    <div role="alert" className="text-[15px]">
+      {isLost && (
+        <p className="mt-2 rounded-md bg-butter px-3 py-2">
+          The application does not answer. The forecast and the clocks go on from its last word; what you do
+          is kept in this browser.
+        </p>
+      )}
+      {waiting > 0 && (
+        <p className="mt-2 rounded-md bg-butter px-3 py-2">
+          {waiting} kept in this browser, not sent yet. It tries again.
+        </p>
+      )}
+      {refused && <p className="mt-2 rounded-md bg-copper-pale px-3 py-2 text-copper">Not kept: {refused}</p>}
+    </div>
+  );
+}

@@ -1,0 +1,40 @@
+import { useQuery } from "@tanstack/react-query";
+import type { Schemas } from "../../api/client";
+import { useHeld, withEvents } from "../../api/outbox";
+import { batchQueries } from "../../api/queries";
+
+/** A run with all that happened, also what this browser has not sent yet. */
+export function useRun(batch: number) {
+  const held = useHeld();
+  const { data, error } = useQuery({
+    ...batchQueries.one(batch),
+    enabled: Number.isInteger(batch),
+    staleTime: 0,
+  });
+  const waiting = held.flatMap((entry) =>
+    entry.kind === "event" && entry.batch === batch ? [entry.event] : [],
+  );
+  return { run: data && withEvents(data, waiting), error };
+}
+
+type Live = Schemas["LiveOut"];
+
+/** What is happening, carried on by its own forecast for `lostS` in which the server did not answer. */
+export function carriedOn(live: Live, lostS: number): Live {
+  const { forecast } = live;
+  if (lostS <= 0 || forecast?.in_s == null) return live;
+  const later = (s: number | null) => (s === null ? null : s - lostS);
+  const left = forecast.in_s - lostS;
+  return {
+    ...live,
+    urgent: live.urgent || left <= 0,
+    forecast: {
+      ...forecast,
+      due: forecast.due || left <= 0,
+      in_s: Math.max(0, left),
+      low_s: later(forecast.low_s),
+      high_s: later(forecast.high_s),
+      curve: forecast.curve.map(([s = 0, c = 0]) => [s - lostS, c]).filter(([s = 0]) => s >= 0),
+    },
+  };
+}
