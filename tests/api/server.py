@@ -1,5 +1,6 @@
 """A real server on a free port with a folder of its own, for tests that need one."""
 
+import contextlib
 import json
 import socket
 import subprocess
@@ -124,6 +125,7 @@ class ThreadServer(Server):
         served, self.served = self.served, None
         if served is None or self.thread is None:
             return
-        served.trigger.pull_trigger(lambda: [connection.close() for connection in list(served._map.values())])
+        with contextlib.suppress(OSError):  # another pull may have let the thread close everything already
+            served.trigger.pull_trigger(lambda: [connection.close() for connection in list(served._map.values())])
         self.thread.join(timeout=5)
         served.task_dispatcher.shutdown(timeout=1)

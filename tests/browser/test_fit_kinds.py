@@ -27,6 +27,7 @@ class OwnVessel(PageCase):
         page.get_by_role("button", name="Keep the change").click()
         expect(page.get_by_text("0 mm is out of range")).to_be_visible()
         page.get_by_role("button", name="Take it out of the list").click()
+        page.get_by_role("button", name="Delete it").click()
         expect(page.get_by_role("radio", name="Lantern cones")).to_have_count(0)
 
     def test_a_cavity_is_known_by_its_water_without_a_mouse(self) -> None:

@@ -1,13 +1,17 @@
 """The command line as the contract has it: one object out, or one error and exit 2."""
 
+import io
 import json
 import subprocess
 import sys
 import tempfile
 import unittest
+from contextlib import redirect_stderr, redirect_stdout
 from pathlib import Path
 from typing import Any
+from unittest.mock import patch
 
+from hearth_bowl.cli import main
 from tests.kitchen import RYE_MALT, recipe_record
 
 MOULD = {"kind": "mould", "shape": "hemisphere", "radius_mm": 15, "cavities": 24}
@@ -26,11 +30,15 @@ class CommandLine(unittest.TestCase):
         return str(path)
 
     def run_verb(self, *arguments: str, stdin: bytes = b"") -> tuple[int, Any, Any]:
-        done = subprocess.run(
-            [sys.executable, "-m", "hearth_bowl", *arguments], input=stdin, capture_output=True, check=False
-        )
-        out = json.loads(done.stdout) if done.stdout else None
-        return done.returncode, out, json.loads(done.stderr) if done.stderr else None
+        given = io.TextIOWrapper(io.BytesIO(stdin), encoding="utf-8")
+        with (
+            redirect_stdout(io.StringIO()) as said,
+            redirect_stderr(io.StringIO()) as refused,
+            patch.object(sys, "stdin", given),
+        ):
+            code = main(arguments)
+        out, error = said.getvalue(), refused.getvalue()
+        return code, json.loads(out) if out else None, json.loads(error) if error else None
 
     def ok(self, *arguments: str, stdin: bytes = b"") -> Any:
         code, out, error = self.run_verb(*arguments, stdin=stdin)
@@ -43,6 +51,23 @@ class CommandLine(unittest.TestCase):
         self.assertEqual(set(error["error"]), {"field", "message", "allowed"})
         found: dict[str, str] = error["error"]
         return found
+
+
+class AsAProcess(CommandLine):
+    """The other tests call the same door within this process."""
+
+    def run_verb(self, *arguments: str, stdin: bytes = b"") -> tuple[int, Any, Any]:
+        done = subprocess.run(
+            [sys.executable, "-m", "hearth_bowl", *arguments], input=stdin, capture_output=True, check=False
+        )
+        out = json.loads(done.stdout) if done.stdout else None
+        return done.returncode, out, json.loads(done.stderr) if done.stderr else None
+
+    def test_answers_on_standard_output_and_refuses_on_standard_error(self) -> None:
+        record = json.dumps(recipe_record(name="🔭 مرصد")).encode()
+        self.assertAlmostEqual(self.ok("assess", "-", stdin=record)["mass_g"], 690.5)
+        self.assertEqual(self.refused("assess", "-", stdin=b"\xff\xfe")["field"], "recipe")
+        self.assertEqual(self.refused("make")["field"], "verb")
 
 
 class Assess(CommandLine):

@@ -33,7 +33,7 @@ export function Popover({
           side={side}
           sideOffset={6}
           collisionPadding={8}
-          className={`z-20 max-h-(--radix-popover-content-available-height) w-80 max-w-[calc(100vw-1rem)] overflow-auto rounded-lg border-[1.5px] border-rim bg-sheet p-4 shadow-[0_6px_24px_rgb(27_33_48/0.18)] ${className}`}
+          className={`z-50 max-h-(--radix-popover-content-available-height) w-80 max-w-[calc(100vw-1rem)] overflow-auto rounded-lg border-[1.5px] border-rim bg-sheet p-4 shadow-[0_6px_24px_rgb(27_33_48/0.18)] ${className}`}
         >
           {children}
         </Parts.Content>

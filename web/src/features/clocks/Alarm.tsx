@@ -26,6 +26,7 @@ export function Alarm() {
     }
     beep();
   });
+  if (overdue.length === 0) return null;
   return (
     <p role="alert" className="sr-only">
       {overdue.map((timer) => `${timer.name}: the time is over.`).join(" ")}

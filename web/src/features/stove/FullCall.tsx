@@ -6,7 +6,7 @@ export function FullCall({ words, says, onSeen }: FullProps) {
     <div
       role="alertdialog"
       aria-label={words}
-      className="fixed inset-0 z-30 grid place-items-center bg-copper p-8 text-sheet"
+      className="fixed inset-0 z-60 grid place-items-center bg-copper p-8 text-sheet"
     >
       <div className="text-center">
         <p className="font-display font-semibold text-[clamp(56px,11vw,150px)] leading-none">{words}</p>
