@@ -147,6 +147,46 @@ class Readings(Kitchen):
         self.refused("POST", "/api/scales/s1/weights", 422, json={"weights": []})
 
 
+class BeforeAndBetween(Kitchen):
+    def plan(self, recipe_id: int, **choices: str) -> Any:
+        return self.client.post("/api/batches/plan", json={"recipe_id": recipe_id, "choices": choices}).get_json()
+
+    def test_only_choices_that_make_other_steps_are_asked(self) -> None:
+        self.assertEqual(self.plan(1)["matter"], ["heat", "liquid", "wait", "butter", "rest"])
+        self.assertEqual(self.plan(3)["matter"], ["heat", "rest"])
+        self.assertEqual(self.plan(7)["matter"], ["heat", "temper"])
+        scalded, boiled = (
+            next(step for step in self.plan(1, liquid=school)["steps"] if step["key"] == "warm")
+            for school in ("scald", "full-boil")
+        )
+        self.assertLess(scalded["target_c"][1], boiled["target_c"][1])
+        run = self.start(1, choices={"butter": "early"})
+        self.assertEqual(run["steps"], self.plan(1, butter="early")["steps"])
+        self.refused("POST", "/api/batches/plan", 422, json={"recipe_id": 1, "choices": {"heat": "sun"}})
+        self.refused("POST", "/api/batches/plan", 422, json={"recipe_id": 1, "version": 99})
+        self.refused("POST", "/api/batches/plan", 404, json={"recipe_id": 99})
+
+    def test_a_run_hears_another_probe_from_when_it_was_changed(self) -> None:
+        batch = self.start(probe_id="oven-door")["batch"]["id"]
+
+        def say(probe: str, c: float) -> None:
+            self.client.post(f"/api/probes/{probe}/readings", json={"c": c})
+
+        say("oven-door", 20.0)
+        say("stick", 30.0)
+        self.event(batch, "probe", "p1", probe_id="stick")
+        say("oven-door", 21.0)
+        say("stick", 31.0)
+        self.event(batch, "probe", "p2", probe_id="by-hand")
+        say("by-hand", 40.0)
+        self.assertEqual(self.client.get(f"/api/batches/{batch}/live").get_json()["true_c"], 40)
+        whole = json.loads(self.client.get(f"/api/batches/{batch}/batch.json").text)
+        self.assertEqual([row["shown_c"] for row in whole["readings"]], [20, 31, 40])
+        self.assertEqual(self.client.get(f"/api/batches/{batch}/trace").get_json()["readings"], 3)
+        odd = {"client_key": "p3", "at": ago(0), "kind": "probe", "data": {"probe_id": 7}}
+        self.refused("POST", f"/api/batches/{batch}/events", 422, json={"events": [odd]})
+
+
 class Help(Kitchen):
     def test_a_slip_a_spill_and_the_pan(self) -> None:
         batch = self.start()["batch"]["id"]

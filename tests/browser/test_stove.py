@@ -11,7 +11,9 @@ from tests.browser.page_case import PageCase
 
 class Stove(PageCase):
     def start(self, recipe: int = 1, page: Page | None = None) -> Page:
+        self.server.call("GET", "/api/probes/stand-in/stand-in")  # the stand-in asks what to play, and is there
         page = self.open(f"/recipes/{recipe}/stove", page)
+        expect(page.get_by_label("Thermometer")).to_have_value("stand-in")
         page.get_by_role("button", name="Start the run").click()
         expect(page.get_by_role("heading", name=re.compile("step 1 of"))).to_be_visible()
         return page
@@ -71,7 +73,7 @@ class Stove(PageCase):
         page = self.start()
         page.get_by_role("button", name="Done, go on").click()
         page.get_by_text("Reading by hand, voice").click()
-        page.get_by_role("button", name="Ten degrees more").click()
+        page.get_by_role("button", name="+10 degrees").click()
         page.get_by_role("button", name="One degree more").click()
         page.get_by_role("button", name="Take this reading").click()
         expect(page.get_by_text("31.0")).to_be_visible()
@@ -106,7 +108,7 @@ class Stove(PageCase):
         gate.click()
         expect(gate).to_have_attribute("aria-pressed", "true")
         page.get_by_text("Reading by hand, voice").click()
-        page.get_by_role("button", name="Ten degrees more").click()
+        page.get_by_role("button", name="+10 degrees").click()
         page.get_by_role("button", name="Take this reading").click()
         page.get_by_role("button", name="Start a timer").click()
         page.get_by_label("For what").fill("Cream")
@@ -167,6 +169,26 @@ class Stove(PageCase):
         expect(page.get_by_role("button", name=re.compile(r"(1:00|0:5\d) Trays out$"))).to_be_visible()
         page.get_by_role("button", name="Stop it: Trays out").click()
         expect(page.get_by_text("Trays out")).to_have_count(0)
+
+    def test_it_begins_in_the_middle_and_hears_another_thermometer(self) -> None:
+        page = self.open("/recipes/1/stove")
+        expect(page.get_by_label("Thermometer")).to_have_value("by-hand")
+        self.server.call("POST", "/api/probes/stick/readings", {"c": 41.5})
+        page.reload()
+        expect(page.get_by_label("Thermometer")).to_have_value("stick")
+        page.get_by_label("The butter", exact=True).select_option("early")
+        expect(page.get_by_text("Stir in the butter")).to_have_count(0)
+        expect(page.get_by_label("Temper shells and coats")).to_have_count(0)
+        page.get_by_role("button", name="Begin here: Join them").click()
+        expect(page.get_by_role("heading", name=re.compile("step 3 of 5: join them"))).to_be_visible()
+        self.server.call("POST", "/api/probes/stick/readings", {"c": 41.5})
+        expect(page.get_by_text("41.5")).to_be_visible()
+        expect(page.get_by_role("img", name=re.compile("42° now"))).to_be_visible()
+        page.get_by_label("Thermometer").select_option("by-hand")
+        page.get_by_role("button", name="One degree less").click()
+        page.get_by_role("button", name="Take this reading").click()
+        expect(page.get_by_text("41.0")).to_be_visible()
+        self.assertEqual(self.violations(), [])
 
     def test_a_batch_is_deleted_only_when_one_is_sure(self) -> None:
         self.start()

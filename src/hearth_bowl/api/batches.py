@@ -38,6 +38,21 @@ class StartBatchIn(Incoming):
     from_step: int = 0
 
 
+class PlanBatchIn(Incoming):
+    """A run as it would be started."""
+
+    recipe_id: int
+    version: int | None = None
+    choices: dict[str, str] = Field(default_factory=dict)
+
+
+class PlanBatchOut(Outgoing):
+    """The steps of a run that was not started, and which choices would make other steps."""
+
+    steps: list[StepOut]
+    matter: list[str]
+
+
 class BatchOut(Outgoing):
     """A batch in the daybook."""
 
@@ -225,6 +240,15 @@ def start_batch(json: StartBatchIn) -> tuple[RunOut, int]:
             from_step=json.from_step,
         )
     return RunOut.model_validate(run), 201
+
+
+@batches.post("/plan")
+@spec.validate(resp=Response(HTTP_200=PlanBatchOut, HTTP_404=Problem, HTTP_422=Problem), operation_id="planBatch")
+def plan_batch(json: PlanBatchIn) -> PlanBatchOut:
+    """Return the steps that a run would have. Nothing is stored."""
+    with database().reading() as session:
+        found = service.plan_batch(session, json.recipe_id, json.version, json.choices)
+    return PlanBatchOut.model_validate(found)
 
 
 @batches.get("/<int:batch_id>")

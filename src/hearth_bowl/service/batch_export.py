@@ -7,8 +7,8 @@ from typing import Any
 
 from sqlalchemy.orm import Session
 
+from hearth_bowl.service.batch_readings import readings_of
 from hearth_bowl.service.batches import batch_row, get_run
-from hearth_bowl.service.probes import readings_between
 from hearth_bowl.service.timers import timers_of
 
 
@@ -19,7 +19,7 @@ def export_json(session: Session, batch_id: int, now: datetime) -> dict[str, Any
     """
     run = get_run(session, batch_id)
     row = batch_row(session, batch_id)
-    readings = readings_between(session, row.probe_id, row.started_at, row.ended_at or now)
+    readings = readings_of(session, row, row.ended_at or now)
     return {
         "format": "hearth-bowl/batch",
         "version": 1,

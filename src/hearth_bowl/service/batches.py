@@ -12,9 +12,10 @@ from sqlalchemy.orm import Session
 
 from hearth_bowl.core.errors import BadInput, check_number
 from hearth_bowl.core.fit.ask import shell_named
+from hearth_bowl.core.ingredient import Ingredient
 from hearth_bowl.core.recipe import check_name
 from hearth_bowl.core.stove.choices import checked_choices
-from hearth_bowl.core.stove.plan import run_steps
+from hearth_bowl.core.stove.plan import choices_that_matter, run_steps
 from hearth_bowl.core.stove.step import Step
 from hearth_bowl.core.sugar_stages import thermometer
 from hearth_bowl.core.vessel import Cup, Mould
@@ -28,7 +29,21 @@ from hearth_bowl.service.settings import Settings, get_settings
 from hearth_bowl.service.vessels import get_vessel
 from hearth_bowl.store.models import BatchEventRow, BatchRow
 
-KINDS: Final = ("step", "gate", "mark", "weight", "pan", "spill", "cue", "note", "verdict", "burst", "set", "end")
+KINDS: Final = (
+    "step",
+    "gate",
+    "mark",
+    "weight",
+    "pan",
+    "spill",
+    "cue",
+    "note",
+    "verdict",
+    "burst",
+    "set",
+    "probe",
+    "end",
+)
 VERDICTS: Final = (
     "silky", "smooth", "grainy", "crumbly", "too soft", "too firm", "oily", "dull", "glossy", "snaps", "sticky",
     "just right",
@@ -76,6 +91,28 @@ class Run:
     shell: str | None
 
 
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Plan:
+    """The steps that a run would have, and the choices that would make other steps."""
+
+    steps: tuple[Step, ...]
+    matter: tuple[str, ...]
+
+
+def plan_batch(session: Session, recipe_id: int, version: int | None, choices: Mapping[str, str]) -> Plan:
+    """Return what a run would be. Nothing is stored.
+
+    :raises BadInput: at a choice or `version`. :raises NotFound: there is no such recipe.
+    """
+    recipe = recipe_from(_record(session, recipe_id, version))
+    kitchen = get_settings(session).kitchen
+    shell, moulded = _shell(_fit_of(session, recipe_id))
+    return Plan(
+        steps=run_steps(recipe, choices, kitchen, shell=shell, moulded=moulded),
+        matter=choices_that_matter(recipe, choices, kitchen, shell, moulded),
+    )
+
+
 def start_batch(
     session: Session,
     recipe_id: int,
@@ -90,13 +127,7 @@ def start_batch(
 
     :raises BadInput: at a choice, `version` or `from_step`. :raises NotFound: there is no such recipe.
     """
-    stored = get_recipe(session, recipe_id)
-    record = stored.recipe
-    if version is not None:
-        kept = next((row for row in list_versions(session, recipe_id) if row.number == version), None)
-        if kept is None:
-            raise BadInput(("version",), f"there is no version {version}", "a kept version", "unknown")
-        record = kept.recipe
+    record = _record(session, recipe_id, version)
     checked = checked_choices(choices or {})
     recipe_from(record)
     fit = _fit_of(session, recipe_id)
@@ -123,6 +154,17 @@ def start_batch(
     return get_run(session, row.id)
 
 
+def _record(session: Session, recipe_id: int, version: int | None) -> dict[str, Any]:
+    """Return a recipe as a kept version holds it, or as it stands."""
+    stored = get_recipe(session, recipe_id)
+    if version is None:
+        return stored.recipe
+    kept = next((row for row in list_versions(session, recipe_id) if row.number == version), None)
+    if kept is None:
+        raise BadInput(("version",), f"there is no version {version}", "a kept version", "unknown")
+    return kept.recipe
+
+
 def _fit_of(session: Session, recipe_id: int) -> dict[str, Any]:
     left = get_fit(session, recipe_id)
     if left.vessel_id is None:
@@ -134,13 +176,17 @@ def _fit_of(session: Session, recipe_id: int) -> dict[str, Any]:
 def steps_of(session: Session, row: BatchRow) -> tuple[Step, ...]:
     """Return the steps of a batch, in this kitchen."""
     recipe = recipe_from(json.loads(row.document))
-    fit = json.loads(row.fit)
-    shell, moulded = None, False
-    if fit.get("vessel"):
-        moulded = isinstance(vessel_from(fit["vessel"]), Mould | Cup)
-        shell = shell_named(shell_label(fit) or "none")
+    shell, moulded = _shell(json.loads(row.fit))
     kitchen = get_settings(session).kitchen
     return run_steps(recipe, json.loads(row.choices), kitchen, shell=shell, moulded=moulded)
+
+
+def _shell(fit: Mapping[str, Any]) -> tuple[Ingredient | None, bool]:
+    """Return the chocolate of a fit's shells or coats, and whether it is moulded."""
+    if not fit.get("vessel"):
+        return None, False
+    moulded = isinstance(vessel_from(fit["vessel"]), Mould | Cup)
+    return shell_named(shell_label(fit) or "none"), moulded
 
 
 def list_batches(session: Session) -> list[Batch]:
@@ -171,7 +217,7 @@ def get_run(session: Session, batch_id: int) -> Run:
 def add_events(session: Session, batch_id: int, events: Sequence[Event], now: datetime) -> int:
     """Keep what happened; an event that came before (by its key) is not stored twice. Return how many were new.
 
-    A `step` event moves the run there, an `end` event ends it.
+    A `step` event moves the run there, a `probe` event lets it hear another probe from then on, an `end` event ends it.
 
     :raises BadInput: naming the event and field. :raises NotFound: there is no such batch.
     """
@@ -183,10 +229,14 @@ def add_events(session: Session, batch_id: int, events: Sequence[Event], now: da
             data = _checked(event, count)
         except BadInput as problem:
             raise problem.under("events", position) from None
+        if event.kind == "probe":
+            data = {"probe_id": ensure_probe(session, data["probe_id"]).id, "before": row.probe_id}
         if _add_event(session, row, event.client_key, min(event.at, now), event.kind, data):
             new += 1
             if event.kind == "step":
                 row.step = data["step"]
+            elif event.kind == "probe":
+                row.probe_id = data["probe_id"]
             elif event.kind == "end":
                 row.ended_at = min(event.at, now)
     session.flush()
@@ -205,6 +255,10 @@ def _checked(event: Event, steps: int) -> dict[str, Any]:
         step = event.data.get("step")
         if isinstance(step, bool) or not isinstance(step, int) or not 0 <= step < steps:
             raise BadInput(("data", "step"), f"{step!r}", f"0 to {steps - 1}", "out-of-range")
+    if event.kind == "probe":
+        if not isinstance(event.data.get("probe_id"), str):
+            raise BadInput(("data", "probe_id"), "is missing", "a probe's name", "missing")
+        check_name(event.data["probe_id"], "data")
     for name in ("g", "c"):
         if event.data.get(name) is not None:
             check_number(("data", name), event.data[name], -100, 1e6)

@@ -17,6 +17,7 @@ from hearth_bowl.core.stove.judge import Judged, judge
 from hearth_bowl.core.stove.step import Step
 from hearth_bowl.core.stove.trace import Trace, trace
 from hearth_bowl.formats.recipe_file import recipe_from
+from hearth_bowl.service.batch_readings import readings_of
 from hearth_bowl.service.batches import batch_row, offset_of, steps_of
 from hearth_bowl.service.probes import STAND_IN, readings_between
 from hearth_bowl.service.settings import Settings, get_settings
@@ -161,7 +162,7 @@ def batch_trace(session: Session, batch_id: int, now: datetime, most: int = MOST
     row = batch_row(session, batch_id)
     offset_c = offset_of(get_settings(session)) or 0.0
     until = row.ended_at or min(now, row.started_at + LONGEST)
-    readings = readings_between(session, row.probe_id, row.started_at, until)
+    readings = readings_of(session, row, until)
     return trace(
         [((at - row.started_at).total_seconds(), None if c is None else c - offset_c) for at, c in readings], most
     )

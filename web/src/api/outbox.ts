@@ -146,9 +146,11 @@ export function withEvents(run: Run, events: Schemas["EventIn"][]): Run {
   if (added.length === 0) return run;
   const step = added.filter((event) => event.kind === "step").at(-1)?.data?.step ?? run.batch.step;
   const ended_at = run.batch.ended_at ?? added.find((event) => event.kind === "end")?.at ?? null;
+  const probe_id =
+    added.filter((event) => event.kind === "probe").at(-1)?.data?.probe_id ?? run.batch.probe_id;
   return {
     ...run,
-    batch: { ...run.batch, step: Number(step), ended_at },
+    batch: { ...run.batch, step: Number(step), ended_at, probe_id: String(probe_id) },
     events: [...run.events, ...added.map((event) => ({ ...event, data: event.data ?? {} }))],
   };
 }

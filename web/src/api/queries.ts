@@ -1,5 +1,5 @@
 import { queryOptions } from "@tanstack/react-query";
-import { client, dataOf } from "./client";
+import { client, dataOf, type Schemas } from "./client";
 import { pendingSaves } from "./pendingSaves";
 import { noteServerTime } from "./serverTime";
 
@@ -93,6 +93,11 @@ export const batchQueries = {
       queryFn: ({ signal }) =>
         dataOf(client.GET("/api/batches/{batch_id}", { params: { path: { batch_id: id } }, signal })),
     }),
+  plan: (body: Schemas["PlanBatchIn"]) =>
+    queryOptions({
+      queryKey: ["batch-plan", body],
+      queryFn: ({ signal }) => dataOf(client.POST("/api/batches/plan", { body, signal })),
+    }),
   live: (id: number) =>
     queryOptions({
       queryKey: ["batches", id, "live"],
@@ -120,6 +125,12 @@ export const choicesQuery = queryOptions({
   queryKey: ["choices"],
   queryFn: ({ signal }) => dataOf(client.GET("/api/batches/choices", { signal })),
   staleTime: Number.POSITIVE_INFINITY,
+});
+
+export const probesQuery = queryOptions({
+  queryKey: ["probes"],
+  queryFn: ({ signal }) => dataOf(client.GET("/api/probes", { signal })),
+  staleTime: 0,
 });
 
 export const timersQuery = queryOptions({

@@ -109,6 +109,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/batches/plan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Return the steps that a run would have. Nothing is stored. */
+        post: operations["planBatch"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/batches/{batch_id}": {
         parameters: {
             query?: never;
@@ -3147,6 +3164,33 @@ export interface components {
             states: components["schemas"]["NamedOut"][];
         };
         /**
+         * PlanBatchIn
+         * @description A run as it would be started.
+         */
+        PlanBatchIn: {
+            /** Choices */
+            choices?: {
+                [key: string]: string;
+            };
+            /** Recipe Id */
+            recipe_id: number;
+            /**
+             * Version
+             * @default null
+             */
+            version?: number | null;
+        };
+        /**
+         * PlanBatchOut
+         * @description The steps of a run that was not started, and which choices would make other steps.
+         */
+        PlanBatchOut: {
+            /** Matter */
+            matter: string[];
+            /** Steps */
+            steps: components["schemas"]["StepOut"][];
+        };
+        /**
          * PlanOut
          * @description What all boxes take.
          */
@@ -5074,6 +5118,48 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ChoicesOut"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    planBatch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlanBatchIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanBatchOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
                 };
             };
             /** @description Unprocessable Content */

@@ -43,7 +43,6 @@ def ganache(cook: Cook) -> list[Step]:
                 title="Chop the chocolate",
                 do="Chop it to the size of lentils into a dry bowl that will hold everything.",
                 why="Even, small pieces melt by the warmth of the cream alone.",
-                attended=False,
                 positions=chocolate,
             )
         )

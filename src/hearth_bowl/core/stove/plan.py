@@ -10,7 +10,7 @@ from hearth_bowl.core.ingredient import Ingredient
 from hearth_bowl.core.kitchen import Kitchen
 from hearth_bowl.core.recipe import Recipe
 from hearth_bowl.core.stove import cautions
-from hearth_bowl.core.stove.choices import checked_choices
+from hearth_bowl.core.stove.choices import CHOICES, checked_choices
 from hearth_bowl.core.stove.cook import Cook
 from hearth_bowl.core.stove.fudge_steps import boiled_fudge, no_boil_fudge
 from hearth_bowl.core.stove.ganache_steps import ganache, whipped
@@ -47,6 +47,27 @@ def run_steps(
     if shell and not moulded:
         steps += [*shell_steps(shell, cook.choices["temper"]), _dip()]
     return tuple(steps)
+
+
+def choices_that_matter(
+    recipe: Recipe, given: Mapping[str, str], kitchen: Kitchen, shell: Ingredient | None = None, moulded: bool = False
+) -> tuple[str, ...]:
+    """Return the choices of which another school, all else as given, makes other steps or another way to melt.
+
+    :raises BadInput: naming a choice.
+    """
+    chosen = checked_choices(given)
+    steps = run_steps(recipe, chosen, kitchen, shell=shell, moulded=moulded)
+    return tuple(
+        name
+        for name, schools in CHOICES.items()
+        if (name == "heat" and any(step.heat == "melt" for step in steps))
+        or any(
+            run_steps(recipe, {**chosen, name: school}, kitchen, shell=shell, moulded=moulded) != steps
+            for school in schools
+            if school != chosen[name]
+        )
+    )
 
 
 def _all_lines_go_in(cook: Cook, steps: list[Step]) -> list[Step]:

@@ -18,6 +18,7 @@ export function Clocks({ batch }: { batch: number | null }) {
         <Popover
           key={timer.key}
           label={timer.name}
+          className="at-stove"
           trigger={
             <button
               type="button"
@@ -47,7 +48,7 @@ export function RimClock({ className }: { className: string }) {
     <Popover
       label="The clocks"
       align="end"
-      className="w-[27rem]"
+      className="at-stove w-[27rem]"
       trigger={
         <button
           type="button"
@@ -108,6 +109,7 @@ function NewClock({ batch }: { batch: number | null }) {
   return (
     <Popover
       label="A new timer"
+      className="at-stove"
       open={open}
       onOpenChange={setOpen}
       trigger={

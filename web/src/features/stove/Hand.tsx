@@ -10,18 +10,22 @@ type Props = { probe: string; lastShownC: number | null; units: Units };
 export function Hand({ probe, lastShownC, units }: Props) {
   const inF = units.temperature === "F";
   const shown = (c: number) => Math.round(inF ? c * 1.8 + 32 : c);
-  const [value, setValue] = useState(shown(lastShownC ?? 20));
+  const [own, setOwn] = useState<number | null>(null);
+  const value = own ?? shown(lastShownC ?? 20);
   const [said, setSaid] = useState("");
   const take = () => {
     tell({ kind: "reading", probe, c: inF ? (value - 32) / 1.8 : value, at: serverMoment() });
     setSaid("Taken");
   };
   const step = (by: number) => {
-    setValue((now) => now + by);
+    setOwn((now) => (now ?? value) + by);
     setSaid("");
   };
   return (
     <div className="flex flex-wrap items-center gap-2">
+      <Button className="h-16" aria-label="−10 degrees" onClick={() => step(-10)}>
+        −10
+      </Button>
       <Button className="size-16 text-[28px]" aria-label="One degree less" onClick={() => step(-1)}>
         −
       </Button>
@@ -29,7 +33,7 @@ export function Hand({ probe, lastShownC, units }: Props) {
       <Button className="size-16 text-[28px]" aria-label="One degree more" onClick={() => step(1)}>
         +
       </Button>
-      <Button className="h-16" aria-label="Ten degrees more" onClick={() => step(10)}>
+      <Button className="h-16" aria-label="+10 degrees" onClick={() => step(10)}>
         +10
       </Button>
       <Button className="h-16" onClick={take}>

@@ -1,32 +1,81 @@
-import { client, dataOf, type Schemas } from "../../api/client";
-import { Choice } from "../../ui/Field";
+import { useQuery } from "@tanstack/react-query";
+import { client, dataOf } from "../../api/client";
+import { probesQuery } from "../../api/queries";
 
-type Live = Schemas["LiveOut"];
+const BOX =
+  "min-h-16 min-w-0 rounded-md border-[1.5px] border-line-strong bg-sheet px-2 text-[15px] text-soot";
+const STAND_IN = "stand-in";
+export const BY_HAND = "by-hand";
+const NAMES: Record<string, string> = { [STAND_IN]: "The stand-in probe", [BY_HAND]: "Readings by hand" };
+const SPEEDS = [1, 5, 10, 30, 60];
 
-/** Which probe speaks; a stand-in may play faster than life. */
-export function Probe({ probe, live }: { probe: string; live: Live | null }) {
+/** The thermometers that one may hear: all that ever spoke, and one's own hand. */
+function useProbes(): { id: string; name: string; lastMs: number }[] {
+  const { data } = useQuery(probesQuery);
+  const found = (data?.probes ?? []).map(({ id, name, last_at }) => ({
+    id,
+    name: NAMES[id] ?? name,
+    lastMs: last_at === null ? 0 : Date.parse(last_at),
+  }));
+  return found.some((probe) => probe.id === BY_HAND)
+    ? found
+    : [...found, { id: BY_HAND, name: NAMES[BY_HAND] ?? BY_HAND, lastMs: 0 }];
+}
+
+/** The thermometer that spoke last; before any did, the first that is there; else one's own hand. */
+export function useUsualProbe(): string {
+  const probes = useProbes().sort(
+    (a, b) => b.lastMs - a.lastMs || Number(a.id === BY_HAND) - Number(b.id === BY_HAND),
+  );
+  return probes[0]?.id ?? BY_HAND;
+}
+
+type ChoiceProps = { probe: string; onChange: (probe: string) => void };
+
+/** Which thermometer is heard. */
+export function ProbeChoice({ probe, onChange }: ChoiceProps) {
+  const probes = useProbes();
+  return (
+    <select
+      aria-label="Thermometer"
+      className={BOX}
+      value={probe}
+      onChange={(event) => onChange(event.target.value)}
+    >
+      {probes.map(({ id, name }) => (
+        <option key={id} value={id}>
+          {name}
+        </option>
+      ))}
+      {!probes.some(({ id }) => id === probe) && <option value={probe}>{NAMES[probe] ?? probe}</option>}
+    </select>
+  );
+}
+
+/** The thermometer of a run, which may be changed; a stand-in may play faster than life. */
+export function Probe({ probe, isSilent, onChange }: ChoiceProps & { isSilent: boolean }) {
   const setSpeed = (speed: number) =>
     client.PUT("/api/probes/{probe_id}/speed", { params: { path: { probe_id: probe } }, body: { speed } });
   return (
-    <div className="ml-auto flex items-center gap-3 text-[14px] text-ash">
-      <span>{live?.reading_at ? `Probe: ${probe}` : "The probe is silent"}</span>
-      {probe === "stand-in" && (
-        <div className="w-40">
-          <Choice
-            label="Stand-in plays"
-            defaultValue=""
-            onChange={(event) => void dataOf(setSpeed(Number(event.target.value)))}
-          >
-            <option value="" disabled>
-              as it does
+    <div className="ml-auto flex flex-wrap items-center gap-2 text-[14px] text-ash">
+      {isSilent && probe !== BY_HAND && <span>It is silent</span>}
+      <ProbeChoice probe={probe} onChange={onChange} />
+      {probe === STAND_IN && (
+        <select
+          aria-label="Stand-in plays"
+          className={BOX}
+          defaultValue=""
+          onChange={(event) => void dataOf(setSpeed(Number(event.target.value)))}
+        >
+          <option value="" disabled>
+            pace
+          </option>
+          {SPEEDS.map((speed) => (
+            <option key={speed} value={speed}>
+              {speed} ×
             </option>
-            {[1, 5, 10, 30, 60].map((speed) => (
-              <option key={speed} value={speed}>
-                {speed} × real time
-              </option>
-            ))}
-          </Choice>
-        </div>
+          ))}
+        </select>
       )}
     </div>
   );

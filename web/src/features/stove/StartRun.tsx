@@ -1,9 +1,11 @@
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { client, dataOf } from "../../api/client";
+import { client, dataOf, type Schemas } from "../../api/client";
 import { batchQueries, choicesQuery, recipeQueries } from "../../api/queries";
 import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Field";
+import { temperature, type Units, useUnits } from "../../units/units";
+import { ProbeChoice, useUsualProbe } from "./Probe";
 
 type Props = { id: number; name: string };
 
@@ -17,81 +19,136 @@ const TITLES: Record<string, string> = {
   rest: "Rest",
 };
 
-/** Before a run: the kept version that is made, and the schools where good cooks differ. */
+/** Before a run: what is made, the schools where good cooks differ, and the steps, at any of which it may begin. */
 export function StartRun({ id, name }: Props) {
   const queries = useQueryClient();
+  const units = useUnits();
   const { data: versions } = useQuery(recipeQueries.versions(id));
   const { data: choices } = useQuery(choicesQuery);
   const [version, setVersion] = useState<string | null>(null);
   const [chosen, setChosen] = useState<Record<string, string>>({});
+  const [ownProbe, setProbe] = useState<string | null>(null);
+  const usual = useUsualProbe();
   const newest = versions?.versions[0]?.number;
   const wanted = version ?? (newest === undefined ? "" : String(newest));
+  const run = { recipe_id: id, version: wanted === "" ? null : Number(wanted), choices: chosen };
+  const plan = useQuery({
+    ...batchQueries.plan(run),
+    enabled: versions !== undefined,
+    placeholderData: keepPreviousData,
+    staleTime: 0,
+  });
   const start = useMutation({
-    mutationFn: () =>
-      dataOf(
-        client.POST("/api/batches", {
-          body: {
-            recipe_id: id,
-            version: wanted === "" ? null : Number(wanted),
-            choices: chosen,
-            probe_id: "stand-in",
-            from_step: 0,
-          },
-        }),
-      ),
+    mutationFn: (from_step: number) =>
+      dataOf(client.POST("/api/batches", { body: { ...run, probe_id: ownProbe ?? usual, from_step } })),
     onSuccess: () => queries.invalidateQueries({ queryKey: batchQueries.list.queryKey }),
   });
+  const matter = choices?.choices.filter((choice) => plan.data?.matter.includes(choice.key)) ?? [];
+  const problem = start.error ?? plan.error;
   return (
-    <main className="mx-auto w-full max-w-4xl px-6 py-5 max-md:px-3">
-      <h1 dir="auto" className="font-display font-semibold text-[32px] leading-tight">
-        {name}
-      </h1>
-      <p className="mt-1 max-w-prose text-[17px]">
-        A run keeps what you do, weigh and measure from the first warmth until it has set. Its fit is the one
-        that was left; every step can be opened at any time.
-      </p>
-      <div className="mt-4 grid grid-cols-2 gap-x-6 gap-y-4 max-md:grid-cols-1">
-        <Choice label="Made from" value={wanted} onChange={(event) => setVersion(event.target.value)}>
-          {versions?.versions.map((row) => (
-            <option key={row.number} value={row.number}>
-              {row.number}, {row.name}
-            </option>
-          ))}
-          <option value="">the recipe as it stands</option>
-        </Choice>
-        {choices?.choices.map((choice) => {
-          const now = choice.schools.find((school) => school.key === chosen[choice.key]) ?? choice.schools[0];
-          return (
-            <div key={choice.key}>
-              <Choice
-                label={TITLES[choice.key] ?? choice.key}
-                value={now?.key ?? ""}
-                onChange={(event) => setChosen((before) => ({ ...before, [choice.key]: event.target.value }))}
-              >
-                {choice.schools.map((school) => (
-                  <option key={school.key} value={school.key}>
-                    {school.name}
-                  </option>
-                ))}
-              </Choice>
-              <p className="mt-0.5 text-[14px] text-ash">{now?.trade_off}</p>
-            </div>
-          );
-        })}
-      </div>
-      <Button
-        look="filled"
-        className="mt-5 min-h-16 w-full max-w-md text-[20px]"
-        disabled={start.isPending || !choices || !versions}
-        onClick={() => start.mutate()}
-      >
-        Start the run
-      </Button>
-      {start.error && (
-        <p role="alert" className="mt-2 text-copper">
-          {start.error.message}
+    <main className="at-stove mx-auto grid w-full max-w-6xl grid-cols-2 gap-x-10 px-6 py-5 max-lg:grid-cols-1 max-md:px-3">
+      <section aria-labelledby="run-of">
+        <h1 id="run-of" dir="auto" className="font-display font-semibold text-[32px] leading-tight">
+          {name}
+        </h1>
+        <p className="mt-1 text-[17px]">
+          A run keeps what you do, weigh and measure from the first warmth until it has set. Its fit is the
+          one that was left.
         </p>
-      )}
+        <div className="mt-3 grid gap-3">
+          <div className="grid grid-cols-2 items-end gap-3">
+            <Choice label="Made from" value={wanted} onChange={(event) => setVersion(event.target.value)}>
+              {versions?.versions.map((row) => (
+                <option key={row.number} value={row.number}>
+                  {row.number}, {row.name}
+                </option>
+              ))}
+              <option value="">the recipe as it stands</option>
+            </Choice>
+            <div className="grid">
+              <span aria-hidden="true" className="mb-0.5 text-ash text-sm">
+                Thermometer
+              </span>
+              <ProbeChoice probe={ownProbe ?? usual} onChange={setProbe} />
+            </div>
+          </div>
+          {matter.map((choice) => {
+            const now =
+              choice.schools.find((school) => school.key === chosen[choice.key]) ?? choice.schools[0];
+            return (
+              <div key={choice.key}>
+                <Choice
+                  label={TITLES[choice.key] ?? choice.key}
+                  value={now?.key ?? ""}
+                  onChange={(event) =>
+                    setChosen((before) => ({ ...before, [choice.key]: event.target.value }))
+                  }
+                >
+                  {choice.schools.map((school) => (
+                    <option key={school.key} value={school.key}>
+                      {school.name}
+                    </option>
+                  ))}
+                </Choice>
+                <p className="mt-0.5 text-[14px] text-ash">{now?.trade_off}</p>
+              </div>
+            );
+          })}
+        </div>
+      </section>
+      <section aria-labelledby="its-steps" className="max-lg:mt-5">
+        <h2 id="its-steps" className="font-bold text-lg">
+          Its steps
+        </h2>
+        <ol>
+          {plan.data?.steps.map((step, position) => (
+            <li key={step.key} className="flex items-center gap-3 border-line border-b">
+              <span className="min-w-0 flex-1 py-1 text-[17px]">
+                {position + 1}. {step.title}
+                <span className="block text-[14px] text-ash">{aboutOf(step, units)}</span>
+              </span>
+              {position > 0 && (
+                <Button
+                  look="plain"
+                  aria-label={`Begin here: ${step.title}`}
+                  disabled={start.isPending}
+                  onClick={() => start.mutate(position)}
+                >
+                  Begin here
+                </Button>
+              )}
+            </li>
+          ))}
+        </ol>
+        <Button
+          look="filled"
+          className="mt-4 w-full text-[20px]"
+          disabled={start.isPending || !plan.data}
+          onClick={() => start.mutate(0)}
+        >
+          Start the run
+        </Button>
+        {problem && (
+          <p role="alert" className="mt-2 text-copper">
+            {problem.message}
+          </p>
+        )}
+      </section>
     </main>
   );
+}
+
+/** What a step aims at, how long it takes, and whether one may go away. */
+function aboutOf(step: Schemas["StepOut"], units: Units): string {
+  const [low, high] = step.target_c ?? [];
+  const parts = [
+    low === undefined || high === undefined
+      ? ""
+      : high - low > 1
+        ? `${temperature(low, units)} to ${temperature(high, units)}`
+        : temperature(low, units),
+    step.minutes === null ? "" : `about ${Math.round(step.minutes)} min`,
+    step.attended ? "" : "can be left",
+  ];
+  return parts.filter(Boolean).join(", ");
 }

@@ -15,7 +15,7 @@ import { Hand } from "./Hand";
 import { MarkNow } from "./Mark";
 import { lower, marksOf } from "./marks";
 import { NowPanel, saysOf } from "./NowPanel";
-import { Probe } from "./Probe";
+import { BY_HAND, Probe } from "./Probe";
 import { StartRun } from "./StartRun";
 import { Bursts, PanOnTheScale, SeedFor } from "./StepHelp";
 import { StepList } from "./StepList";
@@ -90,7 +90,7 @@ function Bench({ run }: { run: Run }) {
   };
   const answered = answersOf(run, step);
   return (
-    <main className="flex flex-1 flex-col lg:h-[calc(100vh-3.25rem)] lg:flex-none">
+    <main className="at-stove flex flex-1 flex-col lg:h-[calc(100vh-3.25rem)] lg:flex-none">
       {urgent && seen !== callKey && (
         <FullCall words={now?.call ?? ""} says={saysOf(now, units)} onSeen={() => setSeen(callKey)} />
       )}
@@ -121,7 +121,11 @@ function Bench({ run }: { run: Run }) {
                 {weighing ? "Show the trace" : `Weigh in, ${step.positions.length}`}
               </Button>
             )}
-            <Probe probe={run.batch.probe_id} live={now} />
+            <Probe
+              probe={run.batch.probe_id}
+              isSilent={!now?.reading_at}
+              onChange={(probe_id) => happen("probe", { probe_id })}
+            />
           </div>
           <div className="flex-1 lg:min-h-0">
             {weighing ? (
@@ -185,11 +189,15 @@ function Bench({ run }: { run: Run }) {
             <MarkNow onMark={(name) => happen("mark", { name, c: now?.true_c ?? undefined })} />
           </div>
           <Waiting isLost={isLost} />
-          <details className="mt-1">
+          <details className="mt-1" open={run.batch.probe_id === BY_HAND}>
             <summary className="min-h-16 cursor-pointer py-4 text-[17px] text-rim">
               Reading by hand, voice
             </summary>
-            <Hand probe={run.batch.probe_id} lastShownC={now?.shown_c ?? null} units={units} />
+            <Hand
+              probe={run.batch.probe_id}
+              lastShownC={now?.shown_c ?? lastShown(run, trace.data)}
+              units={units}
+            />
             <label className="flex min-h-16 items-center gap-3 text-[17px]">
               <input
                 type="checkbox"
@@ -204,19 +212,16 @@ function Bench({ run }: { run: Run }) {
       </div>
       <footer className="flex flex-wrap items-stretch border-line border-t bg-[#e9ebe7]">
         <Clocks batch={id} />
-        <div className="flex-1 px-5 py-2">
+        <div className="flex flex-1 flex-wrap items-center gap-x-5 px-5">
           <p className="font-display font-semibold text-[20px] leading-tight">
             Next: {run.steps[at + 1] ? lower(run.steps[at + 1]?.title ?? "") : "set, then the verdict"}
           </p>
-          <p className="text-[15px] text-ash">
-            <Link to={`/recipes/${run.batch.recipe_id}/set`} className="underline">
-              When will it have set?
-            </Link>{" "}
-            ·{" "}
-            <Link to={`/daybook/${id}`} className="underline">
-              In the daybook
-            </Link>
-          </p>
+          <Link to={`/recipes/${run.batch.recipe_id}/set`} className={BESIDE}>
+            When will it have set?
+          </Link>
+          <Link to={`/daybook/${id}`} className={BESIDE}>
+            In the daybook
+          </Link>
         </div>
         {step.caution && (
           <p className="max-w-md border-line border-l bg-copper-pale px-5 py-2 text-[16px] text-copper">
@@ -227,6 +232,8 @@ function Bench({ run }: { run: Run }) {
     </main>
   );
 }
+
+const BESIDE = "inline-flex items-center text-[15px] text-ash underline";
 
 const sentence = (cue: string) => cue.charAt(0).toUpperCase() + cue.slice(1);
 
@@ -256,6 +263,12 @@ function answersOf(run: Run, step: Step): { cue: string | null; ask: string | nu
       .at(-1);
   const said = (gate: string) => (last(gate)?.data.answer as string | undefined) ?? null;
   return { cue: said("cue"), ask: said("ask") };
+}
+
+/** The last reading of the run as its thermometer showed it, however long ago. */
+function lastShown(run: Run, trace: Schemas["TraceOut"] | undefined): number | null {
+  const last = trace?.stretches.at(-1)?.at(-1)?.[1];
+  return last === undefined ? null : last + (run.offset_c ?? 0);
 }
 
 /** Since when the step runs, and at what temperature it began. */
