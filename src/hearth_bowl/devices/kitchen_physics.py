@@ -88,6 +88,16 @@ class PanOfSomething:
         self._dry_g += grams
         self._dry_j_per_k += per_g * grams
 
+    def add_to(self, before: "PanOfSomething", cold_c: float) -> None:
+        """Become what `before` is when all that is more in this one is stirred in cold; its own fat melts."""
+        capacity = self._dry_j_per_k + 4.18 * self.water_g
+        hot = min(capacity, before._dry_j_per_k + 4.18 * before.water_g)
+        melted_j = max(0.0, self.latent_j_per_g * self.mass_g - before.latent_j_per_g * before.mass_g)
+        mixed_c = (hot * before.mass_c + (capacity - hot) * cold_c) / capacity
+        self.mass_c = max(min(mixed_c, MELTS_C), mixed_c - melted_j / capacity)
+        self.pan_c = before.pan_c
+        self.water_g = max(1.0, self.water_g - max(0.0, before.mixture.grams["water"] - before.water_g))
+
     def _advance(self, dt: float, heat_share: float, microwave_w: float) -> None:
         hob = self.hob
         into_pan = heat_share * hob.power_w * hob.arrives

@@ -21,7 +21,8 @@ from hearth_bowl.formats.recipe_file import recipe_from
 PROBE_NAME = "stand-in"
 FRIDGE_C = 5.0
 GENTLE_SHARE = 0.35
-MELTING_SHARE = 0.12
+MELTING_SHARE = 0.3
+HOLDING_SHARE = 0.12
 CHOCOLATE_G = 600.0
 OVEN_W = 800.0
 ABSORBED = 0.45
@@ -63,12 +64,10 @@ class StandInKitchen:
         recipe = recipe_from(said["recipe"])
         mixture = mix_lines(recipe, positions)
         fresh = self._fresh(mixture, said)
-        if self.pan is not None and positions[: len(self.positions)] == self.positions:
-            before_g, new_g = self.pan.mass_g, mixture.mass_g
-            share = min(1.0, before_g / new_g)
-            fresh.mass_c = share * self.pan.mass_c + (1 - share) * said["kitchen_c"]
-            fresh.pan_c = self.pan.pan_c
-            fresh.water_g = max(1.0, fresh.water_g - max(0.0, self.pan.mixture.mass_g - before_g))
+        if self.pan is not None and set(self.positions) <= set(positions):
+            fresh.add_to(self.pan, said["kitchen_c"])
+            if said["step"]["key"] == "join":
+                fresh.pan_c = said["kitchen_c"]  # it leaves the pan for the bowl
         self.pan, self.positions = fresh, positions
 
     def _fresh(self, mixture: Mixture, said: dict[str, Any]) -> PanOfSomething:
@@ -95,7 +94,7 @@ class StandInKitchen:
         self.pan.bath_c = 60.0 if heat == "melt" else None
         self.seconds += round(seconds)
         self._seed(heat)
-        if self.heat == "microwave" and heat == "melt":
+        if self.heat == "microwave" and heat in ("melt", "warm"):
             self.pan.advance(seconds, 0.0, self._oven_w())
         else:
             self.pan.advance(seconds, self._ring(heat))
@@ -104,7 +103,7 @@ class StandInKitchen:
     def _oven_w(self) -> float:
         """Return what the oven brings: bursts of half a minute, stirred in between, until the target is near."""
         target = self.step.get("target_c")
-        there = self.pan is not None and target is not None and self.pan.mass_c >= target[0] - 1
+        there = self.pan is not None and target is not None and self.pan.mass_c >= target[0] + 0.5
         return 0.0 if there or self.seconds % BURST_EVERY_S >= BURST_S else OVEN_W * ABSORBED
 
     def _seed(self, heat: str) -> None:
@@ -122,7 +121,7 @@ class StandInKitchen:
         if heat in ("cool", "none"):
             return 0.0
         if heat == "work":
-            return MELTING_SHARE if target and now < target[0] else 0.0
+            return HOLDING_SHARE if target and now < target[0] else 0.0
         if heat == "melt":
             return MELTING_SHARE if not target or now < target[0] else 0.0
         if heat == "warm":

@@ -179,10 +179,14 @@ def at_the_stove(session: Session, probe_id: str, steps_of: Any) -> AtTheStove:
     settings = get_settings(session)
     steps: tuple[Step, ...] = steps_of(session, row)
     step = steps[row.step]
-    heated = [s for s in steps[: row.step + 1] if s.key not in ("chop",) and not s.key.startswith("temper")]
-    in_pan = tuple(position for s in heated for position in s.positions)
-    if step.key == "join":
-        in_pan = tuple(position for s in steps[: row.step + 1] for position in s.positions)
+    begun = steps[: row.step + 1]
+    is_joined = any(s.key == "join" for s in begun)
+    in_pan = tuple(
+        position
+        for s in begun
+        if not s.key.startswith("temper") and (s.key != "chop" or is_joined)
+        for position in s.positions
+    )
     return AtTheStove(
         batch_id=row.id,
         speed=speed,

@@ -64,7 +64,9 @@ export function NowPanel({ run, live, step, units, lostS }: NowProps) {
         {live?.judged && (!live.urgent || live.judged.stand !== "below") && live.judged.says}
         {live?.add_back_g != null &&
           ` About ${Math.round(live.add_back_g)} g of water brings it back to its end.`}
-        {step.minutes !== null && ` About ${aboutText(step.minutes * 60)}.`}
+        {step.minutes !== null && (
+          <span className="whitespace-nowrap"> About {aboutText(step.minutes * 60)}.</span>
+        )}
       </p>
     </div>
   );

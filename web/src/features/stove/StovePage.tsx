@@ -89,6 +89,10 @@ function Bench({ run }: { run: Run }) {
     happen("step", { step: next, key: target.key, c: now?.true_c ?? undefined });
   };
   const answered = answersOf(run, step);
+  const byHand = run.batch.probe_id === BY_HAND;
+  const hand = (
+    <Hand probe={run.batch.probe_id} lastShownC={now?.shown_c ?? lastShown(run, trace.data)} units={units} />
+  );
   return (
     <main className="at-stove flex flex-1 flex-col lg:h-[calc(100vh-3.25rem)] lg:flex-none">
       {urgent && seen !== callKey && (
@@ -148,6 +152,7 @@ function Bench({ run }: { run: Run }) {
           className="min-h-0 overflow-y-auto border-line border-l bg-sheet px-6 py-2 max-lg:order-first max-lg:border-b max-lg:border-l-0 max-md:px-3"
         >
           <NowPanel run={run} live={sameStep ? now : null} step={step} units={units} lostS={lostS} />
+          {byHand && hand}
           <ul>
             {step.cue && (
               <Gate
@@ -189,15 +194,11 @@ function Bench({ run }: { run: Run }) {
             <MarkNow onMark={(name) => happen("mark", { name, c: now?.true_c ?? undefined })} />
           </div>
           <Waiting isLost={isLost} />
-          <details className="mt-1" open={run.batch.probe_id === BY_HAND}>
+          <details className="mt-1">
             <summary className="min-h-16 cursor-pointer py-4 text-[17px] text-rim">
-              Reading by hand, voice
+              {byHand ? "Voice" : "Reading by hand, voice"}
             </summary>
-            <Hand
-              probe={run.batch.probe_id}
-              lastShownC={now?.shown_c ?? lastShown(run, trace.data)}
-              units={units}
-            />
+            {!byHand && hand}
             <label className="flex min-h-16 items-center gap-3 text-[17px]">
               <input
                 type="checkbox"

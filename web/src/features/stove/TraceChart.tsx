@@ -31,7 +31,7 @@ export const TraceChart = memo(function TraceChart(props: Props) {
   const { trace, forecast, step, stepSince, nowS, marks, units } = props;
   const isNarrow = useNarrow();
   const [width, height] = isNarrow ? NARROW : WIDE;
-  const usualS = 60 * (USUAL_MIN[step.heat] ?? 10);
+  const usualS = 60 * (step.minutes ?? USUAL_MIN[step.heat] ?? 10);
   const endS = Math.max(nowS + Math.max(60, forecast?.in_s ?? 0) * 1.15, (stepSince?.at ?? 0) + usualS, 300);
   const [low, high] = span(props);
   const x = (s: number) => LEFT + ((width - LEFT - RIGHT) * s) / endS;
