@@ -140,6 +140,14 @@ class Stove(PageCase):
         expect(page.get_by_role("alertdialog", name="Off the heat")).to_be_visible()
         self.server.start()
 
+    def test_a_page_opened_while_nothing_answers_comes_by_itself(self) -> None:
+        page = self.open("/recipes/1/fit")
+        self.server.kill()
+        page.get_by_role("link", name="Formula").click()
+        expect(page.get_by_role("heading", name="The recipe could not be read")).to_be_visible()
+        self.server.start()
+        expect(page.get_by_role("heading", name="Night-sky truffles")).to_be_visible()
+
     def test_a_browser_with_a_wrong_clock_that_believes_to_be_offline(self) -> None:
         page = self.new_page()
         page.add_init_script("const now = Date.now.bind(Date); Date.now = () => now() - 11 * 60000")
@@ -190,6 +198,19 @@ class Stove(PageCase):
         expect(page.get_by_text("41.0")).to_be_visible()
         self.assertEqual(self.violations(), [])
 
+    def test_every_word_speaks_in_the_degrees_of_the_person(self) -> None:
+        self.server.call(
+            "PUT", "/api/settings", {**self.server.call("GET", "/api/settings")[1], "temperature_unit": "F"}
+        )
+        page = self.open("/recipes/1/stove")
+        expect(page.get_by_text("Below 86 °F before the fridge")).to_be_visible()
+        page.get_by_role("button", name="Begin here: Join them").click()
+        expect(page.get_by_text("Between 95 and 113 °F fat and water hold together")).to_be_visible()
+        page.get_by_role("button", name="All steps").click()
+        page.get_by_role("button", name="6. Leave it to set").click()
+        expect(page.get_by_text("Is it below 86 °F and loosely covered?")).to_be_visible()
+        self.assertNotIn("°C", page.get_by_role("main").inner_text())
+
     def test_a_batch_is_deleted_only_when_one_is_sure(self) -> None:
         self.start()
         page = self.open("/daybook/1")
@@ -233,6 +254,36 @@ class Setting(PageCase):
         expect(page.get_by_text("A freezer makes chocolate dull")).to_be_visible()
         page.get_by_label("Look again along").select_option("moulded")
         expect(page.get_by_text("they let go by themselves")).to_be_visible()
+
+    def test_the_clock_that_runs_is_the_same_after_a_reload_and_elsewhere(self) -> None:
+        page = self.open("/recipes/3/set")
+        page.get_by_label("Thick, mm").fill("20")
+        page.get_by_label("In", exact=True).select_option("larder")
+        page.get_by_role("button", name="It goes in now").click()
+        expect(page.get_by_text(re.compile(r"Cool larder since \d\d:\d\d, 0 s by now\. Cool in"))).to_be_visible()
+        expect(page.get_by_text("Into my calendar, from when it went in")).to_be_visible()
+        page.get_by_label("After, min").fill("40")
+        page.get_by_role("button", name="Still sticks").click()
+        expect(page.get_by_text(re.compile("slower|40 min"))).not_to_have_count(0)
+        heading = page.get_by_role("heading", name=re.compile("Cool in about")).text_content()
+        page.get_by_role("button", name="Ring when it should be cool").click()
+        expect(page.get_by_role("button", name=re.compile("Hill-top fudge squares: cool"))).to_be_visible()
+        there = self.open("/recipes/3/set", self.new_page(820, 1180))
+        expect(there.get_by_text(re.compile("Cool larder since"))).to_be_visible()
+        expect(there.get_by_role("heading", name=re.compile("Cool in about"))).to_have_text(str(heading))
+        expect(there.get_by_label("Thick, mm")).to_have_value("20")
+        self.assertEqual(self.violations(there), [])
+        there.get_by_label("In", exact=True).select_option("freezer")
+        expect(there.get_by_text("What would be; the clock that runs goes on.")).to_be_visible()
+        there.get_by_role("button", name="Back to the clock that runs").click()
+        expect(there.get_by_label("In", exact=True)).to_have_value("larder")
+        kinds = [(event["kind"], "start" in event["data"]) for event in self.events_of(1)]
+        self.assertEqual(kinds, [("step", False), ("set", True), ("set", False)])
+        self.open("/daybook/1", there)
+        expect(there.get_by_text("It went in to set")).to_be_visible()
+
+    def events_of(self, batch: int) -> list[dict[str, Any]]:
+        return list(self.server.call("GET", f"/api/batches/{batch}")[1]["events"])
 
     def test_a_bowl_takes_longer_and_it_fits_a_phone(self) -> None:
         page = self.new_page(390, 844)

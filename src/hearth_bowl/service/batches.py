@@ -217,6 +217,7 @@ def get_run(session: Session, batch_id: int) -> Run:
 def add_events(session: Session, batch_id: int, events: Sequence[Event], now: datetime) -> int:
     """Keep what happened; an event that came before (by its key) is not stored twice. Return how many were new.
 
+    Nothing of a batch happens before it began or after now: a clock that says so is wrong, and the moment is moved.
     A `step` event moves the run there, a `probe` event lets it hear another probe from then on, an `end` event ends it.
 
     :raises BadInput: naming the event and field. :raises NotFound: there is no such batch.
@@ -231,14 +232,15 @@ def add_events(session: Session, batch_id: int, events: Sequence[Event], now: da
             raise problem.under("events", position) from None
         if event.kind == "probe":
             data = {"probe_id": ensure_probe(session, data["probe_id"]).id, "before": row.probe_id}
-        if _add_event(session, row, event.client_key, min(event.at, now), event.kind, data):
+        at = min(max(event.at, row.started_at), now)
+        if _add_event(session, row, event.client_key, at, event.kind, data):
             new += 1
             if event.kind == "step":
                 row.step = data["step"]
             elif event.kind == "probe":
                 row.probe_id = data["probe_id"]
             elif event.kind == "end":
-                row.ended_at = min(event.at, now)
+                row.ended_at = at
     session.flush()
     return new
 

@@ -1,13 +1,17 @@
-/** By how much this browser's clock is behind the server's, ms; what the server last said counts. */
-let behindMs = 0;
+const FORGET_MS = 60_000;
 
-/** Take the moment that an answer of the server carries. */
+/** By how much this browser's clock is behind the server's, ms, and when that was found. */
+let behind = { ms: 0, found: Number.NEGATIVE_INFINITY };
+
+/** Take the moment that an answer carries: it was late by its way here, so of a minute's answers the quickest counts. */
 export function noteServerTime(now: string): void {
-  behindMs = Date.parse(now) - Date.now();
+  const ms = Date.parse(now) - Date.now();
+  const found = performance.now();
+  if (ms > behind.ms || found - behind.found > FORGET_MS) behind = { ms, found };
 }
 
 /** Now, by the server's clock, ms. */
-export const serverNow = (): number => Date.now() + behindMs;
+export const serverNow = (): number => Date.now() + behind.ms;
 
 /** Now, by the server's clock, as the API takes moments. */
 export const serverMoment = (): string => new Date(serverNow()).toISOString();

@@ -1,4 +1,5 @@
 import { Link } from "react-router";
+import { ApiError } from "../api/client";
 import { Rim } from "./Rim";
 
 /** A page that says why there is nothing to see, and leads back. */
@@ -14,5 +15,20 @@ export function Notice({ title, text }: { title: string; text: string }) {
         </Link>
       </main>
     </>
+  );
+}
+
+/** In place of a page whose recipe could not be read: deleted, or the application does not answer just now. */
+export function RecipeNotice({ error }: { error: Error }) {
+  const isGone = error instanceof ApiError && error.status === 404;
+  return (
+    <Notice
+      title={isGone ? "There is no such recipe" : "The recipe could not be read"}
+      text={
+        isGone
+          ? "It may have been deleted."
+          : "The application does not answer. It is asked again every few seconds."
+      }
+    />
   );
 }

@@ -1,4 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
+import { useMemo } from "react";
 import { settingsQuery } from "../api/queries";
 
 export const G_PER_OZ = 28.349523125;
@@ -8,11 +9,14 @@ export type Units = { mass: "g" | "oz"; temperature: "C" | "F"; measure: string 
 
 export function useUnits(): Units {
   const { data } = useQuery(settingsQuery);
-  return {
-    mass: data?.mass_unit === "oz" ? "oz" : "g",
-    temperature: data?.temperature_unit === "F" ? "F" : "C",
-    measure: data?.measure ?? "metric",
-  };
+  return useMemo(
+    () => ({
+      mass: data?.mass_unit === "oz" ? "oz" : "g",
+      temperature: data?.temperature_unit === "F" ? "F" : "C",
+      measure: data?.measure ?? "metric",
+    }),
+    [data],
+  );
 }
 
 /** A figure with as many digits as a kitchen can use. */
@@ -39,7 +43,10 @@ export function inOwnDegrees(text: string, units: Units): string {
   if (units.temperature === "C") return text;
   const own = (celsius: string) => String(Math.round(Number(celsius) * 1.8 + 32));
   return text
-    .replace(/(-?\d+(?:\.\d+)?) to (-?\d+(?:\.\d+)?) °C/g, (_, a, b) => `${own(a)} to ${own(b)} °F`)
+    .replace(
+      /(-?\d+(?:\.\d+)?) (to|and) (-?\d+(?:\.\d+)?) °C/g,
+      (_, a, word, b) => `${own(a)} ${word} ${own(b)} °F`,
+    )
     .replace(/(-?\d+(?:\.\d+)?) °C/g, (_, c) => `${own(c)} °F`);
 }
 

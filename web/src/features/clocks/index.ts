@@ -1,3 +1,3 @@
 export { Alarm } from "./Alarm";
 export { Clocks, RimClock } from "./Clocks";
-export { useSeconds } from "./useTimers";
+export { startTimer, useSeconds } from "./useTimers";

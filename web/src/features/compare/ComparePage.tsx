@@ -27,7 +27,8 @@ export function ComparePage({ id }: { id: number }) {
         }),
       ),
   });
-  if (list.error) return <Notice title="The recipes could not be read" text="Reload in a moment." />;
+  if (list.error && !list.data)
+    return <Notice title="The recipes could not be read" text="Reload in a moment." />;
   const recipes = list.data?.recipes ?? [];
   return (
     <>

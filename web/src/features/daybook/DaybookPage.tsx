@@ -9,11 +9,13 @@ import { Button } from "../../ui/Button";
 import { Sure } from "../../ui/Sure";
 import { timeText } from "../../units/time";
 import { useUnits } from "../../units/units";
+import { useLineNames } from "../stove/lineNames";
 import { marksOf } from "../stove/marks";
 import { TraceChart } from "../stove/TraceChart";
 import { type Happen, useEvents } from "../stove/useEvents";
 import { useRun } from "../stove/useRun";
 import { Waiting } from "../stove/Waiting";
+import { told } from "./told";
 
 const moment = (iso: string) =>
   new Date(iso).toLocaleString("en-GB", {
@@ -89,6 +91,7 @@ function Bench({ run }: { run: Schemas["RunOut"] }) {
   const queries = useQueryClient();
   const navigate = useNavigate();
   const happen = useEvents(batch.id);
+  const nameOf = useLineNames(run);
   const { data: trace } = useQuery(batchQueries.trace(batch.id));
   const startedMs = Date.parse(batch.started_at);
   const endS = batch.ended_at
@@ -163,7 +166,7 @@ function Bench({ run }: { run: Schemas["RunOut"] }) {
               <span className="w-16 shrink-0 text-ash">
                 {timeText((Date.parse(event.at) - startedMs) / 1000)}
               </span>
-              <span>{told(event, run)}</span>
+              <span>{told(event, run, nameOf, units)}</span>
             </li>
           ))}
         </ol>
@@ -241,36 +244,4 @@ function Verdict({ run, happen }: { run: Schemas["RunOut"]; happen: Happen }) {
       <Waiting isLost={false} />
     </div>
   );
-}
-
-function told(event: Schemas["EventOut"], run: Schemas["RunOut"]): string {
-  const { data } = event;
-  const at = typeof data.c === "number" ? `, at ${data.c.toFixed(1)} °C` : "";
-  const title = (key: unknown) => run.steps.find((step) => step.key === key)?.title ?? String(key);
-  switch (event.kind) {
-    case "step":
-      return `${title(data.key)}${at}`;
-    case "gate":
-      return `${title(data.key)}: ${data.gate === "cue" ? "cue" : "question"} ${data.answer === "skipped" ? "passed by" : data.answer === "yes" ? "yes" : "not yet"}${at}`;
-    case "mark":
-      return `${data.name}${at}`;
-    case "weight":
-      return `Weighed ${data.g} g (line ${Number(data.position) + 1})`;
-    case "pan":
-      return `Pan ${data.start_g} g, then ${data.now_g} g`;
-    case "burst":
-      return `Burst of ${data.seconds} s`;
-    case "set":
-      return data.now_c === undefined
-        ? data.passed
-          ? "Holds its mark"
-          : "Still sticks"
-        : `Reads ${data.now_c} °C while it sets`;
-    case "verdict":
-      return `Verdict: ${(data.words as string[] | undefined)?.join(", ") || "noted"}`;
-    case "end":
-      return "Done";
-    default:
-      return String(data.text ?? event.kind);
-  }
 }

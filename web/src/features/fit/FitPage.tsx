@@ -2,7 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { ApiError, type Schemas } from "../../api/client";
 import { keptFitQuery, libraryQuery, recipeQueries, vesselsQuery } from "../../api/queries";
-import { Notice } from "../../app/Notice";
+import { RecipeNotice } from "../../app/Notice";
 import { Rim } from "../../app/Rim";
 import { Button } from "../../ui/Button";
 import { useUnits } from "../../units/units";
@@ -27,7 +27,7 @@ export function FitPage({ id }: { id: number }) {
   const stored = useQuery(recipeQueries.one(id));
   const vessels = useQuery(vesselsQuery);
   const kept = useQuery(keptFitQuery(id));
-  if (stored.error) return <Notice title="The recipe could not be read" text="It may have been deleted." />;
+  if (stored.error && !stored.data) return <RecipeNotice error={stored.error} />;
   if (!stored.data || !vessels.data || !kept.data) return <Rim place="fit" recipeId={id} />;
   return <FitBench stored={stored.data} vessels={vessels.data.vessels} kept={kept.data} />;
 }

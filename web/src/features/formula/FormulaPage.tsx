@@ -1,9 +1,9 @@
 import { useQuery } from "@tanstack/react-query";
 import { useMemo, useState } from "react";
 import { useNavigate } from "react-router";
-import { ApiError, client, dataOf, type Line, type Schemas } from "../../api/client";
+import { client, dataOf, type Line, type Schemas } from "../../api/client";
 import { libraryQuery, recipeQueries, settingsQuery } from "../../api/queries";
-import { Notice } from "../../app/Notice";
+import { RecipeNotice } from "../../app/Notice";
 import { Rim } from "../../app/Rim";
 import { Button } from "../../ui/Button";
 import { Popover } from "../../ui/Popover";
@@ -45,15 +45,7 @@ export function FormulaPage({ id }: { id: number | null }) {
 function StoredFormula({ id }: { id: number }) {
   const stored = useQuery(recipeQueries.one(id));
   const settings = useQuery(settingsQuery);
-  if (stored.error) {
-    const gone = stored.error instanceof ApiError && stored.error.status === 404;
-    return (
-      <Notice
-        title={gone ? "There is no such recipe" : "The recipe could not be read"}
-        text={gone ? "It may have been deleted." : "The application does not answer. Reload in a moment."}
-      />
-    );
-  }
+  if (stored.error && !stored.data) return <RecipeNotice error={stored.error} />;
   if (!stored.data || !settings.data) return <Rim place="formula" recipeId={id} />;
   return <BenchPage key={id} stored={stored.data} kitchenC={settings.data.kitchen_c} />;
 }

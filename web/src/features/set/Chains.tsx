@@ -2,8 +2,10 @@ import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import type { Schemas } from "../../api/client";
 import { placesQuery } from "../../api/queries";
+import { serverNow } from "../../api/serverTime";
 import { Choice } from "../../ui/Field";
-import { hoursText } from "./words";
+import { inOwnDegrees, useUnits } from "../../units/units";
+import { hoursText, momentText } from "./words";
 
 const CHAIN_NAMES: Record<string, string> = {
   moulded: "A moulded piece",
@@ -14,8 +16,11 @@ const CHAIN_NAMES: Record<string, string> = {
 };
 const CHAIN_OF_USE: Record<string, string> = { cut: "slab", roll: "rolled", "fill-shell": "moulded" };
 
+type Props = { minutes: number; title: string; use: string | null; sinceMs: number | null };
+
 /** The chain of rests, with moments to look again, also for one's calendar. */
-export function Chains({ minutes, title, use }: { minutes: number; title: string; use: string | null }) {
+export function Chains({ minutes, title, use, sinceMs }: Props) {
+  const units = useUnits();
   const { data: places } = useQuery(placesQuery);
   const [kind, setKind] = useState(CHAIN_OF_USE[use ?? ""] ?? "slab");
   const { data } = useQuery({
@@ -26,7 +31,8 @@ export function Chains({ minutes, title, use }: { minutes: number; title: string
       return answer.json();
     },
   });
-  const calendar = `/api/set/chains/${kind}/looks.ics?minutes=${Math.round(minutes)}&title=${encodeURIComponent(title)}`;
+  const from = sinceMs === null ? "" : `&from=${encodeURIComponent(new Date(sinceMs).toISOString())}`;
+  const calendar = `/api/set/chains/${kind}/looks.ics?minutes=${Math.round(minutes)}&title=${encodeURIComponent(title)}${from}`;
   return (
     <div className="mt-4 border-line border-t pt-2">
       <Choice label="Look again along" value={kind} onChange={(event) => setKind(event.target.value)}>
@@ -40,15 +46,19 @@ export function Chains({ minutes, title, use }: { minutes: number; title: string
         {data?.looks.map((look) => (
           <li key={look.name} className="border-line border-b py-1">
             <span className="flex justify-between gap-3">
-              <span>{look.name}</span>
-              <b className="whitespace-nowrap">{hoursText(look.after_min)}</b>
+              <span>{inOwnDegrees(look.name, units)}</span>
+              <b className="whitespace-nowrap">
+                {sinceMs === null
+                  ? hoursText(look.after_min)
+                  : momentText(sinceMs + 60_000 * look.after_min, serverNow())}
+              </b>
             </span>
-            <span className="block text-[13px] text-ash">{look.look_for}</span>
+            <span className="block text-[13px] text-ash">{inOwnDegrees(look.look_for, units)}</span>
           </li>
         ))}
       </ol>
       <a href={calendar} className="inline-flex min-h-11 items-center font-bold text-rim underline">
-        Into my calendar, from now
+        Into my calendar, from {sinceMs === null ? "now" : "when it went in"}
       </a>
     </div>
   );

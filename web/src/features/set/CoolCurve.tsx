@@ -1,9 +1,11 @@
 import type { Schemas } from "../../api/client";
+import { serverNow } from "../../api/serverTime";
 import type { Units } from "../../units/units";
 
 type Props = {
   clock: Schemas["SetClockOut"];
   seen: { after_s: number; now_c?: number }[];
+  sinceMs: number | null;
   units: Units;
 };
 
@@ -13,7 +15,7 @@ const LEFT = 46;
 const BOTTOM = 30;
 
 /** The warmest point over time, where it counts as cool with its band, and what was read. */
-export function CoolCurve({ clock, seen, units }: Props) {
+export function CoolCurve({ clock, seen, sinceMs, units }: Props) {
   if (clock.curve.length < 2) return null;
   const end = Math.max(...clock.curve.map(([m = 0]) => m), clock.cool_min[2] ?? 0, 10);
   const temperatures = clock.curve.map(([, c = 0]) => c);
@@ -22,6 +24,7 @@ export function CoolCurve({ clock, seen, units }: Props) {
   const x = (minutes: number) => LEFT + ((WIDTH - LEFT - 8) * minutes) / end;
   const y = (c: number) => 8 + ((HEIGHT - 8 - BOTTOM) * (high - c)) / (high - low);
   const own = (c: number) => Math.round(units.temperature === "F" ? c * 1.8 + 32 : c);
+  const nowMin = sinceMs === null ? null : (serverNow() - sinceMs) / 60_000;
   const [first = 0, , last = 0] = clock.cool_min;
   const every = [5, 10, 15, 30, 60, 120, 240].find((step) => end / step <= 8) ?? 480;
   const ticks = Array.from({ length: Math.floor(end / every) + 1 }, (_, i) => i * every);
@@ -64,6 +67,21 @@ export function CoolCurve({ clock, seen, units }: Props) {
               strokeWidth="2.5"
             />
           ),
+      )}
+      {nowMin !== null && nowMin < end && (
+        <g>
+          <line
+            x1={x(nowMin)}
+            x2={x(nowMin)}
+            y1="8"
+            y2={HEIGHT - BOTTOM}
+            className="stroke-soot"
+            strokeWidth="2"
+          />
+          <text x={x(nowMin) + 5} y="20" fontSize="13" className="fill-soot font-bold">
+            now
+          </text>
+        </g>
       )}
       {ticks.map((minute) => (
         <text

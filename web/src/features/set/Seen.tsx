@@ -1,32 +1,25 @@
 import { useState } from "react";
+import { serverNow } from "../../api/serverTime";
 import { Button } from "../../ui/Button";
 import { NumberField } from "../../ui/NumberField";
 import { numberIn, type Units } from "../../units/units";
-import { useEvents } from "../stove/useEvents";
+import type { Correction } from "./useSetClock";
 
-/** What was seen so long after the start: a temperature, or a cue that was passed or not. */
-export type Correction = { after_s: number; now_c?: number; passed?: boolean };
-
-type SeenProps = {
-  batch: number | null;
-  since: number | null;
-  units: Units;
-  onStart: () => void;
-  onSeen: (correction: Correction) => void;
-};
+type SeenProps = { sinceMs: number | null; units: Units; onSeen: (correction: Correction) => void };
 
 /** A reading or a cue corrects the clock at once. */
-export function Seen({ batch, since, units, onStart, onSeen }: SeenProps) {
+export function Seen({ sinceMs, units, onSeen }: SeenProps) {
   const [after, setAfter] = useState("");
   const [now, setNow] = useState("");
-  const minutes = numberIn(after) ?? (since === null ? undefined : (Date.now() - since) / 60_000);
+  const typed = numberIn(after);
+  const isKnown = typed !== undefined || sinceMs !== null;
   const read = numberIn(now);
-  const record = useRecord(batch);
   const see = (part: Partial<Correction>) => {
-    if (minutes === undefined) return;
-    const correction = { after_s: minutes * 60, ...part };
-    record("set", correction);
-    onSeen(correction);
+    const seconds =
+      typed !== undefined ? typed * 60 : sinceMs !== null ? (serverNow() - sinceMs) / 1000 : null;
+    if (seconds === null) return;
+    onSeen({ after_s: Math.max(1, seconds), ...part });
+    setNow("");
   };
   return (
     <div>
@@ -35,7 +28,7 @@ export function Seen({ batch, since, units, onStart, onSeen }: SeenProps) {
       <div className="mt-2 grid grid-cols-2 items-end gap-3">
         <NumberField
           label="After, min"
-          placeholder={since === null ? "" : "as it runs"}
+          placeholder={sinceMs === null ? "" : "now"}
           value={after}
           onChange={(event) => setAfter(event.target.value)}
         />
@@ -47,33 +40,20 @@ export function Seen({ batch, since, units, onStart, onSeen }: SeenProps) {
       </div>
       <div className="mt-2 flex flex-wrap gap-2">
         <Button
-          disabled={minutes === undefined || read === undefined}
+          disabled={!isKnown || read === undefined}
           onClick={() =>
             read !== undefined && see({ now_c: units.temperature === "F" ? (read - 32) / 1.8 : read })
           }
         >
           Correct by the reading
         </Button>
-        <Button disabled={minutes === undefined} onClick={() => see({ passed: true })}>
+        <Button disabled={!isKnown} onClick={() => see({ passed: true })}>
           Holds its mark
         </Button>
-        <Button disabled={minutes === undefined} onClick={() => see({ passed: false })}>
+        <Button disabled={!isKnown} onClick={() => see({ passed: false })}>
           Still sticks
         </Button>
-        {since === null && (
-          <Button look="plain" onClick={onStart}>
-            It goes in now
-          </Button>
-        )}
       </div>
     </div>
   );
-}
-
-/** Keeps what was seen with the running batch, where there is one. */
-function useRecord(batch: number | null) {
-  const happen = useEvents(batch ?? 0);
-  return (kind: string, data: Record<string, unknown>) => {
-    if (batch !== null) happen(kind, data);
-  };
 }

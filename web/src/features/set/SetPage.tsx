@@ -1,15 +1,17 @@
-import { keepPreviousData, useQuery } from "@tanstack/react-query";
-import { useState } from "react";
+import { keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-query";
 import { ApiError, client, dataOf, type Schemas } from "../../api/client";
 import { batchQueries, keptFitQuery, placesQuery, recipeQueries } from "../../api/queries";
-import { Notice } from "../../app/Notice";
+import { RecipeNotice } from "../../app/Notice";
 import { Rim } from "../../app/Rim";
+import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Field";
 import { NumberField } from "../../ui/NumberField";
-import { numberIn, type Units, useUnits } from "../../units/units";
+import { inOwnDegrees, useUnits } from "../../units/units";
 import { Chains } from "./Chains";
 import { CoolCurve } from "./CoolCurve";
-import { type Correction, Seen } from "./Seen";
+import { Seen } from "./Seen";
+import { Since } from "./Since";
+import { batchThatSets, type Shape, useSetClock } from "./useSetClock";
 import { degrees, hoursText, lower, minutesText } from "./words";
 
 /** Set: until it can be piped, rolled, cut or unmoulded; what a reading or a cue says of that. */
@@ -17,63 +19,29 @@ export function SetPage({ id }: { id: number }) {
   const stored = useQuery(recipeQueries.one(id));
   const kept = useQuery(keptFitQuery(id));
   const batches = useQuery({ ...batchQueries.list, staleTime: 0 });
-  if (stored.error) return <Notice title="The recipe could not be read" text="It may have been deleted." />;
+  if (stored.error && !stored.data) return <RecipeNotice error={stored.error} />;
   if (!stored.data || !kept.data || !batches.data) return <Rim place="set" recipeId={id} />;
-  const running = batches.data.batches.find((batch) => batch.recipe_id === id && batch.ended_at === null);
   return (
     <>
       <Rim place="set" recipeId={id} />
       <Bench
         stored={stored.data}
         thickness={kept.data.ask?.thickness_mm ?? null}
-        batch={running?.id ?? null}
+        batch={batchThatSets(batches.data.batches, id)}
       />
     </>
   );
 }
-
-type Shape = "slab" | "bowl";
-type Asked = {
-  state: string;
-  shape: Shape;
-  thickness: string;
-  mass: string;
-  from: string;
-  place: string;
-  base: string;
-  cover: string;
-};
-
-const STATE_OF_USE: Record<string, string> = {
-  roll: "roll",
-  cut: "cut",
-  "fill-shell": "unmould",
-  pipe: "pipe",
-};
 
 type BenchProps = { stored: Schemas["StoredRecipeOut"]; thickness: number | null; batch: number | null };
 
 function Bench({ stored, thickness, batch }: BenchProps) {
   const { recipe } = stored;
   const units = useUnits();
+  const queries = useQueryClient();
   const { data: places } = useQuery(placesQuery);
-  const [asked, setAsked] = useState<Asked>({
-    state: STATE_OF_USE[recipe.use ?? ""] ?? "roll",
-    shape: "slab",
-    thickness: String(thickness ?? 16),
-    mass: "",
-    from: units.temperature === "F" ? "97" : "36",
-    place: "fridge",
-    base: "",
-    cover: "film",
-  });
-  const [seen, setSeen] = useState<Correction[]>([]);
-  const [since, setSince] = useState<number | null>(null);
-  const change = (part: Partial<Asked>) => {
-    setAsked((now) => ({ ...now, ...part }));
-    setSeen([]);
-  };
-  const ask = askOf(asked, units);
+  const set = useSetClock(stored, thickness, batch);
+  const { asked, ask, seen, change } = set;
   const clock = useQuery({
     queryKey: ["set-clock", recipe, ask, seen],
     placeholderData: keepPreviousData,
@@ -155,7 +123,34 @@ function Bench({ stored, thickness, batch }: BenchProps) {
             <option value="insulated">a cloth or cork</option>
           </Choice>
         </div>
-        <Chains minutes={found?.cool_min[1] ?? 60} title={recipe.name} use={recipe.use} />
+        <div className="mt-3 flex flex-wrap items-center gap-2">
+          <Button
+            look={set.sinceMs === null ? "filled" : "outlined"}
+            disabled={!found}
+            onClick={async () => {
+              if ((await set.start()) !== null && batch === null)
+                await queries.invalidateQueries({ queryKey: batchQueries.list.queryKey, exact: true });
+            }}
+          >
+            {set.sinceMs === null ? "It goes in now" : "It went in anew"}
+          </Button>
+          {set.isWhatIf && (
+            <Button look="plain" onClick={set.backToRunning}>
+              Back to the clock that runs
+            </Button>
+          )}
+        </div>
+        {set.problem && (
+          <p role="alert" className="text-copper">
+            {set.problem}
+          </p>
+        )}
+        <Chains
+          minutes={found?.cool_min[1] ?? 60}
+          title={recipe.name}
+          use={recipe.use}
+          sinceMs={set.sinceMs}
+        />
       </section>
 
       <section aria-label="The clock" className="px-6 py-4 max-md:order-first max-md:px-3">
@@ -175,21 +170,34 @@ function Bench({ stored, thickness, batch }: BenchProps) {
         </h2>
         {problem && (
           <p role="alert" className="text-copper">
-            {problem.detail}
+            {inOwnDegrees(problem.detail, units)}
           </p>
         )}
         {found && (
           <>
-            <CoolCurve clock={found} seen={seen} units={units} />
+            {set.sinceMs !== null && (
+              <Since
+                clock={found}
+                sinceMs={set.sinceMs}
+                stateName={stateName}
+                place={places?.places.find((row) => row.key === ask.place)?.name ?? ""}
+                name={recipe.name}
+                batch={batch}
+              />
+            )}
+            {set.isWhatIf && (
+              <p className="text-[16px] text-rim">What would be; the clock that runs goes on.</p>
+            )}
+            <CoolCurve clock={found} seen={seen} sinceMs={set.sinceMs} units={units} />
             <p className="text-[16px]">
               Cool: {minutesText(found.cool_min[0])} to {minutesText(found.cool_min[2])}, when its warmest
               point is {degrees(found.cool_c, units)}. Cool is not set: cocoa butter goes on crystallising for
               hours.
             </p>
-            {found.says && <p className="mt-1 text-[16px] text-rim">{found.says}</p>}
+            {found.says && <p className="mt-1 text-[16px] text-rim">{inOwnDegrees(found.says, units)}</p>}
             {found.warnings.map((warning) => (
               <p key={warning} className="mt-2 rounded-md bg-butter px-3 py-2 text-[15px]">
-                {warning}
+                {inOwnDegrees(warning, units)}
               </p>
             ))}
             <p className="mt-2 text-[14px] text-ash">
@@ -204,17 +212,7 @@ function Bench({ stored, thickness, batch }: BenchProps) {
         aria-label="What is seen"
         className="border-line border-l bg-sheet px-5 py-4 max-lg:col-span-2 max-lg:border-t max-md:col-span-1 max-md:px-3"
       >
-        <Seen
-          key={JSON.stringify(ask)}
-          batch={batch}
-          since={since}
-          units={units}
-          onStart={() => {
-            setSince(Date.now());
-            setSeen([]);
-          }}
-          onSeen={(correction) => setSeen((before) => [...before, correction])}
-        />
+        <Seen key={JSON.stringify(ask)} sinceMs={set.sinceMs} units={units} onSeen={set.see} />
         <h3 className="mt-4 font-bold">Elsewhere, or in another shape</h3>
         {!beside.data && <p className="text-[15px] text-ash">Reckoning the other places.</p>}
         <ul className="text-[15px]">
@@ -225,7 +223,7 @@ function Bench({ stored, thickness, batch }: BenchProps) {
                 {row.clock ? (
                   minutesText(row.clock.cool_min[1])
                 ) : (
-                  <span className="text-ash">{row.says}</span>
+                  <span className="text-ash">{inOwnDegrees(row.says, units)}</span>
                 )}
               </span>
             </li>
@@ -258,18 +256,4 @@ function Select({ label, value, rows, problem, onPick }: SelectProps) {
       {problem && <p className="text-copper text-sm">{problem}</p>}
     </div>
   );
-}
-
-function askOf(asked: Asked, units: Units) {
-  const from = numberIn(asked.from) ?? 36;
-  const grams = numberIn(asked.mass);
-  return {
-    state: asked.state,
-    from_c: units.temperature === "F" ? (from - 32) / 1.8 : from,
-    place: asked.place,
-    base: asked.base || null,
-    cover: asked.cover,
-    thickness_mm: asked.shape === "slab" ? (numberIn(asked.thickness) ?? null) : null,
-    bowl_kg: asked.shape === "bowl" ? (grams === undefined ? null : grams / 1000) : null,
-  };
 }

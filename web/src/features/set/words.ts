@@ -19,3 +19,11 @@ export function hoursText(minutes: number | undefined): string {
   if (value < 48 * 60) return `${Math.round(value / 60)} h`;
   return `${Math.round(value / 1440)} days`;
 }
+
+/** A moment of the day, with its day where that is another one. */
+export function momentText(ms: number, nowMs: number): string {
+  const [moment, now] = [new Date(ms), new Date(nowMs)];
+  const time = moment.toLocaleTimeString("en-GB", { hour: "2-digit", minute: "2-digit" });
+  if (moment.toDateString() === now.toDateString()) return time;
+  return `${time} on ${moment.toLocaleDateString("en-GB", { weekday: "long" })}`;
+}

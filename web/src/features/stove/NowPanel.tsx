@@ -1,6 +1,6 @@
 import type { Schemas } from "../../api/client";
 import { aboutText, timeText } from "../../units/time";
-import type { Units } from "../../units/units";
+import { inOwnDegrees, type Units } from "../../units/units";
 
 type Run = Schemas["RunOut"];
 type Live = Schemas["LiveOut"];
@@ -9,7 +9,7 @@ type Step = Schemas["StepOut"];
 /** What the full call adds to its words: the ceiling's advice, or where the temperature is and goes. */
 export function saysOf(live: Live | null, units: Units): string {
   if (!live || live.true_c === null) return "";
-  if (live.judged?.stand === "ceiling") return live.judged.says;
+  if (live.judged?.stand === "ceiling") return inOwnDegrees(live.judged.says, units);
   const inF = units.temperature === "F";
   const own = (c: number) => (inF ? c * 1.8 + 32 : c).toFixed(0);
   const carry = live.forecast?.carry_c ?? 0;
@@ -61,7 +61,9 @@ export function NowPanel({ run, live, step, units, lostS }: NowProps) {
           </>
         )}
         {lostS > 0 && live?.shown_c != null && `Read ${timeText(lostS)} ago. `}
-        {live?.judged && (!live.urgent || live.judged.stand !== "below") && live.judged.says}
+        {live?.judged &&
+          (!live.urgent || live.judged.stand !== "below") &&
+          inOwnDegrees(live.judged.says, units)}
         {live?.add_back_g != null &&
           ` About ${Math.round(live.add_back_g)} g of water brings it back to its end.`}
         {step.minutes !== null && (

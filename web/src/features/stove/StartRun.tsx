@@ -4,7 +4,7 @@ import { client, dataOf, type Schemas } from "../../api/client";
 import { batchQueries, choicesQuery, recipeQueries } from "../../api/queries";
 import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Field";
-import { temperature, type Units, useUnits } from "../../units/units";
+import { inOwnDegrees, temperature, type Units, useUnits } from "../../units/units";
 import { ProbeChoice, useUsualProbe } from "./Probe";
 
 type Props = { id: number; name: string };
@@ -90,7 +90,7 @@ export function StartRun({ id, name }: Props) {
                     </option>
                   ))}
                 </Choice>
-                <p className="mt-0.5 text-[14px] text-ash">{now?.trade_off}</p>
+                <p className="mt-0.5 text-[14px] text-ash">{inOwnDegrees(now?.trade_off ?? "", units)}</p>
               </div>
             );
           })}

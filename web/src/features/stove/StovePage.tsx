@@ -3,7 +3,7 @@ import { useEffect, useState } from "react";
 import { Link, useNavigate } from "react-router";
 import type { Schemas } from "../../api/client";
 import { batchQueries, recipeQueries } from "../../api/queries";
-import { Notice } from "../../app/Notice";
+import { RecipeNotice } from "../../app/Notice";
 import { Rim } from "../../app/Rim";
 import { Button } from "../../ui/Button";
 import { useSpeak } from "../../ui/sound";
@@ -30,7 +30,7 @@ import { Weigh } from "./Weigh";
 export function StovePage({ id }: { id: number }) {
   const stored = useQuery(recipeQueries.one(id));
   const batches = useQuery({ ...batchQueries.list, staleTime: 0 });
-  if (stored.error) return <Notice title="The recipe could not be read" text="It may have been deleted." />;
+  if (stored.error && !stored.data) return <RecipeNotice error={stored.error} />;
   if (!stored.data || !batches.data) return <Rim place="stove" recipeId={id} />;
   const running = batches.data.batches.find((batch) => batch.recipe_id === id && batch.ended_at === null);
   return (

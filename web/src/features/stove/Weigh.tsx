@@ -1,10 +1,10 @@
-import { useMutation, useQuery } from "@tanstack/react-query";
+import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
 import { client, dataOf, type Schemas } from "../../api/client";
-import { libraryQuery } from "../../api/queries";
 import { Button } from "../../ui/Button";
 import { NumberField } from "../../ui/NumberField";
 import { mass, numberIn, type Units } from "../../units/units";
+import { useLineNames } from "./lineNames";
 import type { Happen } from "./useEvents";
 
 type Run = Schemas["RunOut"];
@@ -32,7 +32,6 @@ export function weighedOf(run: Run): { weighed: Record<number, number>; amounts:
 
 /** Weigh as you go: each amount of the step with a running total; what is off offers to move the rest. */
 export function Weigh({ run, step, units, happen }: Props) {
-  const { data: library } = useQuery(libraryQuery);
   const { weighed, amounts } = weighedOf(run);
   const follow = useMutation({
     mutationFn: (all: Record<number, number>) =>
@@ -43,11 +42,7 @@ export function Weigh({ run, step, units, happen }: Props) {
         }),
       ),
   });
-  const nameOf = (position: number) => {
-    const ingredient = run.recipe.lines[position]?.ingredient;
-    if (typeof ingredient !== "string") return ingredient?.name ?? "";
-    return library?.ingredients.find((row) => row.key === ingredient)?.name ?? ingredient;
-  };
+  const nameOf = useLineNames(run);
   const weigh = (position: number, grams: number) => {
     happen("weight", { position, g: grams, step: step.key });
     const planned = amounts[position] ?? 0;

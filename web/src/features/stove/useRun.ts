@@ -1,20 +1,45 @@
 import { useQuery } from "@tanstack/react-query";
+import { useMemo } from "react";
 import type { Schemas } from "../../api/client";
 import { useHeld, withEvents } from "../../api/outbox";
 import { batchQueries } from "../../api/queries";
+import { inOwnDegrees, type Units, useUnits } from "../../units/units";
 
 /** A run with all that happened, also what this browser has not sent yet. */
 export function useRun(batch: number) {
   const held = useHeld();
+  const units = useUnits();
   const { data, error } = useQuery({
     ...batchQueries.one(batch),
     enabled: Number.isInteger(batch),
     staleTime: 0,
   });
-  const waiting = held.flatMap((entry) =>
-    entry.kind === "event" && entry.batch === batch ? [entry.event] : [],
-  );
-  return { run: data && withEvents(data, waiting), error };
+  const run = useMemo(() => {
+    if (!data) return undefined;
+    const waiting = held.flatMap((entry) =>
+      entry.kind === "event" && entry.batch === batch ? [entry.event] : [],
+    );
+    const whole = withEvents(data, waiting);
+    return { ...whole, steps: whole.steps.map((step) => inOwnWords(step, units)) };
+  }, [data, held, batch, units]);
+  return { run, error };
+}
+
+/** A step with every °C in its words in the person's own degrees. */
+export function inOwnWords(step: Schemas["StepOut"], units: Units): Schemas["StepOut"] {
+  const own = (words: string) => inOwnDegrees(words, units);
+  const { title, cue, ask, why, passes, caution, call } = step;
+  return {
+    ...step,
+    title: own(title),
+    do: own(step.do),
+    cue: own(cue),
+    ask: own(ask),
+    why: own(why),
+    passes: own(passes),
+    caution: own(caution),
+    call: own(call),
+  };
 }
 
 type Live = Schemas["LiveOut"];
