@@ -48,8 +48,8 @@ export function App() {
 
 function FirstRecipe() {
   const { data, error } = useQuery(recipeQueries.list);
-  if (error)
-    return <Notice title="The application does not answer" text="Start it again, then reload this page." />;
+  if (error && !data)
+    return <Notice title="The application does not answer" text="Start it again: this page waits for it." />;
   if (!data) return <Rim place={null} />;
   const first = data.recipes[0];
   return first ? <Navigate replace to={`/recipes/${first.id}/formula`} /> : <FormulaPage id={null} />;

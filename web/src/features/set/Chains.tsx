@@ -5,7 +5,7 @@ import { placesQuery } from "../../api/queries";
 import { serverNow } from "../../api/serverTime";
 import { Choice } from "../../ui/Field";
 import { inOwnDegrees, useUnits } from "../../units/units";
-import { hoursText, momentText } from "./words";
+import { aboutMomentText, hoursText } from "./words";
 
 const CHAIN_NAMES: Record<string, string> = {
   moulded: "A moulded piece",
@@ -50,7 +50,7 @@ export function Chains({ minutes, title, use, sinceMs }: Props) {
               <b className="whitespace-nowrap">
                 {sinceMs === null
                   ? hoursText(look.after_min)
-                  : momentText(sinceMs + 60_000 * look.after_min, serverNow())}
+                  : aboutMomentText(sinceMs + 60_000 * look.after_min, serverNow())}
               </b>
             </span>
             <span className="block text-[13px] text-ash">{inOwnDegrees(look.look_for, units)}</span>

@@ -112,16 +112,18 @@ function Bench({ stored, thickness, batch }: BenchProps) {
             <option value="film">film on it</option>
             <option value="lid">a lid</option>
           </Choice>
-          <Choice
-            label="It stands on"
-            value={asked.base}
-            onChange={(event) => change({ base: event.target.value })}
-          >
-            <option value="">a wire shelf, or as usual</option>
-            <option value="glass">glass</option>
-            <option value="board">a board</option>
-            <option value="insulated">a cloth or cork</option>
-          </Choice>
+          <div className="col-span-2">
+            <Choice
+              label="It stands on"
+              value={asked.base}
+              onChange={(event) => change({ base: event.target.value })}
+            >
+              <option value="">a wire shelf, or as usual</option>
+              <option value="glass">glass</option>
+              <option value="board">a board</option>
+              <option value="insulated">a cloth or cork</option>
+            </Choice>
+          </div>
         </div>
         <div className="mt-3 flex flex-wrap items-center gap-2">
           <Button
@@ -132,7 +134,7 @@ function Bench({ stored, thickness, batch }: BenchProps) {
                 await queries.invalidateQueries({ queryKey: batchQueries.list.queryKey, exact: true });
             }}
           >
-            {set.sinceMs === null ? "It goes in now" : "It went in anew"}
+            {set.sinceMs === null ? "It goes in now" : "It goes in anew"}
           </Button>
           {set.isWhatIf && (
             <Button look="plain" onClick={set.backToRunning}>

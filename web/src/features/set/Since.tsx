@@ -2,7 +2,7 @@ import type { Schemas } from "../../api/client";
 import { serverNow } from "../../api/serverTime";
 import { Button } from "../../ui/Button";
 import { startTimer, useSeconds } from "../clocks";
-import { lower, minutesText, momentText } from "./words";
+import { aboutMomentText, lower, minutesText, momentText } from "./words";
 
 type Props = {
   clock: Schemas["SetClockOut"];
@@ -16,13 +16,14 @@ type Props = {
 /** The clock that runs, in moments of the day; it may ring. */
 export function Since({ clock, sinceMs, stateName, place, name, batch }: Props) {
   useSeconds(true);
-  const at = (minutes: number | undefined) => momentText(sinceMs + 60_000 * (minutes ?? 0), serverNow());
+  const at = (minutes: number | undefined) => aboutMomentText(sinceMs + 60_000 * (minutes ?? 0), serverNow());
   const gone = (serverNow() - sinceMs) / 60_000;
   const left = (clock.cool_min[1] ?? 0) - gone;
   return (
     <div className="mt-1 rounded-md border-[1.5px] border-line bg-sheet px-3 py-2 text-[16px]">
       <p>
-        {place} since {momentText(sinceMs, serverNow())}, {minutesText(gone)} by now.{" "}
+        {place} since {momentText(sinceMs, serverNow())}
+        {gone >= 1 && `, ${minutesText(gone)} by now`}.{" "}
         {left > 0 ? `Cool in ${minutesText(left)}, at about ${at(clock.cool_min[1])}` : "It should be cool"};{" "}
         {lower(stateName)} from {at(clock.set_min[0])} to {at(clock.set_min[1])}.
       </p>

@@ -27,3 +27,9 @@ export function momentText(ms: number, nowMs: number): string {
   if (moment.toDateString() === now.toDateString()) return time;
   return `${time} on ${moment.toLocaleDateString("en-GB", { weekday: "long" })}`;
 }
+
+const FIVE_MIN_MS = 300_000;
+
+/** A moment that was forecast, to five minutes. */
+export const aboutMomentText = (ms: number, nowMs: number) =>
+  momentText(FIVE_MIN_MS * Math.round(ms / FIVE_MIN_MS), nowMs);
