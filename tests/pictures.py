@@ -171,6 +171,8 @@ def _daybook(page: Page) -> None:
 
 
 def _setting(page: Page) -> None:
+    page.get_by_role("button", name="It goes in now").click()
+    page.get_by_text("Fridge since").wait_for()
     page.get_by_label("After, min").fill("25")
     page.get_by_label("It reads, °C").fill("27")
     page.get_by_role("button", name="Correct by the reading").click()

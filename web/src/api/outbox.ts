@@ -20,7 +20,7 @@ const RETRY_MS = 2000;
 const PATIENCE_MS = 8000;
 
 let queries: QueryClient | null = null;
-let held: readonly Entry[] = read();
+let held: readonly Entry[] = [];
 let refused = "";
 let count = 0;
 let flushing = false;
@@ -30,16 +30,32 @@ const listeners = new Set<() => void>();
 export const newKey = (): string =>
   crypto.randomUUID?.() ?? `${Date.now()}-${Math.random().toString(36).slice(2)}`;
 
+/** What the browser's storage would not take, full or forbidden as it is: kept for as long as the page is open. */
+const spare = new Map<string, string>();
+
+function keep(place: string, told: Told): void {
+  try {
+    localStorage.setItem(place, JSON.stringify(told));
+  } catch {
+    spare.set(place, JSON.stringify(told));
+  }
+}
+
 /** Each entry has its own place in the browser's storage, so that two windows never overwrite each other's. */
 function read(): readonly Entry[] {
-  const places = Object.keys(localStorage).filter((place) => place.startsWith(PREFIX));
+  const places = [...Object.keys(localStorage), ...spare.keys()].filter((place) => place.startsWith(PREFIX));
   return places.sort().flatMap((place) => {
     try {
-      return [{ ...JSON.parse(localStorage.getItem(place) ?? ""), id: place } as Entry];
+      return [{ ...JSON.parse(spare.get(place) ?? localStorage.getItem(place) ?? ""), id: place } as Entry];
     } catch {
       return [];
     }
   });
+}
+
+function forget(place: string): void {
+  spare.delete(place);
+  localStorage.removeItem(place);
 }
 
 function changed(): void {
@@ -56,7 +72,7 @@ function subscribe(listener: () => void): () => void {
 export function tell(told: Told): void {
   count += 1;
   const place = `${PREFIX}${Date.now().toString().padStart(15, "0")}-${count.toString().padStart(6, "0")}-${newKey()}`;
-  localStorage.setItem(place, JSON.stringify(told));
+  keep(place, told);
   changed();
   void flush();
 }
@@ -64,7 +80,11 @@ export function tell(told: Told): void {
 /** Send what waits from before, and let the answers go into what the page knows. Called once, at the start. */
 export function startOutbox(client: QueryClient): void {
   queries = client;
-  window.addEventListener("storage", changed);
+  held = read();
+  window.addEventListener("storage", () => {
+    changed();
+    void flush(); // another window may have closed before its own was sent
+  });
   void flush();
 }
 
@@ -86,7 +106,7 @@ async function flush(): Promise<void> {
       }
       if (entry.kind !== "timer-change") refused = error.message; // a clock that is gone was stopped elsewhere
     }
-    localStorage.removeItem(entry.id);
+    forget(entry.id);
     changed();
     await settle(entry);
   }

@@ -22,27 +22,30 @@ const BoxesPage = lazy(() => import("../features/boxes").then((place) => ({ defa
 /** The places along the thread, each for one recipe; all but the first are fetched when they are opened. */
 export function App() {
   return (
-    <Suspense fallback={<Rim place={null} />}>
+    <>
+      <Rim />
       <Alarm />
       <Mishap>
-        <Routes>
-          <Route path="/" element={<FirstRecipe />} />
-          <Route path="/recipes/:id/formula" element={<ForRecipe Place={FormulaPage} />} />
-          <Route path="/recipes/:id/fit" element={<ForRecipe Place={FitPage} />} />
-          <Route path="/recipes/:id/compare" element={<ForRecipe Place={ComparePage} />} />
-          <Route path="/larder" element={<LarderPage />} />
-          <Route path="/recipes/:id/stove" element={<ForRecipe Place={StovePage} />} />
-          <Route path="/recipes/:id/set" element={<ForRecipe Place={SetPage} />} />
-          <Route path="/daybook" element={<DaybookPage />} />
-          <Route path="/daybook/:id" element={<BatchPage />} />
-          <Route path="/boxes" element={<BoxesPage />} />
-          <Route
-            path="*"
-            element={<Notice title="There is nothing here" text="The address may be mistyped." />}
-          />
-        </Routes>
+        <Suspense fallback={null}>
+          <Routes>
+            <Route path="/" element={<FirstRecipe />} />
+            <Route path="/recipes/:id/formula" element={<ForRecipe Place={FormulaPage} />} />
+            <Route path="/recipes/:id/fit" element={<ForRecipe Place={FitPage} />} />
+            <Route path="/recipes/:id/compare" element={<ForRecipe Place={ComparePage} />} />
+            <Route path="/larder" element={<LarderPage />} />
+            <Route path="/recipes/:id/stove" element={<ForRecipe Place={StovePage} />} />
+            <Route path="/recipes/:id/set" element={<ForRecipe Place={SetPage} />} />
+            <Route path="/daybook" element={<DaybookPage />} />
+            <Route path="/daybook/:id" element={<BatchPage />} />
+            <Route path="/boxes" element={<BoxesPage />} />
+            <Route
+              path="*"
+              element={<Notice title="There is nothing here" text="The address may be mistyped." />}
+            />
+          </Routes>
+        </Suspense>
       </Mishap>
-    </Suspense>
+    </>
   );
 }
 
@@ -50,7 +53,7 @@ function FirstRecipe() {
   const { data, error } = useQuery(recipeQueries.list);
   if (error && !data)
     return <Notice title="The application does not answer" text="Start it again: this page waits for it." />;
-  if (!data) return <Rim place={null} />;
+  if (!data) return null;
   const first = data.recipes[0];
   return first ? <Navigate replace to={`/recipes/${first.id}/formula`} /> : <FormulaPage id={null} />;
 }

@@ -1,20 +1,16 @@
 import { Link } from "react-router";
 import { ApiError } from "../api/client";
-import { Rim } from "./Rim";
 
 /** A page that says why there is nothing to see, and leads back. */
 export function Notice({ title, text }: { title: string; text: string }) {
   return (
-    <>
-      <Rim place={null} />
-      <main className="mx-auto w-full max-w-xl p-8">
-        <h1 className="font-display font-semibold text-3xl">{title}</h1>
-        <p className="mt-2">{text}</p>
-        <Link to="/" className="mt-4 inline-block font-bold text-rim underline">
-          To the recipes
-        </Link>
-      </main>
-    </>
+    <main className="mx-auto w-full max-w-xl p-8">
+      <h1 className="font-display font-semibold text-3xl">{title}</h1>
+      <p className="mt-2">{text}</p>
+      <Link to="/" className="mt-4 inline-block font-bold text-rim underline">
+        To the recipes
+      </Link>
+    </main>
   );
 }
 

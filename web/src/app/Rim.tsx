@@ -1,4 +1,6 @@
-import { Link, NavLink } from "react-router";
+import { useQuery } from "@tanstack/react-query";
+import { Link, NavLink, useMatch } from "react-router";
+import { batchQueries } from "../api/queries";
 import { RimClock } from "../features/clocks";
 import { Kitchen } from "../features/kitchen";
 
@@ -15,16 +17,25 @@ const BESIDE = [
   { to: "/daybook", name: "Daybook" },
 ] as const;
 
-type Place = (typeof PLACES)[number]["key"];
+/** Which place of which recipe's thread is open, by the address; a batch in the daybook hangs on its recipe's. */
+function useThread(): { place: string | null; recipeId: number | null } {
+  const here = useMatch("/recipes/:id/:place");
+  const batch = Number(useMatch("/daybook/:id")?.params.id);
+  const { data } = useQuery({ ...batchQueries.one(batch), enabled: Number.isInteger(batch) });
+  const recipeId = Number(here?.params.id);
+  if (Number.isInteger(recipeId)) return { place: here?.params.place ?? null, recipeId };
+  return { place: null, recipeId: data?.batch.recipe_id ?? null };
+}
 
 /** The blue rim: the product's name, the thread through the places of one batch, and the kitchen. */
-export function Rim({ place, recipeId }: { place: Place | null; recipeId?: number }) {
+export function Rim() {
+  const { place, recipeId } = useThread();
   return (
     <header className="on-rim print:bg-transparent print:text-soot flex min-h-13 flex-wrap items-center gap-x-7 bg-rim px-5 max-sm:gap-x-3 max-sm:pt-2 text-sheet max-sm:px-3">
       <Link to="/" className="font-display font-semibold text-[22px]">
         Hearth Bowl
       </Link>
-      {recipeId !== undefined && (
+      {recipeId !== null && (
         <nav aria-label="The thread" className="flex items-center print:hidden">
           {PLACES.map((knot, position) => (
             <span key={knot.key} className="flex items-center">

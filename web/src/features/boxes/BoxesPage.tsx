@@ -2,7 +2,6 @@ import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tansta
 import { useState } from "react";
 import { ApiError, client, dataOf, type Schemas } from "../../api/client";
 import { assortmentsQuery, libraryQuery, recipeQueries, vesselsQuery } from "../../api/queries";
-import { Rim } from "../../app/Rim";
 import { Button } from "../../ui/Button";
 import { Choice, TextField } from "../../ui/Field";
 import { NumberField } from "../../ui/NumberField";
@@ -54,7 +53,6 @@ export function BoxesPage() {
   );
   return (
     <>
-      <Rim place={null} />
       {!list.data ? null : stored ? (
         <Bench key={stored.id} stored={stored} picker={picker} onDeleted={() => setChosen(null)} />
       ) : (

@@ -3,7 +3,6 @@ import { useState } from "react";
 import { client, dataOf, type Recipe } from "../../api/client";
 import { recipeQueries, settingsQuery } from "../../api/queries";
 import { Notice } from "../../app/Notice";
-import { Rim } from "../../app/Rim";
 import { Choice } from "../../ui/Field";
 import { SideBySide } from "./SideBySide";
 
@@ -31,23 +30,20 @@ export function ComparePage({ id }: { id: number }) {
     return <Notice title="The recipes could not be read" text="Reload in a moment." />;
   const recipes = list.data?.recipes ?? [];
   return (
-    <>
-      <Rim place={null} recipeId={id} />
-      <main className="mx-auto w-full max-w-4xl p-5 max-md:p-3">
-        <h1 className="font-display font-semibold text-3xl">Side by side</h1>
-        <div className="mt-3 grid grid-cols-2 gap-4">
-          <Which label="First" value={first} recipes={recipes} onChange={setFirst} />
-          <Which label="Second" value={second} recipes={recipes} onChange={setSecond} />
-        </div>
-        <div className="mt-4">
-          {compared.error && <p role="alert">{compared.error.message}</p>}
-          {compared.data && a && b && (
-            <SideBySide all comparison={compared.data.comparison} first={a.name} second={b.name} />
-          )}
-          {b === null && <p>There is no kept version of it yet: choose another recipe.</p>}
-        </div>
-      </main>
-    </>
+    <main className="mx-auto w-full max-w-4xl p-5 max-md:p-3">
+      <h1 className="font-display font-semibold text-3xl">Side by side</h1>
+      <div className="mt-3 grid grid-cols-2 gap-4">
+        <Which label="First" value={first} recipes={recipes} onChange={setFirst} />
+        <Which label="Second" value={second} recipes={recipes} onChange={setSecond} />
+      </div>
+      <div className="mt-4">
+        {compared.error && <p role="alert">{compared.error.message}</p>}
+        {compared.data && a && b && (
+          <SideBySide all comparison={compared.data.comparison} first={a.name} second={b.name} />
+        )}
+        {b === null && <p>There is no kept version of it yet: choose another recipe.</p>}
+      </div>
+    </main>
   );
 }
 

@@ -4,7 +4,6 @@ import { Link, useNavigate, useParams } from "react-router";
 import { client, dataOf, type Schemas } from "../../api/client";
 import { batchQueries, choicesQuery } from "../../api/queries";
 import { Notice } from "../../app/Notice";
-import { Rim } from "../../app/Rim";
 import { Button } from "../../ui/Button";
 import { Sure } from "../../ui/Sure";
 import { timeText } from "../../units/time";
@@ -30,44 +29,41 @@ const moment = (iso: string) =>
 export function DaybookPage() {
   const { data } = useQuery({ ...batchQueries.list, staleTime: 0 });
   return (
-    <>
-      <Rim place={null} />
-      <main className="mx-auto w-full max-w-5xl px-6 py-4 max-md:px-3">
-        <h1 className="font-display font-semibold text-3xl">Daybook</h1>
-        {data && data.batches.length === 0 && (
-          <p className="mt-2 max-w-prose text-[17px]">
-            No batch yet. After the first run this page tells how it went: the temperatures with their marks,
-            what was weighed, which gates were passed by, how long it took to set, and what you made of it.
-            Open a recipe and go to its <b>Stove</b> to start one.
-          </p>
-        )}
-        <ul className="mt-3">
-          {data?.batches.map((batch) => (
-            <li key={batch.id} className="border-line border-b">
-              <Link
-                to={`/daybook/${batch.id}`}
-                className="flex min-h-14 flex-wrap items-baseline justify-between gap-x-6 py-2 hover:bg-rim-faint"
-              >
-                <span>
-                  <b dir="auto" className="text-[18px]">
-                    {batch.name}
-                  </b>
-                  {batch.version !== null && <span className="text-ash"> version {batch.version}</span>}
-                </span>
-                <span className="text-[15px] text-ash">
-                  {moment(batch.started_at)},{" "}
-                  {batch.ended_at === null
-                    ? `running, step ${batch.step + 1} of ${batch.steps}`
-                    : batch.verdict.length > 0
-                      ? batch.verdict.join(", ")
-                      : "no verdict yet"}
-                </span>
-              </Link>
-            </li>
-          ))}
-        </ul>
-      </main>
-    </>
+    <main className="mx-auto w-full max-w-5xl px-6 py-4 max-md:px-3">
+      <h1 className="font-display font-semibold text-3xl">Daybook</h1>
+      {data && data.batches.length === 0 && (
+        <p className="mt-2 max-w-prose text-[17px]">
+          No batch yet. After the first run this page tells how it went: the temperatures with their marks,
+          what was weighed, which gates were passed by, how long it took to set, and what you made of it. Open
+          a recipe and go to its <b>Stove</b> to start one.
+        </p>
+      )}
+      <ul className="mt-3">
+        {data?.batches.map((batch) => (
+          <li key={batch.id} className="border-line border-b">
+            <Link
+              to={`/daybook/${batch.id}`}
+              className="flex min-h-14 flex-wrap items-baseline justify-between gap-x-6 py-2 hover:bg-rim-faint"
+            >
+              <span>
+                <b dir="auto" className="text-[18px]">
+                  {batch.name}
+                </b>
+                {batch.version !== null && <span className="text-ash"> version {batch.version}</span>}
+              </span>
+              <span className="text-[15px] text-ash">
+                {moment(batch.started_at)},{" "}
+                {batch.ended_at === null
+                  ? `running, step ${batch.step + 1} of ${batch.steps}`
+                  : batch.verdict.length > 0
+                    ? batch.verdict.join(", ")
+                    : "no verdict yet"}
+              </span>
+            </Link>
+          </li>
+        ))}
+      </ul>
+    </main>
   );
 }
 
@@ -77,12 +73,7 @@ export function BatchPage() {
   const { run, error } = useRun(id);
   if ((error && !run) || !Number.isInteger(id))
     return <Notice title="There is no such batch" text="It may have been deleted." />;
-  return (
-    <>
-      <Rim place={null} recipeId={run?.batch.recipe_id ?? undefined} />
-      {run && <Bench key={id} run={run} />}
-    </>
-  );
+  return <>{run && <Bench key={id} run={run} />}</>;
 }
 
 function Bench({ run }: { run: Schemas["RunOut"] }) {

@@ -3,7 +3,6 @@ import { useState } from "react";
 import { ApiError, type Schemas } from "../../api/client";
 import { keptFitQuery, libraryQuery, recipeQueries, vesselsQuery } from "../../api/queries";
 import { RecipeNotice } from "../../app/Notice";
-import { Rim } from "../../app/Rim";
 import { Button } from "../../ui/Button";
 import { useUnits } from "../../units/units";
 import { AskForm } from "./AskForm";
@@ -28,7 +27,7 @@ export function FitPage({ id }: { id: number }) {
   const vessels = useQuery(vesselsQuery);
   const kept = useQuery(keptFitQuery(id));
   if (stored.error && !stored.data) return <RecipeNotice error={stored.error} />;
-  if (!stored.data || !vessels.data || !kept.data) return <Rim place="fit" recipeId={id} />;
+  if (!stored.data || !vessels.data || !kept.data) return null;
   return <FitBench stored={stored.data} vessels={vessels.data.vessels} kept={kept.data} />;
 }
 
@@ -110,143 +109,138 @@ function FitBench(props: BenchProps) {
     />
   );
   return (
-    <>
-      <Rim place="fit" recipeId={id} />
-      <main className="grid flex-1 grid-cols-[340px_minmax(0,1fr)_372px] max-lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)] max-md:grid-cols-1 lg:h-[calc(100vh-3.25rem)] lg:flex-none lg:grid-rows-[minmax(0,1fr)] lg:[&>section]:overflow-y-auto print:block print:h-auto print:[&>section]:overflow-visible">
-        <section aria-label="Vessel" className="border-line border-r px-5 py-3 max-md:px-3 print:border-0">
-          <h1 dir="auto" className="break-words font-display font-semibold text-[26px] leading-tight">
-            {recipe.name}
-          </h1>
-          <p className="flex justify-between gap-2 text-[14px] text-ash print:hidden">
-            <span>Choose what it goes into.</span>
-            <span role="status">{said}</span>
-          </p>
-          <p className="hidden print:block">{chosen?.name}</p>
-          {vessels.length === 0 && (
-            <p className="mt-3">You have nothing to fill here yet. Add the first vessel.</p>
-          )}
-          <div className="max-lg:max-h-[26rem] max-md:max-h-72 overflow-y-auto lg:overflow-visible print:hidden">
-            <VesselList
-              vessels={vessels}
-              chosen={vesselId}
-              onChoose={(next) => change({ vesselId: next })}
-              flush={flush}
-            />
-          </div>
-        </section>
+    <main className="grid flex-1 grid-cols-[340px_minmax(0,1fr)_372px] max-lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)] max-md:grid-cols-1 lg:h-[calc(100vh-3.25rem)] lg:flex-none lg:grid-rows-[minmax(0,1fr)] lg:[&>section]:overflow-y-auto print:block print:h-auto print:[&>section]:overflow-visible">
+      <section aria-label="Vessel" className="border-line border-r px-5 py-3 max-md:px-3 print:border-0">
+        <h1 dir="auto" className="break-words font-display font-semibold text-[26px] leading-tight">
+          {recipe.name}
+        </h1>
+        <p className="flex justify-between gap-2 text-[14px] text-ash print:hidden">
+          <span>Choose what it goes into.</span>
+          <span role="status">{said}</span>
+        </p>
+        <p className="hidden print:block">{chosen?.name}</p>
+        {vessels.length === 0 && (
+          <p className="mt-3">You have nothing to fill here yet. Add the first vessel.</p>
+        )}
+        <div className="max-lg:max-h-[26rem] max-md:max-h-72 overflow-y-auto lg:overflow-visible print:hidden">
+          <VesselList
+            vessels={vessels}
+            chosen={vesselId}
+            onChoose={(next) => change({ vesselId: next })}
+            flush={flush}
+          />
+        </div>
+      </section>
 
-        <section aria-label="Drawing" className="px-6 py-4 max-md:px-3">
-          {vessel && (
-            <>
-              {fit ? (
-                <FitSentence vessel={vessel} fit={fit} units={units} />
-              ) : slab ? (
-                <Sentence
-                  lead={`${slab.layers.length} layers, ${mm(slab.layers.at(-1)?.to_mm ?? 0)} together`}
-                  tail={
-                    slab.pieces && slab.piece_g ? `${slab.pieces} pieces of ${grams(slab.piece_g)}` : null
+      <section aria-label="Drawing" className="px-6 py-4 max-md:px-3">
+        {vessel && (
+          <>
+            {fit ? (
+              <FitSentence vessel={vessel} fit={fit} units={units} />
+            ) : slab ? (
+              <Sentence
+                lead={`${slab.layers.length} layers, ${mm(slab.layers.at(-1)?.to_mm ?? 0)} together`}
+                tail={slab.pieces && slab.piece_g ? `${slab.pieces} pieces of ${grams(slab.piece_g)}` : null}
+              />
+            ) : stack ? (
+              <Sentence
+                lead={`${stack.fillings.length} fillings in each`}
+                tail={`${stack.pieces} pieces, the mould filled ${stack.pours} ${stack.pours === 1 ? "time" : "times"}`}
+              />
+            ) : (
+              <h2 className="min-h-[66px] font-display font-semibold text-[27px] leading-[1.15]">
+                {problem ? "That does not fit" : ""}
+              </h2>
+            )}
+            <PlanDrawing vessel={vessel} fit={fit ?? cutsOf(slab, stack)} kerf={ask?.kerf_mm ?? 0} />
+            <SectionDrawing
+              vessel={vessel}
+              fit={fit}
+              walls={walls}
+              bands={bandsOf(slab, stack, joint.names)}
+            />
+            {fit && <Account vessel={vessel} fit={fit} library={library} />}
+            {stack && stack.notes.length > 0 && <p className="mt-2 text-[14px]">{stack.notes.join(" ")}</p>}
+            {stack && shell && (
+              <p className="mt-2 text-[15px]">
+                Chocolate kept on all {grams(shell.total_g)}, to have melted {grams(shell.melt_g)}.
+              </p>
+            )}
+            {slab && (slab.offcut_g ?? 0) > 0.05 && (
+              <p className="mt-2 text-[14px]">Offcuts {grams(slab.offcut_g ?? 0)}.</p>
+            )}
+            {isCut && <GuideLinks id={id} flush={flush} />}
+            {fit && ask && (
+              <>
+                <NearChoices
+                  recipe={recipe}
+                  vessel={vessel}
+                  ask={ask}
+                  onMass={(batch) =>
+                    onAsk({
+                      mass_g: String(batch),
+                      thickness_mm: "",
+                      ...(vessel.kind === "pan" ? {} : UNCOUNTED),
+                    })
+                  }
+                  onPieces={(pieces) => onAsk({ pieces: String(pieces), spares: "", mass_g: "" })}
+                />
+                <OtherVessels
+                  recipe={recipe}
+                  fit={fit}
+                  ask={ask}
+                  chosen={vesselId}
+                  vessels={vessels}
+                  units={units}
+                  onTake={(next, part) =>
+                    change({ vesselId: next, asked: { ...asked, ...part, pieces: "", spares: "" } })
                   }
                 />
-              ) : stack ? (
-                <Sentence
-                  lead={`${stack.fillings.length} fillings in each`}
-                  tail={`${stack.pieces} pieces, the mould filled ${stack.pours} ${stack.pours === 1 ? "time" : "times"}`}
-                />
-              ) : (
-                <h2 className="min-h-[66px] font-display font-semibold text-[27px] leading-[1.15]">
-                  {problem ? "That does not fit" : ""}
-                </h2>
-              )}
-              <PlanDrawing vessel={vessel} fit={fit ?? cutsOf(slab, stack)} kerf={ask?.kerf_mm ?? 0} />
-              <SectionDrawing
-                vessel={vessel}
-                fit={fit}
-                walls={walls}
-                bands={bandsOf(slab, stack, joint.names)}
-              />
-              {fit && <Account vessel={vessel} fit={fit} library={library} />}
-              {stack && stack.notes.length > 0 && <p className="mt-2 text-[14px]">{stack.notes.join(" ")}</p>}
-              {stack && shell && (
-                <p className="mt-2 text-[15px]">
-                  Chocolate kept on all {grams(shell.total_g)}, to have melted {grams(shell.melt_g)}.
-                </p>
-              )}
-              {slab && (slab.offcut_g ?? 0) > 0.05 && (
-                <p className="mt-2 text-[14px]">Offcuts {grams(slab.offcut_g ?? 0)}.</p>
-              )}
-              {isCut && <GuideLinks id={id} flush={flush} />}
-              {fit && ask && (
-                <>
-                  <NearChoices
-                    recipe={recipe}
-                    vessel={vessel}
-                    ask={ask}
-                    onMass={(batch) =>
-                      onAsk({
-                        mass_g: String(batch),
-                        thickness_mm: "",
-                        ...(vessel.kind === "pan" ? {} : UNCOUNTED),
-                      })
-                    }
-                    onPieces={(pieces) => onAsk({ pieces: String(pieces), spares: "", mass_g: "" })}
-                  />
-                  <OtherVessels
-                    recipe={recipe}
-                    fit={fit}
-                    ask={ask}
-                    chosen={vesselId}
-                    vessels={vessels}
-                    units={units}
-                    onTake={(next, part) =>
-                      change({ vesselId: next, asked: { ...asked, ...part, pieces: "", spares: "" } })
-                    }
-                  />
-                </>
-              )}
-            </>
-          )}
-        </section>
+              </>
+            )}
+          </>
+        )}
+      </section>
 
-        <section
-          aria-label="Outcome"
-          className="border-line border-l bg-sheet px-5 py-4 max-lg:col-span-2 max-lg:border-t max-md:col-span-1 max-md:px-3 print:border-0"
-        >
-          {vessel && (
-            <AskForm
-              vessel={vessel}
-              recipe={recipe}
-              asked={asked}
-              batchG={fit ? fit.batch_g / fit.scale : null}
-              problem={problem}
-              library={library}
-              several={several}
-              onAsk={onAsk}
-            />
-          )}
-          {several && partsForm}
-          {problem && !atField && (
-            <p role="alert" className="mt-2 text-copper">
-              {problem.detail}
-            </p>
-          )}
-          {fit && (
-            <div className="mt-2">
-              <ToWeigh fit={fit} recipe={recipe} library={library} units={units} />
-              <TakeAmounts stored={stored} amounts={fit.amounts_g} />
-            </div>
-          )}
-          {!several && partsForm}
-          {several && (slab || stack) && (
-            <SeveralOutcome parts={outcomesOf(slab, stack, joint.recipes)} library={library} units={units} />
-          )}
-          {(fit || slab || stack) && (
-            <Button look="plain" className="mt-2 print:hidden" onClick={() => window.print()}>
-              Print this page
-            </Button>
-          )}
-        </section>
-      </main>
-    </>
+      <section
+        aria-label="Outcome"
+        className="border-line border-l bg-sheet px-5 py-4 max-lg:col-span-2 max-lg:border-t max-md:col-span-1 max-md:px-3 print:border-0"
+      >
+        {vessel && (
+          <AskForm
+            vessel={vessel}
+            recipe={recipe}
+            asked={asked}
+            batchG={fit ? fit.batch_g / fit.scale : null}
+            problem={problem}
+            library={library}
+            several={several}
+            onAsk={onAsk}
+          />
+        )}
+        {several && partsForm}
+        {problem && !atField && (
+          <p role="alert" className="mt-2 text-copper">
+            {problem.detail}
+          </p>
+        )}
+        {fit && (
+          <div className="mt-2">
+            <ToWeigh fit={fit} recipe={recipe} library={library} units={units} />
+            <TakeAmounts stored={stored} amounts={fit.amounts_g} />
+          </div>
+        )}
+        {!several && partsForm}
+        {several && (slab || stack) && (
+          <SeveralOutcome parts={outcomesOf(slab, stack, joint.recipes)} library={library} units={units} />
+        )}
+        {(fit || slab || stack) && (
+          <Button look="plain" className="mt-2 print:hidden" onClick={() => window.print()}>
+            Print this page
+          </Button>
+        )}
+      </section>
+    </main>
   );
 }
 

@@ -4,7 +4,6 @@ import { useNavigate } from "react-router";
 import { client, dataOf, type Line, type Schemas } from "../../api/client";
 import { libraryQuery, recipeQueries, settingsQuery } from "../../api/queries";
 import { RecipeNotice } from "../../app/Notice";
-import { Rim } from "../../app/Rim";
 import { Button } from "../../ui/Button";
 import { Popover } from "../../ui/Popover";
 import { inOwnDegrees, mass, type Units, useUnits } from "../../units/units";
@@ -27,17 +26,14 @@ import { Versions } from "./Versions";
 export function FormulaPage({ id }: { id: number | null }) {
   if (id === null)
     return (
-      <>
-        <Rim place={null} />
-        <main className="mx-auto w-full max-w-md p-8">
-          <h1 className="font-display font-semibold text-3xl">No recipe yet</h1>
-          <p className="mt-2">
-            Here a recipe will show what is in the bowl, whether it sets for its use, how long it keeps, and
-            the grams for your own tin or mould.
-          </p>
-          <NewRecipe />
-        </main>
-      </>
+      <main className="mx-auto w-full max-w-md p-8">
+        <h1 className="font-display font-semibold text-3xl">No recipe yet</h1>
+        <p className="mt-2">
+          Here a recipe will show what is in the bowl, whether it sets for its use, how long it keeps, and the
+          grams for your own tin or mould.
+        </p>
+        <NewRecipe />
+      </main>
     );
   return <StoredFormula id={id} />;
 }
@@ -46,7 +42,7 @@ function StoredFormula({ id }: { id: number }) {
   const stored = useQuery(recipeQueries.one(id));
   const settings = useQuery(settingsQuery);
   if (stored.error && !stored.data) return <RecipeNotice error={stored.error} />;
-  if (!stored.data || !settings.data) return <Rim place="formula" recipeId={id} />;
+  if (!stored.data || !settings.data) return null;
   return <BenchPage key={id} stored={stored.data} kitchenC={settings.data.kitchen_c} />;
 }
 
@@ -64,7 +60,6 @@ function BenchPage({ stored, kitchenC }: { stored: Schemas["StoredRecipeOut"]; k
 
   return (
     <>
-      <Rim place="formula" recipeId={id} />
       {state.saving.state === "conflict" && <Conflict message={state.saving.message} recipe={state.recipe} />}
       <main className="grid flex-1 lg:max-h-[calc(100vh-3.25rem)] lg:min-h-[600px] lg:grid-rows-[minmax(0,1fr)] grid-cols-[384px_minmax(0,1fr)_332px] max-lg:grid-cols-[minmax(0,1fr)_336px] max-md:grid-cols-1">
         <section

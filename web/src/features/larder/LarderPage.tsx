@@ -2,7 +2,6 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { client, dataOf, type Schemas } from "../../api/client";
 import { larderQuery, libraryQuery } from "../../api/queries";
-import { Rim } from "../../app/Rim";
 import { Button } from "../../ui/Button";
 import { figure } from "../../units/units";
 import { ItemForm } from "./ItemForm";
@@ -18,29 +17,26 @@ export function LarderPage() {
   const items = data?.items ?? [];
   const item = items.find((row) => row.label === chosen) ?? null;
   return (
-    <>
-      <Rim place={null} />
-      <main className="grid flex-1 grid-cols-[minmax(0,1fr)_400px] max-lg:grid-cols-1">
-        <section aria-label="What is there" className="px-5 py-4 max-md:px-3">
-          <h1 className="font-display font-semibold text-3xl">Larder</h1>
-          {data && items.length === 0 && (
-            <p className="mt-2 max-w-prose">
-              Nothing here yet. With a pack and its price a recipe shows what it costs; with what is in the
-              house it says what falls short. Put in the first pack at the side.
-            </p>
-          )}
-          {items.length > 0 && <Table items={items} chosen={chosen} onChoose={setChosen} />}
-          <Csv />
-        </section>
-        <section
-          aria-label="One ingredient"
-          className="border-line border-l bg-sheet px-5 py-4 max-lg:border-t max-lg:border-l-0 max-md:px-3"
-        >
-          <ItemForm key={chosen ?? "new"} item={item} library={library} onDone={() => setChosen(null)} />
-          <Wrapper />
-        </section>
-      </main>
-    </>
+    <main className="grid flex-1 grid-cols-[minmax(0,1fr)_400px] max-lg:grid-cols-1">
+      <section aria-label="What is there" className="px-5 py-4 max-md:px-3">
+        <h1 className="font-display font-semibold text-3xl">Larder</h1>
+        {data && items.length === 0 && (
+          <p className="mt-2 max-w-prose">
+            Nothing here yet. With a pack and its price a recipe shows what it costs; with what is in the
+            house it says what falls short. Put in the first pack at the side.
+          </p>
+        )}
+        {items.length > 0 && <Table items={items} chosen={chosen} onChoose={setChosen} />}
+        <Csv />
+      </section>
+      <section
+        aria-label="One ingredient"
+        className="border-line border-l bg-sheet px-5 py-4 max-lg:border-t max-lg:border-l-0 max-md:px-3"
+      >
+        <ItemForm key={chosen ?? "new"} item={item} library={library} onDone={() => setChosen(null)} />
+        <Wrapper />
+      </section>
+    </main>
   );
 }
 

@@ -2,7 +2,6 @@ import { keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-quer
 import { ApiError, client, dataOf, type Schemas } from "../../api/client";
 import { batchQueries, keptFitQuery, placesQuery, recipeQueries } from "../../api/queries";
 import { RecipeNotice } from "../../app/Notice";
-import { Rim } from "../../app/Rim";
 import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Field";
 import { NumberField } from "../../ui/NumberField";
@@ -20,16 +19,13 @@ export function SetPage({ id }: { id: number }) {
   const kept = useQuery(keptFitQuery(id));
   const batches = useQuery({ ...batchQueries.list, staleTime: 0 });
   if (stored.error && !stored.data) return <RecipeNotice error={stored.error} />;
-  if (!stored.data || !kept.data || !batches.data) return <Rim place="set" recipeId={id} />;
+  if (!stored.data || !kept.data || !batches.data) return null;
   return (
-    <>
-      <Rim place="set" recipeId={id} />
-      <Bench
-        stored={stored.data}
-        thickness={kept.data.ask?.thickness_mm ?? null}
-        batch={batchThatSets(batches.data.batches, id)}
-      />
-    </>
+    <Bench
+      stored={stored.data}
+      thickness={kept.data.ask?.thickness_mm ?? null}
+      batch={batchThatSets(batches.data.batches, id)}
+    />
   );
 }
 

@@ -4,7 +4,6 @@ import { Link, useNavigate } from "react-router";
 import type { Schemas } from "../../api/client";
 import { batchQueries, recipeQueries } from "../../api/queries";
 import { RecipeNotice } from "../../app/Notice";
-import { Rim } from "../../app/Rim";
 import { Button } from "../../ui/Button";
 import { useSpeak } from "../../ui/sound";
 import { useUnits } from "../../units/units";
@@ -31,11 +30,10 @@ export function StovePage({ id }: { id: number }) {
   const stored = useQuery(recipeQueries.one(id));
   const batches = useQuery({ ...batchQueries.list, staleTime: 0 });
   if (stored.error && !stored.data) return <RecipeNotice error={stored.error} />;
-  if (!stored.data || !batches.data) return <Rim place="stove" recipeId={id} />;
+  if (!stored.data || !batches.data) return null;
   const running = batches.data.batches.find((batch) => batch.recipe_id === id && batch.ended_at === null);
   return (
     <>
-      <Rim place="stove" recipeId={id} />
       {running ? (
         <RunOf key={running.id} batch={running.id} />
       ) : (
