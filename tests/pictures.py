@@ -99,8 +99,14 @@ def _root(page: Page) -> str:
     return "/".join(page.url.split("/")[:3])
 
 
+def _stop_timers(page: Page) -> None:
+    for timer in page.request.get(_root(page) + "/api/timers").json()["timers"]:
+        page.request.post(_root(page) + f"/api/timers/{timer['key']}", data={"stopped": True})
+
+
 def _fudge_run(page: Page, step: int, minutes: float, rows: list[tuple[float, float]]) -> None:
     """Play a boiled fudge up to now: its batch began so many minutes ago, with these readings (minute, °C)."""
+    _stop_timers(page)
     probe = f"glass probe {next(PROBES)}"
     body = {"family": "boiled-fudge", "use": "cut", "chocolate": "dark60"}
     recipe = page.request.post(_root(page) + "/api/recipes/start", data=body).json()["id"]
@@ -171,6 +177,7 @@ def _daybook(page: Page) -> None:
 
 
 def _setting(page: Page) -> None:
+    _stop_timers(page)
     page.get_by_role("button", name="It goes in now").click()
     page.get_by_text("Fridge since").wait_for()
     page.get_by_label("After, min").fill("25")

@@ -154,7 +154,7 @@ function Bench({ run }: { run: Schemas["RunOut"] }) {
         <ol className="text-[15px]">
           {run.events.map((event) => (
             <li key={event.client_key} className="flex gap-3 border-line border-b py-1">
-              <span className="w-16 shrink-0 text-ash">
+              <span className="w-20 shrink-0 whitespace-nowrap text-ash">
                 {timeText((Date.parse(event.at) - startedMs) / 1000)}
               </span>
               <span>{told(event, run, nameOf, units)}</span>

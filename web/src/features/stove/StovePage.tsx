@@ -215,15 +215,12 @@ function Bench({ run }: { run: Run }) {
           <p className="font-display font-semibold text-[20px] leading-tight">
             Next: {run.steps[at + 1] ? lower(run.steps[at + 1]?.title ?? "") : "set, then the verdict"}
           </p>
-          <Link to={`/recipes/${run.batch.recipe_id}/set`} className={BESIDE}>
-            When will it have set?
-          </Link>
           <Link to={`/daybook/${id}`} className={BESIDE}>
             In the daybook
           </Link>
         </div>
         {step.caution && (
-          <p className="max-w-md border-line border-l bg-copper-pale px-5 py-2 text-[16px] text-copper">
+          <p className="min-w-80 flex-1 border-line border-l bg-copper-pale px-5 py-2 text-[16px] text-copper">
             {step.caution}
           </p>
         )}
