@@ -125,8 +125,9 @@ def _fudge_run(page: Page, step: int, minutes: float, rows: list[tuple[float, fl
             (60 * (minutes - m0) - s, c0 + (c1 - c0) * s / seconds + 0.12 * chance.gauss(0, 1)) for s in range(seconds)
         ]
     _send(page, probe, course)
-    moments = [(7.0, "mark", {"name": "dissolved", "c": 84.0})]
+    moments = []
     if step:
+        moments.append((7.0, "mark", {"name": "dissolved", "c": 84.0}))
         moments.append((8.0, "step", {"step": 1, "key": "boil", "c": 90.0}))
         moments.append((10.0, "mark", {"name": "boil", "c": 102.2}))
         moments.append((7.2, "gate", {"key": "dissolve", "gate": "ask", "answer": "yes"}))

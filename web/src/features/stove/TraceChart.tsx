@@ -24,6 +24,7 @@ const TOP = 14;
 /** How long a step usually takes, for the corridor that it is meant to follow. */
 const USUAL_MIN: Record<string, number> = { warm: 6, boil: 15, melt: 6, cool: 25, work: 20, none: 5 };
 const CORRIDOR_C = 4;
+const ROOM_FOR_WORDS = 24;
 const STEPS_MIN = [1, 2, 5, 10, 15, 30, 60, 120, 240];
 
 /** The plan a corridor, the past a line, the forecast dotted; ceilings, targets and marks in words. */
@@ -79,7 +80,12 @@ export const TraceChart = memo(function TraceChart(props: Props) {
             height={Math.max(6, y(targetLow) - y(targetHigh))}
             className="fill-butter-deep/50"
           />
-          <text x={LEFT + 6} y={y(targetHigh) - 6} fontSize="15" className="fill-soot font-bold">
+          <text
+            x={LEFT + 6}
+            y={y(targetLow) - y(targetHigh) > ROOM_FOR_WORDS ? y(targetHigh) + 17 : y(targetHigh) - 6}
+            fontSize="15"
+            className="fill-soot font-bold"
+          >
             {step.call || step.heat === "cool" || step.heat === "work" ? "here" : "off the heat here"}
           </text>
         </g>
