@@ -211,6 +211,21 @@ class Stove(PageCase):
         expect(page.get_by_text("Is it below 86 °F and loosely covered?")).to_be_visible()
         self.assertNotIn("°C", page.get_by_role("main").inner_text())
 
+    def test_a_second_device_follows_the_run_and_may_go_on_with_it(self) -> None:
+        first = self.start()
+        second = self.open("/recipes/1/stove", self.new_page(390, 844))
+        first.get_by_role("button", name="Done, go on").click()
+        expect(second.get_by_role("heading", name=re.compile("step 2 of"))).to_be_visible()
+        gate = "Small bubbles where cream meets the pan"
+        second.get_by_role("button", name=gate).click()
+        expect(first.get_by_role("button", name=gate)).to_have_attribute("aria-pressed", "true")
+        second.get_by_role("button", name="Off the heat").click()
+        expect(first.get_by_role("heading", name=re.compile("step 3 of"))).to_be_visible()
+        for _ in range(3):
+            first.get_by_role("button", name=re.compile("go on$")).click()
+        first.get_by_role("button", name="It is done").click()
+        expect(second.get_by_role("button", name="Start the run")).to_be_visible()
+
     def test_a_batch_is_deleted_only_when_one_is_sure(self) -> None:
         self.start()
         page = self.open("/daybook/1")

@@ -1,4 +1,4 @@
-import { useQuery } from "@tanstack/react-query";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { Link, useNavigate } from "react-router";
 import type { Schemas } from "../../api/client";
@@ -21,14 +21,14 @@ import { StepList } from "./StepList";
 import { TraceChart } from "./TraceChart";
 import { useAlert, useAwake } from "./useAlert";
 import { type Happen, useEvents } from "./useEvents";
-import { carriedOn, useRun } from "./useRun";
+import { carriedOn, FOLLOW_MS, useRun } from "./useRun";
 import { Waiting } from "./Waiting";
 import { Weigh } from "./Weigh";
 
 /** Stove: the run of a batch, live. */
 export function StovePage({ id }: { id: number }) {
   const stored = useQuery(recipeQueries.one(id));
-  const batches = useQuery({ ...batchQueries.list, staleTime: 0 });
+  const batches = useQuery({ ...batchQueries.list, staleTime: 0, refetchInterval: FOLLOW_MS });
   if (stored.error && !stored.data) return <RecipeNotice error={stored.error} />;
   if (!stored.data || !batches.data) return null;
   const running = batches.data.batches.find((batch) => batch.recipe_id === id && batch.ended_at === null);
@@ -60,6 +60,7 @@ function Bench({ run }: { run: Run }) {
     import("../daybook").catch(() => null); // where a run ends, also when the connection is lost by then
   }, []);
   const happen = useEvents(id);
+  const queries = useQueryClient();
   const live = useQuery({ ...batchQueries.live(id), refetchInterval: 1000, retry: false });
   const trace = useQuery({ ...batchQueries.trace(id), refetchInterval: 2000, retry: false });
   const at = run.batch.step;
@@ -72,6 +73,11 @@ function Bench({ run }: { run: Run }) {
   const lostS = isLost && live.data ? Math.max(0, (Date.now() - live.dataUpdatedAt) / 1000) : 0;
   const now = live.data ? carriedOn(live.data, lostS) : null;
   const sameStep = now?.step === at;
+  const serverStep = live.data?.step;
+  useEffect(() => {
+    if (serverStep !== undefined && serverStep !== at)
+      void queries.invalidateQueries({ queryKey: batchQueries.one(id).queryKey, exact: true });
+  }, [serverStep, at, id, queries]);
   const startedMs = Date.parse(run.batch.started_at);
   const nowS = now ? (Date.parse(now.now) - startedMs) / 1000 + lostS : 0;
   const since = stepSince(run, trace.data, startedMs);

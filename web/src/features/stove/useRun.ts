@@ -5,6 +5,9 @@ import { useHeld, withEvents } from "../../api/outbox";
 import { batchQueries } from "../../api/queries";
 import { inOwnDegrees, type Units, useUnits } from "../../units/units";
 
+/** How often one looks what another device did in the same run. */
+export const FOLLOW_MS = 5000;
+
 /** A run with all that happened, also what this browser has not sent yet. */
 export function useRun(batch: number) {
   const held = useHeld();
@@ -13,6 +16,7 @@ export function useRun(batch: number) {
     ...batchQueries.one(batch),
     enabled: Number.isInteger(batch),
     staleTime: 0,
+    refetchInterval: FOLLOW_MS,
   });
   const run = useMemo(() => {
     if (!data) return undefined;
