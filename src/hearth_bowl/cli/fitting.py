@@ -3,7 +3,7 @@
 import argparse
 from typing import Any, Final
 
-from hearth_bowl.cli.parser import Parser, read_file
+from hearth_bowl.cli.parser import Parser, number, read_file
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.fit import Ask, fit
 from hearth_bowl.core.fit.ask import shell_named
@@ -40,7 +40,7 @@ def fit_parsers() -> dict[str, Parser]:
     fitting.add_argument("recipe")
     fitting.add_argument("vessel")
     for name in MEASURES:
-        fitting.option(_option(name), type=float)
+        fitting.option(_option(name), type=number)
     for name in COUNTS:
         fitting.option(_option(name), type=int)
     fitting.option("--piece-mm", type=_two_sides)

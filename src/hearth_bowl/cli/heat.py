@@ -4,7 +4,7 @@ import argparse
 from dataclasses import replace
 from typing import Any, Final
 
-from hearth_bowl.cli.parser import Parser, read_file
+from hearth_bowl.cli.parser import Parser, number, read_file
 from hearth_bowl.core.boiling import boil, check_pressure, cook_to, cook_until_lost, pressure_kpa
 from hearth_bowl.core.cooking import cook_to_same_solids
 from hearth_bowl.core.cooling.bowl import BOWL_H, bowl_s, time_constant_s
@@ -31,12 +31,12 @@ def heat_parsers() -> dict[str, Parser]:
     boiling = Parser("boil", answer_boil)
     boiling.add_argument("recipe", nargs="?")
     for name in ("--altitude-m", "--pressure-kpa", *ENDS, "--thermometer-in-boiling-water-c"):
-        boiling.option(name, type=float)
+        boiling.option(name, type=number)
     boiling.option("--stage")
 
     cooling = Parser("cool", answer_cool)
     for name in (*SLAB_NUMBERS, *BOWL_NUMBERS, "--from-c", "--to-c", "--ambient-c"):
-        cooling.option(name, type=float, required=name in ("--from-c", "--to-c"))
+        cooling.option(name, type=number, required=name in ("--from-c", "--to-c"))
     for name in SLAB_WORDS:
         cooling.option(name)
     cooling.option("--both-faces", action="store_true")
@@ -44,8 +44,8 @@ def heat_parsers() -> dict[str, Parser]:
     tempering = Parser("temper", answer_temper)
     tempering.add_argument("chocolate")
     for name in ("--from-c", "--to-c", "--mass-g"):
-        tempering.option(name, type=float)
-    tempering.option("--seed-c", type=float, default=20.0)
+        tempering.option(name, type=number)
+    tempering.option("--seed-c", type=number, default=20.0)
     return {"boil": boiling, "cool": cooling, "temper": tempering}
 
 

@@ -4,6 +4,7 @@ import argparse
 import re
 import sys
 from collections.abc import Callable
+from math import isfinite, nan
 from pathlib import Path
 from typing import Any, NoReturn
 
@@ -29,6 +30,17 @@ class Parser(argparse.ArgumentParser):
         """Add an option."""
         self.options.append(name)
         self.add_argument(name, **settings)
+
+
+def number(text: str) -> float:
+    """Return a finite number; argparse names the option of one that is none."""
+    try:
+        value = float(text)
+    except ValueError:
+        value = nan
+    if not isfinite(value):
+        raise argparse.ArgumentTypeError(f"{text[:40]!r} is not a finite number")
+    return value
 
 
 def read_file(name: str, path: str) -> bytes:

@@ -3,7 +3,7 @@
 import argparse
 from typing import Any
 
-from hearth_bowl.cli.parser import Parser, read_file
+from hearth_bowl.cli.parser import Parser, number, read_file
 from hearth_bowl.core.alcohol import ethanol_g, retained_share
 from hearth_bowl.core.assess import ROOM_C, assess
 from hearth_bowl.core.balance import balance
@@ -18,7 +18,7 @@ def recipe_parsers() -> dict[str, Parser]:
     """Return the parsers of these verbs."""
     assessing = Parser("assess", answer_assess)
     assessing.add_argument("recipe")
-    assessing.option("--at-c", type=float, default=ROOM_C)
+    assessing.option("--at-c", type=number, default=ROOM_C)
 
     balancing = Parser("balance", answer_balance)
     balancing.add_argument("recipe")
@@ -31,9 +31,9 @@ def recipe_parsers() -> dict[str, Parser]:
 
     spirit = Parser("alcohol", answer_alcohol)
     for name, required in (("--ml", True), ("--abv", True), ("--batch-g", False)):
-        spirit.option(name, type=float, required=required)
+        spirit.option(name, type=number, required=required)
     spirit.option("--how", default="cold")
-    spirit.option("--minutes", type=float, default=0.0)
+    spirit.option("--minutes", type=number, default=0.0)
     return {"assess": assessing, "balance": balancing, "read": reading, "alcohol": spirit}
 
 

@@ -7,7 +7,7 @@ goes by Newton's law towards the air. The pan carries over: what it and the prob
 
 from collections.abc import Sequence
 from dataclasses import dataclass
-from math import exp, log, sqrt
+from math import log, sqrt
 from typing import Final
 
 import numpy as np
@@ -28,6 +28,7 @@ CARRY_S: Final = 12.0
 BOILS_ABOVE_C: Final = 0.8
 """So far above its first boiling point a mass is surely boiling."""
 FLAT_C_PER_S: Final = 0.0015
+LEAST_ABOVE_AIR_C: Final = 1.0
 BEND_RIDGE: Final = 40.0
 """How much the readings must insist before the curve is bent: half a degree over the memory counts as one reading."""
 
@@ -83,9 +84,11 @@ def forecast(
         times: tuple[float, float, float] | None = (0.0, 0.0, 0.0)
     elif boil_curve and fit.level > boil_curve[0][0] + BOILS_ABOVE_C:
         times = _by_water(recent, goal, boil_curve)
+    elif cooling:
+        times = _by_newton(recent, fit, goal, ambient_c)
     else:
-        times = _times(fit, goal, cooling=cooling, ambient_c=ambient_c)
-    curve = () if reached or times is None else _curve(fit, times[0], cooling=cooling, ambient_c=ambient_c)
+        times = _times(fit, goal)
+    curve = () if reached or times is None else _curve(fit, times[0], goal, cooling=cooling, ambient_c=ambient_c)
     return Forecast(
         now_c=fit.level,
         rate_c_per_min=60 * fit.rate,
@@ -137,17 +140,45 @@ def _memory_s(u: FloatArray) -> float:
     return MEMORY_S * max(1.0, float(-u[0]) / WINDOW_S)
 
 
-def _times(fit: _Fit, goal: float, *, cooling: bool, ambient_c: float) -> tuple[float, float, float] | None:
+def _times(fit: _Fit, goal: float) -> tuple[float, float, float] | None:
     """Return the time until the goal, and its band: the rate two of its errors faster and slower, at least ±10 %."""
-    middle = _time(fit, goal, fit.rate, cooling=cooling, ambient_c=ambient_c)
+    middle = _time(fit, goal, fit.rate)
     if middle is None:
         return None
-    toward = -1.0 if cooling else 1.0
-    fast = _time(fit, goal, fit.rate + toward * 2 * fit.rate_error, cooling=cooling, ambient_c=ambient_c)
-    slow = _time(fit, goal, fit.rate - toward * 2 * fit.rate_error, cooling=cooling, ambient_c=ambient_c)
+    fast = _time(fit, goal, fit.rate + 2 * fit.rate_error)
+    slow = _time(fit, goal, fit.rate - 2 * fit.rate_error)
     low = min(0.9 * middle, fast if fast is not None else middle)
     high = max(1.1 * middle, slow if slow is not None else 2 * middle)
     return middle, max(0.0, low), high
+
+
+def _by_newton(
+    recent: Sequence[tuple[float, float]], fit: _Fit, goal: float, ambient_c: float
+) -> tuple[float, float, float] | None:
+    """Return the time until the goal and its band by Newton's law: a straight line through ln(temperature - air).
+
+    A reading within a degree of the air, or below it, says nothing of the law.
+    """
+    above = [(t, c - ambient_c) for t, c in recent if c - ambient_c > LEAST_ABOVE_AIR_C]
+    if len(above) < LEAST_READINGS or goal <= ambient_c or fit.level <= ambient_c or fit.rate >= -FLAT_C_PER_S:
+        return None
+    table = np.array(above)
+    u = table[:, 0] - table[-1, 0]
+    weights = np.exp(u / _memory_s(u)) * table[:, 1] ** 2  # a logarithm scatters the more the nearer to the air
+    columns = np.stack([np.ones_like(u), u], axis=1)
+    normal = columns.T @ (columns * weights[:, None])
+    level, slope = np.linalg.solve(normal, columns.T @ (weights * np.log(table[:, 1])))
+    left = table[:, 1] - np.exp(columns @ np.array([level, slope]))
+    memory = np.exp(u / _memory_s(u))
+    scatter = max(PROBE_C, sqrt(float(memory @ left**2 / memory.sum())))
+    error = scatter * sqrt(float(np.linalg.inv(normal)[1, 1]))
+    per_s = -float(slope)
+    way = float(level) - log(goal - ambient_c)
+    if per_s <= 0 or way <= 0 or way / per_s > FARTHEST_S:
+        return None
+    middle = way / per_s
+    slower = max(per_s - 2 * error, 0.3 * per_s)
+    return middle, min(0.9 * middle, way / (per_s + 2 * error)), max(1.1 * middle, way / slower)
 
 
 def _by_water(
@@ -173,13 +204,7 @@ def _by_water(
     return middle, min(0.9 * middle, to_lose / (-rate + 2 * error)), max(1.1 * middle, to_lose / slower)
 
 
-def _time(fit: _Fit, goal: float, rate: float, *, cooling: bool, ambient_c: float) -> float | None:
-    if cooling:
-        if goal <= ambient_c or fit.level <= ambient_c or rate >= -FLAT_C_PER_S:
-            return None
-        per_s = -rate / (fit.level - ambient_c)
-        found = log((fit.level - ambient_c) / (goal - ambient_c)) / per_s
-        return found if 0 <= found <= FARTHEST_S else None
+def _time(fit: _Fit, goal: float, rate: float) -> float | None:
     if rate <= FLAT_C_PER_S:
         return None
     gap = goal - fit.level
@@ -193,14 +218,17 @@ def _time(fit: _Fit, goal: float, rate: float, *, cooling: bool, ambient_c: floa
     return found if 0 <= found <= FARTHEST_S else None
 
 
-def _curve(fit: _Fit, until_s: float, *, cooling: bool, ambient_c: float) -> tuple[tuple[float, float], ...]:
+def _curve(
+    fit: _Fit, until_s: float, goal: float, *, cooling: bool, ambient_c: float
+) -> tuple[tuple[float, float], ...]:
     """Return the dotted continuation: (s from now, °C)."""
     points = []
     for step in range(13):
-        s = until_s * step / 12
+        share = step / 12
+        s = until_s * share
         if cooling:
-            per_s = -fit.rate / max(0.1, fit.level - ambient_c)
-            points.append((s, ambient_c + (fit.level - ambient_c) * exp(-per_s * s)))
+            left = (goal - ambient_c) / (fit.level - ambient_c)
+            points.append((s, ambient_c + (fit.level - ambient_c) * left**share))
         else:
             points.append((s, fit.level + fit.rate * s + fit.bend * s * s))
     return tuple(points)

@@ -17,6 +17,8 @@ export function useSaving(stored: Schemas["StoredRecipeOut"]) {
   const wanted = useRef<Recipe | null>(null);
   const running = useRef<Promise<void> | null>(null);
   const timer = useRef<number | undefined>(undefined);
+  /** Whether what is shown is ahead of what was given to save: a save that ends meanwhile says nothing. */
+  const ahead = useRef(false);
   const [saving, setSaving] = useState<Saving>({ state: "saved", message: "Saved" });
 
   const put = useCallback(async () => {
@@ -34,7 +36,7 @@ export function useSaving(stored: Schemas["StoredRecipeOut"]) {
         revision.current = answer.revision;
         savedText.current = JSON.stringify(recipe);
         queries.setQueryData(recipeQueries.one(stored.id).queryKey, answer);
-        if (!wanted.current) setSaving({ state: "saved", message: "Saved" });
+        if (!wanted.current && !ahead.current) setSaving({ state: "saved", message: "Saved" });
       } catch (error) {
         if (error instanceof ApiError && error.status === 409) {
           setSaving({ state: "conflict", message: error.problem.detail });
@@ -72,23 +74,27 @@ export function useSaving(stored: Schemas["StoredRecipeOut"]) {
   }, []);
 
   /** Say at once that what is shown is not what is stored. */
-  const touch = useCallback(() => say({ state: "saving", message: "Saving" }), [say]);
+  const touch = useCallback(() => {
+    ahead.current = true;
+    say({ state: "saving", message: "Saving" });
+  }, [say]);
 
   const refuse = useCallback((message: string) => say({ state: "refused", message }), [say]);
 
   const save = useCallback(
     (recipe: Recipe) => {
       window.clearTimeout(timer.current);
+      ahead.current = false;
       if (JSON.stringify(recipe) === savedText.current && !running.current) {
         wanted.current = null;
         say({ state: "saved", message: "Saved" });
         return;
       }
       wanted.current = recipe;
-      touch();
+      say({ state: "saving", message: "Saving" });
       timer.current = window.setTimeout(flush, PAUSE_MS);
     },
-    [flush, say, touch],
+    [flush, say],
   );
 
   useEffect(() => {
