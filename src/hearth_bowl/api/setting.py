@@ -1,6 +1,6 @@
 """Set: the set clock, places beside each other, chains with their calendar; and tempering."""
 
-from datetime import datetime
+from datetime import UTC, datetime
 
 from flask import Blueprint, request
 from flask import Response as Answer
@@ -183,7 +183,8 @@ def chain_calendar(kind: str) -> Answer:
     given = request.args.get("from")
     try:
         from_at = now() if given is None else datetime.fromisoformat(given)
-    except ValueError:
+        from_at = from_at.astimezone(UTC)  # a moment without its zone is the machine's own
+    except (ValueError, OverflowError):
         raise BadInput(("from",), "not a moment", "such as 2026-08-21T19:30:05+00:00", "not-a-time") from None
     title = request.args.get("title", "Sweets")[:120]
     headers = {"Content-Disposition": 'attachment; filename="looks.ics"'}
