@@ -3,6 +3,9 @@
 import unittest
 from typing import Any
 
+from hypothesis import given, settings
+from hypothesis import strategies as st
+
 from hearth_bowl.core.assortment import Assortment, RowAsk, plan_boxes
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.fit import Ask
@@ -104,6 +107,73 @@ class Boxes(unittest.TestCase):
             with self.subTest(field=field), self.assertRaises(BadInput) as caught:
                 plan_boxes(asked, boxes, {})
             self.assertEqual(caught.exception.field, field)
+
+
+@st.composite
+def asked_rows(draw: st.DrawFn) -> list[RowAsk]:
+    """Return one to three kinds of piece, from moulds, eggs and balls, with and without a coat."""
+    kinds = ((GANACHE, CONES, False), (GANACHE, EGGS, True), (NUTS, BALLS, False))
+    chosen = draw(st.lists(st.sampled_from(kinds), min_size=1, max_size=3))
+    return [
+        RowAsk(
+            recipe=made,
+            vessel=vessel,
+            vessel_name=f"Vessel {number}",
+            ask=Ask(shell=draw(st.sampled_from([DARK, BASIC])), halves=halves),
+            per_box=draw(st.integers(1, 6)),
+            spares=draw(st.integers(0, 5)),
+            owned=draw(st.integers(1, 3)),
+            whole_moulds=draw(st.booleans()),
+        )
+        for number, (made, vessel, halves) in enumerate(chosen)
+    ]
+
+
+class ManyBoxes(unittest.TestCase):
+    @settings(max_examples=60, deadline=None)
+    @given(asked_rows(), st.integers(1, 40), st.sampled_from([None, 600.0, 1500.0]))
+    def test_mass_and_money_close(self, asked: list[RowAsk], boxes: int, pot_g: float | None) -> None:
+        found = plan_boxes(asked, boxes, STOCK, [DARK, BASIC], pot_g=pot_g)
+        for row, ask in zip(found.rows, asked, strict=True):
+            wanted = boxes * ask.per_box + ask.spares
+            self.assertEqual(row.pieces - row.extra, wanted)
+            self.assertEqual(row.extra == 0 or ask.whole_moulds, True)
+        self.assertAlmostEqual(
+            sum(total.batch_g for total in found.recipes), sum(row.fit.batch_g for row in found.rows), places=4
+        )
+        kept: dict[str, float] = {}
+        for row, ask in zip(found.rows, asked, strict=True):
+            assert row.fit.shell is not None
+            assert ask.ask.shell is not None
+            all_g = row.fit.shell.total_g + row.fit.shell.pieces * row.fit.shell.seam_g
+            kept[ask.ask.shell.label] = kept.get(ask.ask.shell.label, 0.0) + all_g
+        self.assertEqual(set(kept), {plan.chocolate for plan in found.pours})
+        for plan in found.pours:
+            self.assertAlmostEqual(plan.kept_g, kept[plan.chocolate], places=4)
+            self.assertAlmostEqual(plan.start_g + plan.refilled_g, plan.kept_g + plan.back_g, places=4)
+            self.assertAlmostEqual(sum(pour.kept_g for pour in plan.pours), plan.kept_g, places=4)
+            for pour in plan.pours:
+                self.assertGreaterEqual(pour.pot_before_g, pour.needs_g - 1e-6, "the pot holds what a pour needs")
+                if pot_g is not None and not plan.notes:
+                    self.assertLessEqual(pour.pot_before_g, pot_g + 1e-6)
+        for item in found.shopping.items:
+            packs_g = sum(buy.count * buy.pack_g for buy in item.buy)
+            there_g = (item.in_house_g or 0.0) + (packs_g or item.buy_g)
+            self.assertAlmostEqual(there_g - item.needed_g, item.left_g, places=4)
+            self.assertGreaterEqual(item.left_g, -1e-6)
+            if item.buy:
+                smallest = min(buy.pack_g for buy in item.buy)
+                self.assertLess(item.left_g, smallest + 1e-6, "no pack is bought that nothing needs")
+        costs = [item.cost for item in found.shopping.items if item.cost is not None]
+        self.assertAlmostEqual(found.shopping.cost, sum(costs), places=6)
+
+    @settings(max_examples=40, deadline=None)
+    @given(asked_rows(), st.integers(1, 20))
+    def test_more_boxes_take_more_of_everything(self, asked: list[RowAsk], boxes: int) -> None:
+        few, many = plan_boxes(asked, boxes, STOCK), plan_boxes(asked, boxes + 1, STOCK)
+        self.assertGreaterEqual(many.pieces, few.pieces)
+        self.assertGreaterEqual(sum(p.kept_g for p in many.pours), sum(p.kept_g for p in few.pours) - 1e-6)
+        self.assertGreaterEqual(sum(p.turns for p in many.pours), sum(p.turns for p in few.pours))
 
 
 if __name__ == "__main__":
