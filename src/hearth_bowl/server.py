@@ -48,16 +48,21 @@ def _options(verb: str, arguments: Sequence[str]) -> argparse.Namespace:
     parser.add_argument("--host", default=LOOPBACK, help="the address to listen on; this machine only unless you say")
     parser.add_argument("--data", type=Path, default=None, help="the folder that holds the data")
     if verb == "demo":
-        parser.add_argument("--no-devices", action="store_true", help="without the stand-in probe")
+        parser.add_argument("--no-devices", action="store_true", help="without the stand-in probe and scale")
     return parser.parse_args(arguments)
 
 
-def start_stand_in(url: str) -> subprocess.Popen[bytes]:
-    """Start the stand-in probe beside the server; it ends when the server does."""
-    command = [sys.executable, "-m", "hearth_bowl.devices.probe", "--url", url, "--parent", str(os.getpid())]
-    process = subprocess.Popen(command, stdin=subprocess.DEVNULL, stdout=subprocess.DEVNULL, stderr=subprocess.DEVNULL)
-    atexit.register(process.terminate)
-    return process
+def start_stand_ins(url: str) -> list[subprocess.Popen[bytes]]:
+    """Start the stand-in probe and scale beside the server; they end when the server does."""
+    found = []
+    for device in ("probe", "scale"):
+        command = [sys.executable, "-m", f"hearth_bowl.devices.{device}", "--url", url, "--parent", str(os.getpid())]
+        process = subprocess.Popen(
+            command, stdin=subprocess.DEVNULL, stdout=subprocess.DEVNULL, stderr=subprocess.DEVNULL
+        )
+        atexit.register(process.terminate)
+        found.append(process)
+    return found
 
 
 def _serve(verb: str, options: argparse.Namespace) -> None:
@@ -67,7 +72,7 @@ def _serve(verb: str, options: argparse.Namespace) -> None:
     app = create_app(database, WEB, LOOPBACK_HOSTS | {options.host})
     server = create_server(app, host=options.host, port=options.port, threads=THREADS, ident=None)
     if verb == "demo" and not options.no_devices:
-        start_stand_in(f"http://{options.host}:{options.port}")
+        start_stand_ins(f"http://{options.host}:{options.port}")
     print(f"Hearth Bowl is at http://{options.host}:{options.port}/ (Ctrl-C stops it)", flush=True)
     server.run()
 

@@ -144,6 +144,9 @@ class Readings(Kitchen):
         self.assertIsNone(self.client.get("/api/scales/s1/last").get_json()["g"])
         self.client.post("/api/scales/s1/weights", json={"weights": [{"g": 12.0, "at": ago(5)}, {"g": 212.0}]})
         self.assertEqual(self.client.get("/api/scales/s1/last").get_json()["g"], 212)
+        self.client.post("/api/scales/s2/weights", json={"weights": [{"g": 5.0, "at": ago(60)}]})
+        found = self.client.get("/api/scales").get_json()
+        self.assertEqual([(scale["id"], scale["g"]) for scale in found["scales"]], [("s1", 212), ("s2", 5)])
         self.refused("POST", "/api/scales/s1/weights", 422, json={"weights": []})
 
 

@@ -226,6 +226,16 @@ class Stove(PageCase):
         first.get_by_role("button", name="It is done").click()
         expect(second.get_by_role("button", name="Start the run")).to_be_visible()
 
+    def test_the_weight_comes_from_the_scale_that_spoke_last(self) -> None:
+        page = self.start()
+        read = page.get_by_role("button", name="Read the scale for Dark chocolate 64 %")
+        read.click()
+        expect(page.get_by_text("The scale is silent")).to_be_visible()
+        self.server.call("POST", "/api/scales/bench/weights", {"weights": [{"g": 391.0}]})
+        read.click()
+        expect(page.get_by_label("Weighed Dark chocolate 64 %, g")).to_have_value("391")
+        expect(page.get_by_text("The scale is silent")).to_have_count(0)
+
     def test_a_batch_is_deleted_only_when_one_is_sure(self) -> None:
         self.start()
         page = self.open("/daybook/1")

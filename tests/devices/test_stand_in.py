@@ -27,6 +27,28 @@ class StandIn(unittest.TestCase):
         self.assertEqual((live["call"], live["urgent"]), ("Off the heat", True))
         self.assertGreater(float(str(live["true_c"])), 75)
 
+    def test_the_demos_scale_holds_what_the_step_weighs_in_next(self) -> None:
+        server = Server(devices=True).start()
+        self.addCleanup(server.stop)
+        _, run = server.call("POST", "/api/batches", {"recipe_id": 1, "from_step": 1})
+        batch, amounts = run["batch"]["id"], run["amounts_g"]
+        first, second = run["steps"][1]["positions"][:2]
+        self.assertTrue(self.shows(server, amounts[first]), "the first line")
+        event = {"client_key": "w", "at": datetime.now(UTC).isoformat(), "kind": "weight"}
+        event |= {"data": {"position": first, "g": amounts[first]}}
+        server.call("POST", f"/api/batches/{batch}/events", {"events": [event]})
+        self.assertTrue(self.shows(server, amounts[second]), "then the next")
+
+    def shows(self, server: Server, grams: float) -> bool:
+        """Return whether the scale that spoke last comes to show so much within its step."""
+        end = time.monotonic() + 30
+        while time.monotonic() < end:
+            scales = server.call("GET", "/api/scales")[1]["scales"]
+            if scales and abs(scales[0]["g"] - grams) <= 2:
+                return True
+            time.sleep(0.3)
+        return False
+
     def test_a_scale_sends_what_is_settled(self) -> None:
         server = Server().start()
         self.addCleanup(server.stop)

@@ -118,6 +118,21 @@ class LastWeightOut(Outgoing):
     at: datetime | None
 
 
+class ScaleOut(Outgoing):
+    """A scale with its last settled weight."""
+
+    id: str
+    g: float
+    at: datetime
+
+
+class ScaleListOut(Outgoing):
+    """Every scale that ever spoke, the one that spoke last first, and the server's moment."""
+
+    now: datetime
+    scales: list[ScaleOut]
+
+
 @probes.post("/probes/<probe_id>/readings")
 @spec.validate(resp=Response(HTTP_201=StoredCountOut, HTTP_422=Problem), operation_id="addReadings")
 def add_readings(probe_id: str, json: ReadingsIn) -> tuple[StoredCountOut, int]:
@@ -180,3 +195,12 @@ def last_weight(scale_id: str) -> LastWeightOut:
     with database().reading() as session:
         found = service.last_weight(session, scale_id)
     return LastWeightOut(g=found[1], at=found[0]) if found else LastWeightOut(g=None, at=None)
+
+
+@probes.get("/scales")
+@spec.validate(resp=Response(HTTP_200=ScaleListOut), operation_id="listScales")
+def list_scales() -> ScaleListOut:
+    """List the scales with what they showed last."""
+    with database().reading() as session:
+        found = service.list_scales(session)
+    return ScaleListOut(now=now(), scales=[ScaleOut.model_validate(scale) for scale in found])

@@ -239,6 +239,24 @@ def add_weights(session: Session, scale_id: str, weights: Sequence[Mapping[str, 
     return len(weights)
 
 
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Scale:
+    """A scale with its last settled weight."""
+
+    id: str
+    g: float
+    at: datetime
+
+
+def list_scales(session: Session) -> list[Scale]:
+    """Return every scale that ever spoke with its last settled weight, the one that spoke last first."""
+    newest = select(func.max(WeightRow.id)).group_by(WeightRow.scale_id)
+    rows = session.scalars(
+        select(WeightRow).where(WeightRow.id.in_(newest)).order_by(WeightRow.at.desc(), WeightRow.id.desc())
+    )
+    return [Scale(id=row.scale_id, g=row.shown_g, at=row.at) for row in rows]
+
+
 def last_weight(session: Session, scale_id: str) -> tuple[datetime, float] | None:
     """Return the last settled weight of a scale, None before the first."""
     row = session.scalar(

@@ -728,6 +728,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/scales": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** List the scales with what they showed last. */
+        get: operations["listScales"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/scales/{scale_id}/last": {
         parameters: {
             query?: never;
@@ -3599,6 +3616,34 @@ export interface components {
             recipe: components["schemas"]["RecipeIn"];
             /** Typed */
             typed: string;
+        };
+        /**
+         * ScaleListOut
+         * @description Every scale that ever spoke, the one that spoke last first, and the server's moment.
+         */
+        ScaleListOut: {
+            /**
+             * Now
+             * Format: date-time
+             */
+            now: string;
+            /** Scales */
+            scales: components["schemas"]["ScaleOut"][];
+        };
+        /**
+         * ScaleOut
+         * @description A scale with its last settled weight.
+         */
+        ScaleOut: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** G */
+            g: number;
+            /** Id */
+            id: string;
         };
         /**
          * School
@@ -6695,6 +6740,35 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    listScales: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ScaleListOut"];
                 };
             };
             /** @description Unprocessable Content */

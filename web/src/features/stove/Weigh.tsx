@@ -16,6 +16,7 @@ type Props = {
 };
 
 const OFF = 0.02;
+const STALE_MS = 120_000;
 
 /** What was weighed so far, and the amounts as they were last changed, from all that happened. */
 export function weighedOf(run: Run): { weighed: Record<number, number>; amounts: number[] } {
@@ -143,18 +144,25 @@ function WeighLine({ name, planned, total, weighed, units, onWeigh }: LineProps)
   );
 }
 
-/** What the scale shows, through the same door as any scale. */
+/** What the scale that spoke last shows, whichever it is; an old weight is not what lies on it now. */
 function Scale({ name, onWeight }: { name: string; onWeight: (grams: number) => void }) {
+  const [said, setSaid] = useState("");
   const read = async () => {
-    const found = await dataOf(
-      client.GET("/api/scales/{scale_id}/last", { params: { path: { scale_id: "stand-in-scale" } } }),
-    ).catch(() => null);
-    if (found?.g != null) onWeight(found.g);
+    const found = await dataOf(client.GET("/api/scales")).catch(() => null);
+    const scale = found?.scales[0];
+    const isNow = scale && Date.parse(found.now) - Date.parse(scale.at) < STALE_MS;
+    setSaid(found === null ? "No answer" : isNow ? "" : "The scale is silent");
+    if (isNow) onWeight(scale.g);
   };
   return (
-    <Button look="plain" className="min-h-16" aria-label={`Read the scale for ${name}`} onClick={read}>
-      Scale
-    </Button>
+    <span>
+      <Button look="plain" className="min-h-16" aria-label={`Read the scale for ${name}`} onClick={read}>
+        Scale
+      </Button>
+      <span role="status" className="block text-[14px] text-ash">
+        {said}
+      </span>
+    </span>
   );
 }
 
