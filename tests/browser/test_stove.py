@@ -9,7 +9,18 @@ from playwright.sync_api import Page, expect
 from tests.browser.page_case import PageCase
 
 
-class Stove(PageCase):
+class KitchenPage(PageCase):
+    def sent(self, page: Page | None = None) -> None:
+        """Wait until the page has told the server everything."""
+        (page or self.page).wait_for_function(
+            "() => !Object.keys(localStorage).some((place) => place.startsWith('hearth-bowl-told-'))"
+        )
+
+    def events(self, batch: int = 1) -> list[dict[str, Any]]:
+        return list(self.server.call("GET", f"/api/batches/{batch}")[1]["events"])
+
+
+class Stove(KitchenPage):
     def start(self, recipe: int = 1, page: Page | None = None) -> Page:
         self.server.call("GET", "/api/probes/stand-in/stand-in")  # the stand-in asks what to play, and is there
         page = self.open(f"/recipes/{recipe}/stove", page)
@@ -22,9 +33,6 @@ class Stove(PageCase):
         now = datetime.now(UTC)
         rows = [{"at": (now - timedelta(seconds=before)).isoformat(), "c": c} for before, c in readings]
         self.assertEqual(self.server.call("POST", "/api/probes/stand-in/readings", {"readings": rows})[0], 201)
-
-    def events(self, batch: int = 1) -> list[dict[str, Any]]:
-        return list(self.server.call("GET", f"/api/batches/{batch}")[1]["events"])
 
     def test_a_run_from_weighing_to_its_verdict(self) -> None:
         page = self.start()
@@ -43,6 +51,7 @@ class Stove(PageCase):
             page.get_by_role("button", name=re.compile("go on|It is done")).click()
         expect(page.get_by_role("heading", name="How did it turn out?")).to_be_visible()
         expect(page.get_by_text("Done", exact=True)).to_be_visible()
+        self.sent()
         kinds = [(event["kind"], event["data"].get("answer")) for event in self.events()]
         self.assertIn(("gate", "yes"), kinds)
         self.assertIn(("gate", "skipped"), kinds)
@@ -101,7 +110,7 @@ class Stove(PageCase):
         page = self.start()
         page.get_by_role("button", name="Done, go on").click()
         expect(page.get_by_role("heading", name=re.compile("step 2 of"))).to_be_visible()
-        expect(page.get_by_text("not sent yet")).to_have_count(0)
+        self.sent()
         self.server.kill()
         expect(page.get_by_text("The application does not answer.")).to_be_visible()
         gate = page.get_by_role("button", name="Small bubbles where cream meets the pan")
@@ -122,6 +131,7 @@ class Stove(PageCase):
         expect(page.get_by_role("heading", name=re.compile("step 3 of"))).to_be_visible()
         expect(page.get_by_text("5 kept in this browser, not sent yet.")).to_be_visible()
         self.server.start()
+        self.sent()
         expect(page.get_by_text("not sent yet")).to_have_count(0)
         expect(page.get_by_text("The application does not answer.")).to_have_count(0)
         happened = [(event["kind"], event["data"].get("step")) for event in self.events()]
@@ -161,7 +171,7 @@ class Stove(PageCase):
         page.get_by_role("button", name="Start a timer").click()
         page.get_by_role("button", name="Start it").click()
         expect(page.get_by_role("button", name=re.compile(r"(10:00|9:5\d)\s*Timer$"))).to_be_visible()
-        expect(page.get_by_text("not sent yet")).to_have_count(0)
+        self.sent(page)
         at = datetime.fromisoformat(self.events()[-1]["at"])
         self.assertLess(abs((datetime.now(UTC) - at).total_seconds()), 30)
 
@@ -261,7 +271,7 @@ class Stove(PageCase):
             page.get_by_role("button", name=re.compile("go on|Off the heat")).click()
 
 
-class Setting(PageCase):
+class Setting(KitchenPage):
     def test_the_clock_is_corrected_by_a_reading_and_a_touch(self) -> None:
         page = self.open("/recipes/3/set")
         expect(page.get_by_role("heading", name=re.compile("Cool in about 1 h"))).to_be_visible()
@@ -302,13 +312,11 @@ class Setting(PageCase):
         expect(there.get_by_text("What would be; the clock that runs goes on.")).to_be_visible()
         there.get_by_role("button", name="Back to the clock that runs").click()
         expect(there.get_by_label("In", exact=True)).to_have_value("larder")
-        kinds = [(event["kind"], "start" in event["data"]) for event in self.events_of(1)]
+        self.sent()
+        kinds = [(event["kind"], "start" in event["data"]) for event in self.events()]
         self.assertEqual(kinds, [("step", False), ("set", True), ("set", False)])
         self.open("/daybook/1", there)
         expect(there.get_by_text("It went in to set")).to_be_visible()
-
-    def events_of(self, batch: int) -> list[dict[str, Any]]:
-        return list(self.server.call("GET", f"/api/batches/{batch}")[1]["events"])
 
     def test_a_bowl_takes_longer_and_it_fits_a_phone(self) -> None:
         page = self.new_page(390, 844)

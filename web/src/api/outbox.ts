@@ -15,6 +15,9 @@ export type Told =
     };
 type Entry = Told & { id: string };
 
+/** What is sent within this time needs no word. */
+const LATE_MS = 1500;
+
 const PREFIX = "hearth-bowl-told-";
 const RETRY_MS = 2000;
 const PATIENCE_MS = 8000;
@@ -174,6 +177,10 @@ export function withEvents(run: Run, events: Schemas["EventIn"][]): Run {
     events: [...run.events, ...added.map((event) => ({ ...event, data: event.data ?? {} }))],
   };
 }
+
+/** Whether an entry has waited for so long that one should know of it. */
+export const isLate = (entry: Entry): boolean =>
+  Date.now() - Number(entry.id.slice(PREFIX.length).split("-")[0]) > LATE_MS;
 
 /** What waits in this browser, the oldest first. */
 export const useHeld = (): readonly Entry[] => useSyncExternalStore(subscribe, () => held);

@@ -1,7 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import type { Schemas } from "../../api/client";
-import { newKey, tell, useHeld } from "../../api/outbox";
+import { isLate, newKey, tell, useHeld } from "../../api/outbox";
 import { timersQuery } from "../../api/queries";
 import { serverMoment, serverNow } from "../../api/serverTime";
 
@@ -44,10 +44,10 @@ export function useTimers(): RunningTimer[] {
     if (entry.kind === "timer") {
       const { key, name, seconds, batch_id = null, at } = entry.start;
       const endsMs = Date.parse(at) + 1000 * seconds;
-      timers.set(key, { key, name, batch: batch_id, endsMs, pausedS: null, waits: true });
+      timers.set(key, { key, name, batch: batch_id, endsMs, pausedS: null, waits: isLate(entry) });
     } else if (entry.kind === "timer-change") {
       const timer = timers.get(entry.timer);
-      if (timer) timers.set(entry.timer, { ...changed(timer, entry.change), waits: true });
+      if (timer) timers.set(entry.timer, { ...changed(timer, entry.change), waits: isLate(entry) });
       if (entry.change.stopped) timers.delete(entry.timer);
     }
   }

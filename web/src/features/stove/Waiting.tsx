@@ -1,8 +1,11 @@
-import { useHeld, useRefused } from "../../api/outbox";
+import { isLate, useHeld, useRefused } from "../../api/outbox";
+import { useSeconds } from "../clocks";
 
 /** What a lost connection means for the cook: nothing is lost, and the clocks go on. */
 export function Waiting({ isLost }: { isLost: boolean }) {
-  const waiting = useHeld().length;
+  const held = useHeld();
+  useSeconds(held.length > 0);
+  const waiting = held.filter(isLate).length;
   const refused = useRefused();
   return (
     <div role="alert" className="text-[15px]">
