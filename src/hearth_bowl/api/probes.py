@@ -111,13 +111,6 @@ class WeightsIn(Incoming):
     weights: list[WeightIn]
 
 
-class LastWeightOut(Outgoing):
-    """The last settled weight of a scale; null before the first."""
-
-    g: float | None
-    at: datetime | None
-
-
 class ScaleOut(Outgoing):
     """A scale with its last settled weight."""
 
@@ -186,15 +179,6 @@ def add_weights(scale_id: str, json: WeightsIn) -> tuple[StoredCountOut, int]:
     with database().writing() as session:
         stored = service.add_weights(session, scale_id, rows, now())
     return StoredCountOut(stored=stored), 201
-
-
-@probes.get("/scales/<scale_id>/last")
-@spec.validate(resp=Response(HTTP_200=LastWeightOut), operation_id="lastWeight")
-def last_weight(scale_id: str) -> LastWeightOut:
-    """Return the last settled weight."""
-    with database().reading() as session:
-        found = service.last_weight(session, scale_id)
-    return LastWeightOut(g=found[1], at=found[0]) if found else LastWeightOut(g=None, at=None)
 
 
 @probes.get("/scales")

@@ -72,7 +72,7 @@ def start_timer(json: NewTimerIn) -> tuple[TimerOut, int]:
     return TimerOut.model_validate(timer), 201
 
 
-@timers.post("/<timer_key>")
+@timers.post("/<path:timer_key>")
 @spec.validate(resp=Response(HTTP_200=TimerOut, HTTP_404=Problem, HTTP_422=Problem), operation_id="changeTimer")
 def change_timer(timer_key: str, json: ChangeTimerIn) -> TimerOut:
     """Extend, pause, go on with, or stop a timer."""

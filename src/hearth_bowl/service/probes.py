@@ -255,14 +255,3 @@ def list_scales(session: Session) -> list[Scale]:
         select(WeightRow).where(WeightRow.id.in_(newest)).order_by(WeightRow.at.desc(), WeightRow.id.desc())
     )
     return [Scale(id=row.scale_id, g=row.shown_g, at=row.at) for row in rows]
-
-
-def last_weight(session: Session, scale_id: str) -> tuple[datetime, float] | None:
-    """Return the last settled weight of a scale, None before the first."""
-    row = session.scalar(
-        select(WeightRow)
-        .where(WeightRow.scale_id == scale_id)
-        .order_by(WeightRow.at.desc(), WeightRow.id.desc())
-        .limit(1)
-    )
-    return None if row is None else (row.at, row.shown_g)

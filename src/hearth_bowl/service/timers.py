@@ -98,7 +98,8 @@ def change_timer(
         raise NotFound("timer", key)
     moment = _moment(at, now)
     if change_key is not None:
-        if row.last_change == check_name(change_key, "change_key"):
+        change_key = check_name(change_key, "change_key")
+        if row.last_change == change_key:
             return _timer(row, now)
         row.last_change = change_key
     if row.stopped_at is not None:

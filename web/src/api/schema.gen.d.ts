@@ -745,23 +745,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/scales/{scale_id}/last": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** Return the last settled weight. */
-        get: operations["lastWeight"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/scales/{scale_id}/weights": {
         parameters: {
             query?: never;
@@ -2518,16 +2501,6 @@ export interface components {
         LarderOut: {
             /** Items */
             items: components["schemas"]["LarderItemOut"][];
-        };
-        /**
-         * LastWeightOut
-         * @description The last settled weight of a scale; null before the first.
-         */
-        LastWeightOut: {
-            /** At */
-            at: string | null;
-            /** G */
-            g: number | null;
         };
         /**
          * Layer
@@ -6769,37 +6742,6 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ScaleListOut"];
-                };
-            };
-            /** @description Unprocessable Content */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    lastWeight: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                scale_id: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["LastWeightOut"];
                 };
             };
             /** @description Unprocessable Content */

@@ -29,6 +29,7 @@ BOILS_ABOVE_C: Final = 0.8
 """So far above its first boiling point a mass is surely boiling."""
 FLAT_C_PER_S: Final = 0.0015
 LEAST_ABOVE_AIR_C: Final = 1.0
+"""A reading nearer to the air than this says nothing of how it cools."""
 BEND_RIDGE: Final = 40.0
 """How much the readings must insist before the curve is bent: half a degree over the memory counts as one reading."""
 
@@ -152,33 +153,29 @@ def _times(fit: _Fit, goal: float) -> tuple[float, float, float] | None:
     return middle, max(0.0, low), high
 
 
+def _line(u: FloatArray, values: FloatArray, weights: FloatArray) -> tuple[float, float, float]:
+    """Return a weighted straight line's value at 0, its slope, and the slope's error for a scatter of 1."""
+    columns = np.stack([np.ones_like(u), u], axis=1)
+    normal = columns.T @ (columns * weights[:, None])
+    level, slope = np.linalg.solve(normal, columns.T @ (weights * values))
+    return float(level), float(slope), sqrt(float(np.linalg.inv(normal)[1, 1]))
+
+
 def _by_newton(
     recent: Sequence[tuple[float, float]], fit: _Fit, goal: float, ambient_c: float
 ) -> tuple[float, float, float] | None:
-    """Return the time until the goal and its band by Newton's law: a straight line through ln(temperature - air).
-
-    A reading within a degree of the air, or below it, says nothing of the law.
-    """
+    """Return the time until the goal and its band by Newton's law: a straight line through ln(temperature - air)."""
     above = [(t, c - ambient_c) for t, c in recent if c - ambient_c > LEAST_ABOVE_AIR_C]
     if len(above) < LEAST_READINGS or goal <= ambient_c or fit.level <= ambient_c or fit.rate >= -FLAT_C_PER_S:
         return None
     table = np.array(above)
     u = table[:, 0] - table[-1, 0]
-    weights = np.exp(u / _memory_s(u)) * table[:, 1] ** 2  # a logarithm scatters the more the nearer to the air
-    columns = np.stack([np.ones_like(u), u], axis=1)
-    normal = columns.T @ (columns * weights[:, None])
-    level, slope = np.linalg.solve(normal, columns.T @ (weights * np.log(table[:, 1])))
-    left = table[:, 1] - np.exp(columns @ np.array([level, slope]))
-    memory = np.exp(u / _memory_s(u))
-    scatter = max(PROBE_C, sqrt(float(memory @ left**2 / memory.sum())))
-    error = scatter * sqrt(float(np.linalg.inv(normal)[1, 1]))
-    per_s = -float(slope)
-    way = float(level) - log(goal - ambient_c)
-    if per_s <= 0 or way <= 0 or way / per_s > FARTHEST_S:
-        return None
-    middle = way / per_s
-    slower = max(per_s - 2 * error, 0.3 * per_s)
-    return middle, min(0.9 * middle, way / (per_s + 2 * error)), max(1.1 * middle, way / slower)
+    fading = np.exp(u / _memory_s(u))
+    # A logarithm scatters the more the nearer to the air: each reading weighs by its square above it.
+    level, slope, unit_error = _line(u, np.log(table[:, 1]), fading * table[:, 1] ** 2)
+    left = table[:, 1] - np.exp(level + slope * u)
+    error = unit_error * max(PROBE_C, sqrt(float(fading @ left**2 / fading.sum())))
+    return _evenly(level - log(goal - ambient_c), -slope, error)
 
 
 def _by_water(
@@ -189,19 +186,19 @@ def _by_water(
     water = np.interp(table[:, 1], known[:, 0], known[:, 1])
     u = table[:, 0] - table[-1, 0]
     weights = np.exp(u / _memory_s(u))
-    columns = np.stack([np.ones_like(u), u], axis=1)
-    normal = columns.T @ (columns * weights[:, None])
-    left, rate = np.linalg.solve(normal, columns.T @ (weights * water))
-    scatter = sqrt(float(weights @ ((water - columns @ np.array([left, rate])) ** 2) / weights.sum()))
-    error = scatter * sqrt(float(np.linalg.inv(normal)[1, 1]))
-    to_lose = float(left) - float(np.interp(goal, known[:, 0], known[:, 1]))
-    if rate >= 0 or to_lose <= 0:
+    left, rate, unit_error = _line(u, water, weights)
+    error = unit_error * sqrt(float(weights @ (water - left - rate * u) ** 2 / weights.sum()))
+    to_lose = left - float(np.interp(goal, known[:, 0], known[:, 1]))
+    return _evenly(to_lose, -rate, error)
+
+
+def _evenly(way: float, per_s: float, error: float) -> tuple[float, float, float] | None:
+    """Return the time of a way that is gone evenly, and its band: two errors of the pace, at least ±10 %."""
+    if per_s <= 0 or way <= 0 or way / per_s > FARTHEST_S:
         return None
-    middle = to_lose / -rate
-    if middle > FARTHEST_S:
-        return None
-    slower = max(-rate - 2 * error, 0.3 * -rate)
-    return middle, min(0.9 * middle, to_lose / (-rate + 2 * error)), max(1.1 * middle, to_lose / slower)
+    middle = way / per_s
+    slower = max(per_s - 2 * error, 0.3 * per_s)
+    return middle, min(0.9 * middle, way / (per_s + 2 * error)), max(1.1 * middle, way / slower)
 
 
 def _time(fit: _Fit, goal: float, rate: float) -> float | None:

@@ -1,6 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { client, dataOf, type Schemas } from "../../api/client";
+import { ApiError, client, dataOf, type Schemas } from "../../api/client";
 import { newKey, tell } from "../../api/outbox";
 import { batchQueries } from "../../api/queries";
 import { serverMoment } from "../../api/serverTime";
@@ -24,7 +24,8 @@ export type Asked = {
 export type Correction = { after_s: number; now_c?: number; passed?: boolean };
 type Ask = ReturnType<typeof askOf>;
 type Run = Schemas["RunOut"];
-type Running = { sinceMs: number; ask: Ask; seen: Correction[] };
+type Kept = Correction & { state: string };
+type Running = { sinceMs: number; ask: Ask; seen: Kept[] };
 
 const STATE_OF_USE: Record<string, string> = {
   roll: "roll",
@@ -49,15 +50,23 @@ function runningOf(run: Run | undefined): Running | null {
   const at = told.findLastIndex((event) => typeof event.data.start === "object" && event.data.start !== null);
   const start = told[at];
   if (!start) return null;
+  const ask = start.data.start as Ask;
   const seen = told.slice(at + 1).flatMap(({ data }) => {
     if (typeof data.after_s !== "number") return [];
-    const c = typeof data.now_c === "number" ? { now_c: data.now_c } : {};
-    return [
-      { after_s: data.after_s, ...c, ...(typeof data.passed === "boolean" ? { passed: data.passed } : {}) },
-    ];
+    const row: Kept = {
+      after_s: data.after_s,
+      state: typeof data.state === "string" ? data.state : ask.state,
+    };
+    if (typeof data.now_c === "number") row.now_c = data.now_c;
+    if (typeof data.passed === "boolean") row.passed = data.passed;
+    return [row];
   });
-  return { sinceMs: Date.parse(start.at), ask: start.data.start as Ask, seen };
+  return { sinceMs: Date.parse(start.at), ask, seen };
 }
+
+/** What was seen, for a state: a reading counts for each, a cue only for the state that it was of. */
+const seenFor = ({ seen }: Running, wanted: string): Correction[] =>
+  seen.filter((row) => row.now_c !== undefined || row.state === wanted).map(({ state, ...row }) => row);
 
 /**
  * What the Set page asks: the clock that runs for a batch, kept with it and the same on every device; or, once
@@ -74,6 +83,8 @@ export function useSetClock(
   const live = useQuery({ ...batchQueries.live(batch ?? 0), enabled: batch !== null, retry: false });
   const running = runningOf(run);
   const [draft, setDraft] = useState<Asked | null>(null);
+  /** Another state of the running mass that is asked for: the clock goes on, only its question changes. */
+  const [state, setState] = useState<string | null>(null);
   const [tried, setTried] = useState<Correction[]>([]);
   const [problem, setProblem] = useState("");
   const usual: Asked = {
@@ -87,7 +98,8 @@ export function useSetClock(
     cover: "film",
   };
   const follows = running !== null && draft === null;
-  const asked = draft ?? (running ? askedOf(running.ask, units) : usual);
+  const followed = running && { ...running.ask, state: state ?? running.ask.state };
+  const asked = draft ?? (followed ? askedOf(followed, units) : usual);
   const happen = (id: number, data: Record<string, unknown>) =>
     tell({
       kind: "event",
@@ -96,13 +108,17 @@ export function useSetClock(
     });
   return {
     asked,
-    ask: follows ? running.ask : askOf(asked, units),
-    seen: follows ? running.seen : tried,
+    ask: follows && followed ? followed : askOf(asked, units),
+    seen: follows ? seenFor(running, asked.state) : tried,
     sinceMs: follows ? running.sinceMs : null,
     /** Whether another clock than the one on the page runs. */
     isWhatIf: running !== null && draft !== null,
     problem,
     change: (part: Partial<Asked>) => {
+      if (follows && part.state !== undefined && Object.keys(part).length === 1) {
+        setState(part.state);
+        return;
+      }
       setDraft({ ...asked, ...part });
       setTried([]);
     },
@@ -111,7 +127,7 @@ export function useSetClock(
       setTried([]);
     },
     see: (correction: Correction) => {
-      if (follows && batch !== null) happen(batch, correction);
+      if (follows && batch !== null) happen(batch, { ...correction, state: asked.state });
       else setTried((before) => [...before, correction]);
     },
     /** It goes in now: the clock is kept with its batch, which begins at its set step where none runs. */
@@ -121,10 +137,11 @@ export function useSetClock(
         const id = batch ?? (await startAtSet(stored.id, probe));
         happen(id, { start: askOf(asked, units) });
         setDraft(null);
+        setState(null);
         setTried([]);
         return id;
       } catch (error) {
-        setProblem(error instanceof Error ? error.message : "It could not be started.");
+        setProblem(error instanceof ApiError ? error.message : "The application does not answer: try again.");
         return null;
       }
     },

@@ -15,6 +15,7 @@ def upgrade() -> None:
         batch.add_column(sa.Column("key", sa.String(), nullable=True))
         batch.add_column(sa.Column("started_at", sa.DateTime(), nullable=True))
         batch.add_column(sa.Column("last_change", sa.String(), nullable=True))
+    # When an older timer began was not kept: its end is the latest that it can have been.
     op.execute("UPDATE timer SET key = 'timer-' || id, started_at = ends_at")
     with op.batch_alter_table("timer") as batch:
         batch.alter_column("key", nullable=False)
