@@ -83,8 +83,6 @@ export function useSetClock(
   const live = useQuery({ ...batchQueries.live(batch ?? 0), enabled: batch !== null, retry: false });
   const running = runningOf(run);
   const [draft, setDraft] = useState<Asked | null>(null);
-  /** Another state of the running mass that is asked for: the clock goes on, only its question changes. */
-  const [state, setState] = useState<string | null>(null);
   const [tried, setTried] = useState<Correction[]>([]);
   const [problem, setProblem] = useState("");
   const usual: Asked = {
@@ -97,9 +95,10 @@ export function useSetClock(
     base: "",
     cover: "film",
   };
-  const follows = running !== null && draft === null;
-  const followed = running && { ...running.ask, state: state ?? running.ask.state };
-  const asked = draft ?? (followed ? askedOf(followed, units) : usual);
+  const kept = running && askedOf(running.ask, units);
+  const asked = draft ?? kept ?? usual;
+  // Another state of the same mass is another question to the clock that runs; anything else is another clock.
+  const follows = kept !== null && JSON.stringify({ ...kept, state: asked.state }) === JSON.stringify(asked);
   const happen = (id: number, data: Record<string, unknown>) =>
     tell({
       kind: "event",
@@ -108,17 +107,13 @@ export function useSetClock(
     });
   return {
     asked,
-    ask: follows && followed ? followed : askOf(asked, units),
-    seen: follows ? seenFor(running, asked.state) : tried,
-    sinceMs: follows ? running.sinceMs : null,
+    ask: running && follows ? { ...running.ask, state: asked.state } : askOf(asked, units),
+    seen: running && follows ? seenFor(running, asked.state) : tried,
+    sinceMs: running && follows ? running.sinceMs : null,
     /** Whether another clock than the one on the page runs. */
-    isWhatIf: running !== null && draft !== null,
+    isWhatIf: running !== null && !follows,
     problem,
     change: (part: Partial<Asked>) => {
-      if (follows && part.state !== undefined && Object.keys(part).length === 1) {
-        setState(part.state);
-        return;
-      }
       setDraft({ ...asked, ...part });
       setTried([]);
     },
@@ -137,7 +132,6 @@ export function useSetClock(
         const id = batch ?? (await startAtSet(stored.id, probe));
         happen(id, { start: askOf(asked, units) });
         setDraft(null);
-        setState(null);
         setTried([]);
         return id;
       } catch (error) {

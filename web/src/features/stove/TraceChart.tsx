@@ -71,6 +71,19 @@ export const TraceChart = memo(function TraceChart(props: Props) {
           {minute === 0 ? "start" : `${minute} min`}
         </text>
       ))}
+      {stepSince && goal !== null && step.heat !== "work" && (
+        <g>
+          <path d={corridor(stepSince, usualS, goal, x, y)} className="fill-rim-pale/60" />
+          <text
+            x={x(stepSince.at + usualS * 0.55)}
+            y={y(stepSince.c + (goal - stepSince.c) * 0.55) + (goal > stepSince.c ? 40 : -28)}
+            fontSize="15"
+            className="fill-rim"
+          >
+            plan
+          </text>
+        </g>
+      )}
       {targetLow !== undefined && targetHigh !== undefined && (
         <g>
           <rect
@@ -109,19 +122,6 @@ export const TraceChart = memo(function TraceChart(props: Props) {
             className="fill-copper"
           >
             never above {shown(step.ceiling_c)}
-          </text>
-        </g>
-      )}
-      {stepSince && goal !== null && step.heat !== "work" && (
-        <g>
-          <path d={corridor(stepSince, usualS, goal, x, y)} className="fill-rim-pale/60" />
-          <text
-            x={x(stepSince.at + usualS * 0.55)}
-            y={y(stepSince.c + (goal - stepSince.c) * 0.55) + (goal > stepSince.c ? 40 : -28)}
-            fontSize="15"
-            className="fill-rim"
-          >
-            plan
           </text>
         </g>
       )}
