@@ -4,11 +4,11 @@ import itertools
 
 from benchmarks.clock import Row, median, times_ms
 from benchmarks.kitchen import TWELVE_LINES
-from hearth_bowl.core.assess import assess
-from hearth_bowl.core.balance import balance
-from hearth_bowl.core.formula import formula
-from hearth_bowl.core.mixture import mix
-from hearth_bowl.core.recipe import Recipe
+from hearth_bowl.core.assess.assess import assess
+from hearth_bowl.core.bench.formula import formula
+from hearth_bowl.core.mass.mixture import mix
+from hearth_bowl.core.recipe.recipe import Recipe
+from hearth_bowl.core.solve.balance import balance
 from hearth_bowl.formats.recipe_file import recipe_from
 
 

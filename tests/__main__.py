@@ -31,7 +31,8 @@ def modules_of(folders: list[str]) -> list[str]:
     """Return the test modules of all or some folders, those that take longest first."""
     named = folders or sorted(path.name for path in HERE.iterdir() if (path / "__init__.py").is_file())
     named.sort(key=lambda name: SLOWEST_FIRST.index(name) if name in SLOWEST_FIRST else len(SLOWEST_FIRST))
-    found = [f"tests.{name}.{path.stem}" for name in named for path in sorted((HERE / name).glob("test_*.py"))]
+    paths = [path for name in named for path in sorted((HERE / name).rglob("test_*.py"))]
+    found = [".".join(("tests", *path.relative_to(HERE).with_suffix("").parts)) for path in paths]
     if not found:
         raise SystemExit(f"no tests in {', '.join(named)}")
     return found

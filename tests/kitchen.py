@@ -2,9 +2,9 @@
 
 from typing import Any
 
-from hearth_bowl.core.library import find
-from hearth_bowl.core.mixture import Mixture, mix
-from hearth_bowl.core.recipe import Line, Recipe, checked_recipe
+from hearth_bowl.core.ingredients.library import find
+from hearth_bowl.core.mass.mixture import Mixture, mix
+from hearth_bowl.core.recipe.recipe import Line, Recipe, checked_recipe
 
 
 def recipe(family: str = "cream-ganache", use: str | None = None, pinned: str = "", **grams: float) -> Recipe:

@@ -2,7 +2,7 @@
 
 from typing import Any
 
-from hearth_bowl.core.assess import assess
+from hearth_bowl.core.assess.assess import assess
 from hearth_bowl.formats.answers import assess_answer
 from hearth_bowl.formats.recipe_file import recipe_from
 from tests.api.app_case import AppCase

@@ -47,7 +47,7 @@ class Live(Kitchen):
         low, high = step["target_c"]
         self.steadily(high + 2.5, 0.02)
         past = self.live(batch)
-        self.assertEqual((past["judged"]["stand"], past["urgent"], past["call"]), ("over", True, "Off the heat"))
+        self.assertEqual((past["stands"]["stand"], past["urgent"], past["call"]), ("over", True, "Off the heat"))
         self.assertTrue(3 < past["add_back_g"] < 40, past["add_back_g"])
         self.steadily(high + 5.0, 0.02)
         self.assertGreater(self.live(batch)["add_back_g"], past["add_back_g"])
@@ -106,7 +106,7 @@ class Live(Kitchen):
         batch, step = self.at_step("dissolve")
         self.steadily(step["ceiling_c"] + 0.5, 0.05)
         found = self.live(batch)
-        self.assertEqual((found["judged"]["stand"], found["urgent"]), ("ceiling", True))
+        self.assertEqual((found["stands"]["stand"], found["urgent"]), ("ceiling", True))
         self.assertEqual(found["call"], "It boils before the sugar is dissolved: turn it down.")
 
     def test_an_ended_batch_keeps_its_trace_and_takes_no_later_reading(self) -> None:

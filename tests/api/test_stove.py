@@ -119,7 +119,7 @@ class Readings(Kitchen):
         self.assertAlmostEqual(found["forecast"]["rate_c_per_min"], 30, delta=1)
         self.send(*((0.9 - t / 100, 95.0) for t in range(60)))
         found = self.client.get(f"/api/batches/{batch}/live").get_json()
-        self.assertEqual((found["judged"]["stand"], found["urgent"]), ("over", True))
+        self.assertEqual((found["stands"]["stand"], found["urgent"]), ("over", True))
 
     def test_the_trace_has_gaps(self) -> None:
         batch = self.start()["batch"]["id"]

@@ -2,11 +2,11 @@
 
 from random import Random
 
-from hearth_bowl.core.boiling import boil_curve, pressure_kpa, water_boils_c
-from hearth_bowl.core.mixture import mix
-from hearth_bowl.core.recipe import Recipe
+from hearth_bowl.core.mass.boiling import boil_curve, pressure_kpa, water_boils_c
+from hearth_bowl.core.mass.mixture import mix
+from hearth_bowl.core.mass.sugar_stages import thermometer
+from hearth_bowl.core.recipe.recipe import Recipe
 from hearth_bowl.core.stove.forecast import forecast
-from hearth_bowl.core.sugar_stages import thermometer
 from hearth_bowl.devices.kitchen_physics import Hob, LaggingProbe, PanOfSomething
 from tests.kitchen import recipe
 

@@ -5,7 +5,7 @@ import unittest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from hearth_bowl.core.boiling import pressure_kpa, water_boils_c
+from hearth_bowl.core.mass.boiling import pressure_kpa, water_boils_c
 from hearth_bowl.devices.kitchen_physics import Hob, LaggingProbe, PanOfSomething
 from hearth_bowl.devices.probe import StandInKitchen
 from hearth_bowl.devices.scale import settled_g

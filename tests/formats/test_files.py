@@ -9,9 +9,9 @@ from hypothesis import strategies as st
 from jsonschema import Draft202012Validator
 
 from hearth_bowl.core.errors import BadInput
-from hearth_bowl.core.families import FAMILY
-from hearth_bowl.core.library import LIBRARY
-from hearth_bowl.core.recipe import AIMED_INDEX, FAMILIES
+from hearth_bowl.core.ingredients.library import LIBRARY
+from hearth_bowl.core.recipe.families import FAMILY
+from hearth_bowl.core.recipe.recipe import AIMED_INDEX, FAMILIES
 from hearth_bowl.formats.aims_file import read_aims
 from hearth_bowl.formats.larder_csv import read_larder, write_larder
 from hearth_bowl.formats.recipe_file import read_recipe, recipe_from, recipe_record

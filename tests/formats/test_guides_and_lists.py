@@ -11,12 +11,12 @@ from xml.etree import ElementTree
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
+from hearth_bowl.core.boxes.shopping import PackFor, Stock, shop
 from hearth_bowl.core.cooling.chain import CHAINS, chain_of
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.fit import Ask, fit
-from hearth_bowl.core.marking import Guide, guide
-from hearth_bowl.core.shopping import PackFor, Stock, shop
-from hearth_bowl.core.vessel import checked_vessel
+from hearth_bowl.core.fit.marking import Guide, guide
+from hearth_bowl.core.fit.vessel import checked_vessel
 from hearth_bowl.formats.calendar_file import chain_ics
 from hearth_bowl.formats.marking_guide import guide_pdf, guide_svg
 from hearth_bowl.formats.shopping_file import shopping_csv, shopping_text

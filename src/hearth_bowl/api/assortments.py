@@ -11,9 +11,9 @@ from hearth_bowl.api.context import database, now
 from hearth_bowl.api.fit import AskIn, AskOut, FitOut
 from hearth_bowl.api.problems import Problem
 from hearth_bowl.api.spec import Incoming, Outgoing, plain, spec
-from hearth_bowl.core.assortment import BoxRoom, OtherShell
-from hearth_bowl.core.pours import Pour
-from hearth_bowl.core.shopping import Buy
+from hearth_bowl.core.boxes.assortment import BoxRoom, OtherShell
+from hearth_bowl.core.boxes.pours import Pour
+from hearth_bowl.core.boxes.shopping import Buy
 from hearth_bowl.formats.shopping_file import shopping_csv, shopping_text
 from hearth_bowl.service import assortments as service
 

@@ -17,7 +17,7 @@ from hearth_bowl.api.recipe_body import RecipeOut
 from hearth_bowl.api.spec import Incoming, Outgoing, spec
 from hearth_bowl.core.stove.bursts import Burst
 from hearth_bowl.core.stove.choices import CHOICES, School
-from hearth_bowl.core.stove.judge import Judged
+from hearth_bowl.core.stove.standing import Standing
 from hearth_bowl.core.stove.weighed import PanWeight
 from hearth_bowl.service import batch_help
 from hearth_bowl.service import batches as service
@@ -139,7 +139,7 @@ class LiveOut(Outgoing):
     shown_c: float | None
     reading_at: datetime | None
     forecast: ForecastOut | None
-    judged: Judged | None
+    stands: Standing | None
     add_back_g: float | None
     call: str
     urgent: bool

@@ -306,7 +306,7 @@ def near_choices(json: FitIn) -> NearOut:
 def other_vessels(json: OtherVesselsIn) -> OtherVesselsOut:
     """Say what a batch makes of each stored vessel. Nothing is stored."""
     with database().reading() as session:
-        found = service.other_vessels(session, record_of(json.recipe), plain(json.ask), json.batch_g, json.depth_mm)
+        found = service.vessels_for(session, record_of(json.recipe), plain(json.ask), json.batch_g, json.depth_mm)
     return OtherVesselsOut(
         vessels=[
             SuitOut(vessel_id=vessel_id, says=suit.says, fits=suit.fit is not None, same_depth_g=suit.same_depth_g)

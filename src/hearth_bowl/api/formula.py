@@ -9,13 +9,13 @@ from hearth_bowl.api.context import database
 from hearth_bowl.api.problems import Problem, under
 from hearth_bowl.api.recipe_body import RecipeIn, RecipeOut, record_of
 from hearth_bowl.api.spec import Incoming, Outgoing, spec
-from hearth_bowl.core.assess import assess
-from hearth_bowl.core.bowl import Layer
+from hearth_bowl.core.assess.assess import assess
+from hearth_bowl.core.bench.bowl import Layer
+from hearth_bowl.core.bench.line_notes import LineNotes
+from hearth_bowl.core.bench.ratio_rule import RatioRule, Zone
+from hearth_bowl.core.bench.reading import Reading
+from hearth_bowl.core.bench.verdict import Verdict
 from hearth_bowl.core.errors import BadInput
-from hearth_bowl.core.line_notes import LineNotes
-from hearth_bowl.core.ratio_rule import RatioRule, Zone
-from hearth_bowl.core.reading import Reading
-from hearth_bowl.core.verdict import Verdict
 from hearth_bowl.formats.answers import assess_answer
 from hearth_bowl.formats.recipe_file import recipe_from
 from hearth_bowl.service import formula as service
@@ -65,14 +65,14 @@ def compute_formula(json: FormulaIn) -> FormulaOut:
     """Compute the bench of a recipe. Nothing is stored."""
     try:
         with database().reading() as session:
-            bench = service.bench(session, record_of(json.recipe), json.at_c, json.ratio)
+            computed = service.compute(session, record_of(json.recipe), json.at_c, json.ratio)
     except BadInput as problem:
         raise problem if problem.field[0] in ("at_c", "ratio") else problem.under("recipe") from None
-    shown = bench.formula
+    shown = computed.formula
     return FormulaOut(
-        recipe=RecipeOut.model_validate(bench.record),
-        amounts_g=list(bench.recipe.amounts_g),
-        mass_g=bench.recipe.mass_g,
+        recipe=RecipeOut.model_validate(computed.record),
+        amounts_g=list(computed.recipe.amounts_g),
+        mass_g=computed.recipe.mass_g,
         sentence=shown.sentence,
         bowl=list(shown.bowl),
         temperature_zones=list(shown.temperature_zones),

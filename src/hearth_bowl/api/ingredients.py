@@ -4,11 +4,11 @@ from flask import Blueprint
 from spectree import Response
 
 from hearth_bowl.api.spec import Outgoing, spec
-from hearth_bowl.core.families import FAMILY, Method
-from hearth_bowl.core.label import KINDS
-from hearth_bowl.core.library import LIBRARY
-from hearth_bowl.core.recipe import AIMED_INDEX, FAMILIES
-from hearth_bowl.core.swap import shelf_of
+from hearth_bowl.core.ingredients.library import LIBRARY
+from hearth_bowl.core.recipe.families import FAMILY, Method
+from hearth_bowl.core.recipe.recipe import AIMED_INDEX, FAMILIES
+from hearth_bowl.core.solve.swap import shelf_of
+from hearth_bowl.core.solve.wrapper import KINDS
 
 ingredients = Blueprint("ingredients", __name__, url_prefix="/api/ingredients")
 

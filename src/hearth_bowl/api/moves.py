@@ -9,10 +9,10 @@ from hearth_bowl.api.context import database
 from hearth_bowl.api.problems import Problem
 from hearth_bowl.api.recipe_body import OwnIngredientIn, RecipeIn, RecipeOut, record_of
 from hearth_bowl.api.spec import Incoming, Outgoing, plain, spec
-from hearth_bowl.core.boiling import Boiling, Cooked
-from hearth_bowl.core.compare import Comparison
-from hearth_bowl.core.label import KINDS, from_label
-from hearth_bowl.core.only_this_much import Short
+from hearth_bowl.core.bench.compare import Comparison
+from hearth_bowl.core.mass.boiling import Boiling, Cooked
+from hearth_bowl.core.solve.only_this_much import Short
+from hearth_bowl.core.solve.wrapper import KINDS, from_label
 from hearth_bowl.service import moves as service
 from hearth_bowl.service.cooking import cook
 from hearth_bowl.service.larder import in_house_g

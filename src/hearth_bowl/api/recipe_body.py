@@ -5,7 +5,7 @@ from typing import Annotated, Any
 from pydantic import Field
 
 from hearth_bowl.api.spec import Incoming, Outgoing
-from hearth_bowl.core.recipe import MAX_LINES
+from hearth_bowl.core.recipe.recipe import MAX_LINES
 
 
 class OwnIngredientIn(Incoming):

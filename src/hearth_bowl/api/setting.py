@@ -15,8 +15,8 @@ from hearth_bowl.core.cooling.chain import CHAINS
 from hearth_bowl.core.cooling.places import BASES, COVERS, PLACES
 from hearth_bowl.core.cooling.set_clock import STATES
 from hearth_bowl.core.errors import BadInput, check_number
-from hearth_bowl.core.library import find
-from hearth_bowl.core.tempering import SEED_SHARE_BAND_PCT, temper
+from hearth_bowl.core.ingredients.library import find
+from hearth_bowl.core.mass.tempering import SEED_SHARE_BAND_PCT, temper
 from hearth_bowl.service import setting as service
 
 setting = Blueprint("setting", __name__, url_prefix="/api")

@@ -9,7 +9,7 @@ from spectree import Response
 from hearth_bowl.api.context import database
 from hearth_bowl.api.problems import Problem
 from hearth_bowl.api.spec import Incoming, Outgoing, plain, spec
-from hearth_bowl.core.vessel import COUNTS, MEASURES, PAN_EXTRAS
+from hearth_bowl.core.fit.vessel import COUNTS, MEASURES, PAN_EXTRAS
 from hearth_bowl.service import vessels as service
 
 vessels = Blueprint("vessels", __name__, url_prefix="/api/vessels")

@@ -7,7 +7,7 @@ from hearth_bowl.cli.parser import Parser, number, read_file
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.fit import Ask, fit
 from hearth_bowl.core.fit.ask import shell_named
-from hearth_bowl.core.vessel import Mould
+from hearth_bowl.core.fit.vessel import Mould
 from hearth_bowl.formats.answers import fit_answer
 from hearth_bowl.formats.recipe_file import read_recipe
 from hearth_bowl.formats.vessel_file import read_vessel

@@ -5,17 +5,17 @@ from dataclasses import replace
 from typing import Any, Final
 
 from hearth_bowl.cli.parser import Parser, number, read_file
-from hearth_bowl.core.boiling import boil, check_pressure, cook_to, cook_until_lost, pressure_kpa
-from hearth_bowl.core.cooking import cook_to_same_solids
 from hearth_bowl.core.cooling.bowl import BOWL_H, bowl_s, time_constant_s
 from hearth_bowl.core.cooling.places import PLACES, faces, place_named
 from hearth_bowl.core.cooling.slab import Slab, slab_s
 from hearth_bowl.core.errors import BadInput
-from hearth_bowl.core.library import find
-from hearth_bowl.core.mixture import mix
-from hearth_bowl.core.sugar_stages import thermometer
-from hearth_bowl.core.tempering import temper
-from hearth_bowl.core.thermal import GANACHE
+from hearth_bowl.core.ingredients.library import find
+from hearth_bowl.core.mass.boiling import boil, check_pressure, cook_to, cook_until_lost, pressure_kpa
+from hearth_bowl.core.mass.cooking import cook_to_same_solids
+from hearth_bowl.core.mass.mixture import mix
+from hearth_bowl.core.mass.sugar_stages import thermometer
+from hearth_bowl.core.mass.tempering import temper
+from hearth_bowl.core.mass.thermal import GANACHE
 from hearth_bowl.formats.answers import boil_answer, minutes_answer, stage_answer, temper_answer
 from hearth_bowl.formats.recipe_file import read_recipe
 

@@ -4,10 +4,10 @@ import argparse
 from typing import Any
 
 from hearth_bowl.cli.parser import Parser, number, read_file
-from hearth_bowl.core.alcohol import ethanol_g, retained_share
-from hearth_bowl.core.assess import ROOM_C, assess
-from hearth_bowl.core.balance import balance
+from hearth_bowl.core.assess.assess import ROOM_C, assess
 from hearth_bowl.core.errors import BadInput, check_number
+from hearth_bowl.core.mass.alcohol import ethanol_g, retained_share
+from hearth_bowl.core.solve.balance import balance
 from hearth_bowl.formats.aims_file import read_aims
 from hearth_bowl.formats.answers import assess_answer, balance_answer
 from hearth_bowl.formats.recipe_file import read_recipe

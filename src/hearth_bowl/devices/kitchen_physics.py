@@ -9,9 +9,9 @@ from itertools import pairwise
 from math import pi, tanh
 from typing import Final
 
-from hearth_bowl.core.boiling import boil_curve
-from hearth_bowl.core.mixture import Mixture
-from hearth_bowl.core.thermal import heat_capacity_j_per_kgk
+from hearth_bowl.core.mass.boiling import boil_curve
+from hearth_bowl.core.mass.mixture import Mixture
+from hearth_bowl.core.mass.thermal import heat_capacity_j_per_kgk
 
 EVAPORATION_J_PER_G: Final = 2257.0
 STEPS_IN_A_SECOND: Final = 4

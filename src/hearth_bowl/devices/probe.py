@@ -12,8 +12,8 @@ import time
 from datetime import UTC, datetime, timedelta
 from typing import Any
 
-from hearth_bowl.core.boiling import SEA_LEVEL_KPA
-from hearth_bowl.core.mixture import Mixture, mix, mix_lines
+from hearth_bowl.core.mass.boiling import SEA_LEVEL_KPA
+from hearth_bowl.core.mass.mixture import Mixture, mix, mix_lines
 from hearth_bowl.devices.door import Door
 from hearth_bowl.devices.kitchen_physics import Hob, LaggingProbe, PanOfSomething, bowl_w_per_k
 from hearth_bowl.formats.recipe_file import recipe_from

@@ -1,7 +1,7 @@
 """The aims file of `balance`: an object with `aims`."""
 
-from hearth_bowl.core.balance_aims import checked_aims
 from hearth_bowl.core.errors import BadInput
+from hearth_bowl.core.solve.aims import checked_aims
 from hearth_bowl.formats.strict_json import read_json
 
 

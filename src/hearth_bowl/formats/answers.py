@@ -3,14 +3,14 @@
 from dataclasses import asdict
 from typing import Any, Final
 
-from hearth_bowl.core.assess import Assessment, assess
-from hearth_bowl.core.balance import Balance
-from hearth_bowl.core.boiling import Boiling, Cooked
+from hearth_bowl.core.assess.assess import Assessment, assess
 from hearth_bowl.core.cooling.places import TIME_HIGH, TIME_LOW
 from hearth_bowl.core.fit import Fit
-from hearth_bowl.core.recipe import Recipe
-from hearth_bowl.core.sugar_stages import Thermometer, stage_at, stage_c
-from hearth_bowl.core.tempering import Tempering
+from hearth_bowl.core.mass.boiling import Boiling, Cooked
+from hearth_bowl.core.mass.sugar_stages import Thermometer, stage_at, stage_c
+from hearth_bowl.core.mass.tempering import Tempering
+from hearth_bowl.core.recipe.recipe import Recipe
+from hearth_bowl.core.solve.balance import Balance
 
 MOVED_FROM_G: Final = 1e-6
 """A change under this is rounding."""

@@ -5,9 +5,9 @@ import io
 from collections.abc import Iterable, Mapping
 from typing import Any, Final
 
-from hearth_bowl.core.components import COMPONENTS
 from hearth_bowl.core.errors import BadInput
-from hearth_bowl.core.library import LIBRARY
+from hearth_bowl.core.ingredients.components import COMPONENTS
+from hearth_bowl.core.ingredients.library import LIBRARY
 
 PACK_COLUMNS: Final = ("label", "pack_g", "price", "country", "in_house_g", "other_packs")
 OWN_COLUMNS: Final = ("kind", "density_g_per_ml", "other_fat_kind", "allergens", "allergens_named", *COMPONENTS)

@@ -5,7 +5,7 @@ from math import ceil
 from typing import Final
 from xml.sax.saxutils import escape
 
-from hearth_bowl.core.marking import Guide
+from hearth_bowl.core.fit.marking import Guide
 
 ROOM_MM: Final = 14.0
 """Round the pan, for the distances."""

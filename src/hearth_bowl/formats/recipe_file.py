@@ -4,10 +4,10 @@ from collections.abc import Mapping
 from typing import Any, Final
 
 from hearth_bowl.core.errors import BadInput
-from hearth_bowl.core.families import FAMILY
-from hearth_bowl.core.ingredient import DEFAULT_HIGHER_MOLAR_MASS_G_PER_MOL, Ingredient, own_ingredient
-from hearth_bowl.core.library import find
-from hearth_bowl.core.recipe import MAX_LINES, Line, Recipe, check_name, checked_recipe
+from hearth_bowl.core.ingredients.ingredient import DEFAULT_HIGHER_MOLAR_MASS_G_PER_MOL, Ingredient, own_ingredient
+from hearth_bowl.core.ingredients.library import find
+from hearth_bowl.core.recipe.families import FAMILY
+from hearth_bowl.core.recipe.recipe import MAX_LINES, Line, Recipe, check_name, checked_recipe
 from hearth_bowl.formats.strict_json import check_format, read_json, text, text_or_none, texts
 
 FORMAT: Final = "hearth-bowl/recipe"

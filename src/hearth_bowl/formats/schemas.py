@@ -2,13 +2,13 @@
 
 from typing import Any, Final
 
-from hearth_bowl.core.components import COMPONENTS, FAT_KINDS
-from hearth_bowl.core.families import FAMILY
-from hearth_bowl.core.ingredient import ALLERGENS, KINDS
-from hearth_bowl.core.library import LIBRARY
-from hearth_bowl.core.measures import MAX_AMOUNT, MEASURES_ML, UNITS
-from hearth_bowl.core.recipe import AIMED_INDEX, FAMILIES, MAX_LINES, MAX_NAME
-from hearth_bowl.core.vessel import COUNTS, MAX_MEASURE, MAY_BE_ZERO, MEASURES, NEEDS_A_SHAPE, PAN_EXTRAS
+from hearth_bowl.core.fit.vessel import COUNTS, MAX_MEASURE, MAY_BE_ZERO, MEASURES, NEEDS_A_SHAPE, PAN_EXTRAS
+from hearth_bowl.core.ingredients.components import COMPONENTS, FAT_KINDS
+from hearth_bowl.core.ingredients.ingredient import ALLERGENS, KINDS
+from hearth_bowl.core.ingredients.library import LIBRARY
+from hearth_bowl.core.recipe.families import FAMILY
+from hearth_bowl.core.recipe.measures import MAX_AMOUNT, MEASURES_ML, UNITS
+from hearth_bowl.core.recipe.recipe import AIMED_INDEX, FAMILIES, MAX_LINES, MAX_NAME
 
 DIALECT: Final = "https://json-schema.org/draft/2020-12/schema"
 

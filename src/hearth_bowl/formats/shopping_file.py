@@ -4,7 +4,7 @@ import csv
 from io import StringIO
 from typing import Final
 
-from hearth_bowl.core.shopping import Item, ShoppingList
+from hearth_bowl.core.boxes.shopping import Item, ShoppingList
 
 COLUMNS: Final = ("ingredient", "needed_g", "in_house_g", "packs", "pack_g", "buy_g", "left_g", "cost")
 

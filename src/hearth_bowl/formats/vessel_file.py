@@ -3,7 +3,7 @@
 from collections.abc import Mapping
 from typing import Any, Final
 
-from hearth_bowl.core.vessel import Vessel, checked_vessel
+from hearth_bowl.core.fit.vessel import Vessel, checked_vessel
 from hearth_bowl.formats.strict_json import check_format, read_json, text, text_or_none
 
 FORMAT: Final = "hearth-bowl/vessel"

@@ -6,7 +6,7 @@ from collections.abc import Iterator
 from typing import Any
 
 from hearth_bowl.core.errors import BadInput
-from hearth_bowl.core.written.recipe import WrittenRecipe, read_parts, read_text
+from hearth_bowl.core.recipe.written.recipe import WrittenRecipe, read_parts, read_text
 from hearth_bowl.formats.recipe_file import recipe_record
 from hearth_bowl.formats.strict_json import LARGEST_FILE_BYTES
 

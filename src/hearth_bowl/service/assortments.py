@@ -9,12 +9,12 @@ from typing import Any
 from sqlalchemy import delete, select
 from sqlalchemy.orm import Session, selectinload
 
-from hearth_bowl.core.assortment import MOST_BOXES, MOST_ROWS, Assortment, RowAsk, plan_boxes
+from hearth_bowl.core.boxes.assortment import MOST_BOXES, MOST_ROWS, Assortment, RowAsk, plan_boxes
 from hearth_bowl.core.errors import BadInput, check_number
-from hearth_bowl.core.library import LIBRARY
-from hearth_bowl.core.ratios import CHOCOLATE_KINDS
-from hearth_bowl.core.recipe import check_name
-from hearth_bowl.core.vessel import Box
+from hearth_bowl.core.fit.vessel import Box
+from hearth_bowl.core.ingredients.library import LIBRARY
+from hearth_bowl.core.recipe.ratios import CHOCOLATE_KINDS
+from hearth_bowl.core.recipe.recipe import check_name
 from hearth_bowl.formats.recipe_file import recipe_from
 from hearth_bowl.formats.vessel_file import vessel_from
 from hearth_bowl.service.errors import ChangedMeanwhile, NotFound

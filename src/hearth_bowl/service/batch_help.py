@@ -6,10 +6,10 @@ from collections.abc import Mapping
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
-from hearth_bowl.core.cooking import plan_or_none
 from hearth_bowl.core.errors import BadInput
-from hearth_bowl.core.mixture import mix
-from hearth_bowl.core.recipe import Recipe
+from hearth_bowl.core.mass.cooking import plan_or_none
+from hearth_bowl.core.mass.mixture import mix
+from hearth_bowl.core.recipe.recipe import Recipe
 from hearth_bowl.core.stove.bursts import Burst, next_burst
 from hearth_bowl.core.stove.weighed import Follow, PanWeight, follow, pan_weight, spilled
 from hearth_bowl.formats.recipe_file import recipe_from

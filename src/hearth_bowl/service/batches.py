@@ -12,13 +12,13 @@ from sqlalchemy.orm import Session
 
 from hearth_bowl.core.errors import BadInput, check_number
 from hearth_bowl.core.fit.ask import shell_named
-from hearth_bowl.core.ingredient import Ingredient
-from hearth_bowl.core.recipe import check_name
+from hearth_bowl.core.fit.vessel import Cup, Mould
+from hearth_bowl.core.ingredients.ingredient import Ingredient
+from hearth_bowl.core.mass.sugar_stages import thermometer
+from hearth_bowl.core.recipe.recipe import check_name
 from hearth_bowl.core.stove.choices import checked_choices
 from hearth_bowl.core.stove.plan import choices_that_matter, run_steps
 from hearth_bowl.core.stove.step import Step
-from hearth_bowl.core.sugar_stages import thermometer
-from hearth_bowl.core.vessel import Cup, Mould
 from hearth_bowl.formats.recipe_file import recipe_from
 from hearth_bowl.formats.vessel_file import vessel_from
 from hearth_bowl.service.errors import NotFound

@@ -6,10 +6,10 @@ from typing import Any
 
 from sqlalchemy.orm import Session
 
-from hearth_bowl.core.boiling import Boiling, Cooked, boil, cook_to, cook_until_lost
-from hearth_bowl.core.cooking import cook_to_same_solids, cooked_part
 from hearth_bowl.core.errors import BadInput
-from hearth_bowl.core.sugar_stages import thermometer
+from hearth_bowl.core.mass.boiling import Boiling, Cooked, boil, cook_to, cook_until_lost
+from hearth_bowl.core.mass.cooking import cook_to_same_solids, cooked_part
+from hearth_bowl.core.mass.sugar_stages import thermometer
 from hearth_bowl.formats.recipe_file import recipe_from
 from hearth_bowl.service.settings import get_settings
 

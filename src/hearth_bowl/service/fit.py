@@ -10,20 +10,20 @@ from typing import Any, Final, TypeVar
 
 from sqlalchemy.orm import Session
 
-from hearth_bowl.core.cooking import finished, plan_or_none
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.fit import Ask, Fit, fit
 from hearth_bowl.core.fit.ask import check_ask, shell_named
 from hearth_bowl.core.fit.layers import LayerAsk, LayeredSlab, fit_slab
+from hearth_bowl.core.fit.marking import Guide, guide
+from hearth_bowl.core.fit.near_choices import NearChoice, near_choices
+from hearth_bowl.core.fit.other_vessels import OtherVessel, other_vessels
 from hearth_bowl.core.fit.stacked import FillingAsk, Stack, fit_stack
+from hearth_bowl.core.fit.vessel import Cup, Mould, Vessel
 from hearth_bowl.core.geometry.pans import Pan
-from hearth_bowl.core.kitchen import Kitchen
-from hearth_bowl.core.marking import Guide, guide
-from hearth_bowl.core.mixture import Mixture
-from hearth_bowl.core.near_choices import NearChoice, near_choices
-from hearth_bowl.core.recipe import Recipe
-from hearth_bowl.core.suits import Suit, suits
-from hearth_bowl.core.vessel import Cup, Mould, Vessel
+from hearth_bowl.core.mass.cooking import finished, plan_or_none
+from hearth_bowl.core.mass.kitchen import Kitchen
+from hearth_bowl.core.mass.mixture import Mixture
+from hearth_bowl.core.recipe.recipe import Recipe
 from hearth_bowl.formats.recipe_file import recipe_from
 from hearth_bowl.formats.vessel_file import vessel_from
 from hearth_bowl.service import vessels as vessel_service
@@ -38,7 +38,7 @@ MOST_KEPT: Final = 20_000
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class Asked:
+class CheckedFit:
     """A recipe, a vessel and an ask, checked; `finished` is the mass as it is eaten where something boils off."""
 
     recipe: Recipe
@@ -62,7 +62,7 @@ def fit_recipe(session: Session, record: Mapping[str, Any], vessel: Mapping[str,
 
     :raises BadInput: with its field below `recipe`, `vessel` or `ask`.
     """
-    asked = _asked(session, record, vessel, ask)
+    asked = _checked_fit(session, record, vessel, ask)
     return _under("ask", lambda: fit(asked.recipe, asked.vessel, asked.ask, asked.finished))
 
 
@@ -73,15 +73,15 @@ def near(
 
     :raises BadInput: see `fit_recipe`.
     """
-    asked = _asked(session, record, vessel, ask)
+    asked = _checked_fit(session, record, vessel, ask)
     found = _under("ask", lambda: fit(asked.recipe, asked.vessel, asked.ask, asked.finished))
     packs = {label: there.packs[0].pack_g for label, there in stock(session).items() if there.packs}
     return near_choices(asked.recipe, asked.vessel, asked.ask, found, packs, asked.finished)
 
 
-def other_vessels(
+def vessels_for(
     session: Session, record: Mapping[str, Any], ask: Mapping[str, Any], batch_g: float, depth_mm: float | None
-) -> list[tuple[int, Suit]]:
+) -> list[tuple[int, OtherVessel]]:
     """Return each stored vessel's id with what a batch makes of it, the best suited first.
 
     :raises BadInput: below `recipe` or `ask`; at `batch_g`.
@@ -89,7 +89,7 @@ def other_vessels(
     recipe = _under("recipe", lambda: recipe_from(record))
     stored = vessel_service.list_vessels(session)
     checked = _under("ask", lambda: _ask(ask))
-    found = suits(
+    found = other_vessels(
         recipe,
         [vessel_from(row.vessel) for row in stored],
         checked,
@@ -191,7 +191,7 @@ def marking_guide(session: Session, recipe_id: int) -> tuple[str, Guide]:
     if left.vessel_id is None:
         raise NotFound("fit of recipe", recipe_id)
     vessel = vessel_service.get_vessel(session, left.vessel_id).vessel
-    asked = _asked(session, stored.recipe, vessel, left.kept.get("ask", {}))
+    asked = _checked_fit(session, stored.recipe, vessel, left.kept.get("ask", {}))
     if not isinstance(asked.vessel, Pan):
         raise BadInput(("vessel", "kind"), "only a slab is marked", "a pan", "not-for-this")
     found = fit(asked.recipe, asked.vessel, asked.ask, asked.finished)
@@ -220,9 +220,11 @@ def _finished(recipe: Recipe, kitchen: Kitchen) -> Mixture | None:
     return None if plan is None else finished(recipe, plan)
 
 
-def _asked(session: Session, record: Mapping[str, Any], vessel: Mapping[str, Any], ask: Mapping[str, Any]) -> Asked:
+def _checked_fit(
+    session: Session, record: Mapping[str, Any], vessel: Mapping[str, Any], ask: Mapping[str, Any]
+) -> CheckedFit:
     recipe = _under("recipe", lambda: recipe_from(record))
-    return Asked(
+    return CheckedFit(
         recipe=recipe,
         vessel=_under("vessel", lambda: vessel_from(vessel)),
         ask=_under("ask", lambda: _ask(ask)),

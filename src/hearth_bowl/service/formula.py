@@ -6,21 +6,21 @@ from typing import Any
 
 from sqlalchemy.orm import Session
 
+from hearth_bowl.core.bench.formula import Formula, formula
 from hearth_bowl.core.errors import BadInput
-from hearth_bowl.core.formula import Formula, formula
-from hearth_bowl.core.library import LIBRARY
-from hearth_bowl.core.offers import shown_g
-from hearth_bowl.core.packs import usual_pack_g
-from hearth_bowl.core.recipe import Recipe
-from hearth_bowl.core.slide import slide_of, slide_to
-from hearth_bowl.core.typed_amount import read_amount
+from hearth_bowl.core.ingredients.library import LIBRARY
+from hearth_bowl.core.ingredients.packs import usual_pack_g
+from hearth_bowl.core.recipe.recipe import Recipe
+from hearth_bowl.core.recipe.typed_amount import read_amount
+from hearth_bowl.core.recipe.weighing import shown_g
+from hearth_bowl.core.solve.slide import slide_of, slide_to
 from hearth_bowl.formats.recipe_file import recipe_from, recipe_record
 from hearth_bowl.service.larder import prices_per_g
 from hearth_bowl.service.settings import get_settings
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class Bench:
+class ComputedFormula:
     """A recipe after what was typed or slid, and all that is shown of it."""
 
     recipe: Recipe
@@ -28,7 +28,7 @@ class Bench:
     formula: Formula
 
 
-def bench(session: Session, record: Mapping[str, Any], at_c: float, ratio: float | None = None) -> Bench:
+def compute(session: Session, record: Mapping[str, Any], at_c: float, ratio: float | None = None) -> ComputedFormula:
     """Return the bench of a recipe file's content, in the person's own kitchen and at their prices.
 
     A line may hold `typed`, an amount as a cook types it, in place of its amount and unit. With `ratio` the recipe is
@@ -40,7 +40,7 @@ def bench(session: Session, record: Mapping[str, Any], at_c: float, ratio: float
     if ratio is not None:
         recipe = _weighable(recipe, slide_to(recipe, ratio))
     found = formula(recipe, at_c, get_settings(session).kitchen, prices_per_g(session))
-    return Bench(recipe=recipe, record=recipe_record(recipe), formula=found)
+    return ComputedFormula(recipe=recipe, record=recipe_record(recipe), formula=found)
 
 
 def _weighable(before: Recipe, slid: Recipe) -> Recipe:

@@ -8,11 +8,11 @@ from typing import Any, Final
 from sqlalchemy import delete, select
 from sqlalchemy.orm import Session
 
+from hearth_bowl.core.boxes.shopping import PackFor, Stock
 from hearth_bowl.core.errors import BadInput, check_number
-from hearth_bowl.core.ingredient import Ingredient
-from hearth_bowl.core.library import LIBRARY
-from hearth_bowl.core.recipe import check_name
-from hearth_bowl.core.shopping import PackFor, Stock
+from hearth_bowl.core.ingredients.ingredient import Ingredient
+from hearth_bowl.core.ingredients.library import LIBRARY
+from hearth_bowl.core.recipe.recipe import check_name
 from hearth_bowl.formats.recipe_file import ingredient_from, ingredient_record
 from hearth_bowl.service.errors import NotFound
 from hearth_bowl.store.models import LarderRow

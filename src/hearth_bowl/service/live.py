@@ -8,12 +8,12 @@ from typing import Any, Final
 
 from sqlalchemy.orm import Session
 
-from hearth_bowl.core.boiling import boil_curve, cook_to
-from hearth_bowl.core.cooking import cooked_part
 from hearth_bowl.core.errors import BadInput
-from hearth_bowl.core.recipe import Recipe
+from hearth_bowl.core.mass.boiling import boil_curve, cook_to
+from hearth_bowl.core.mass.cooking import cooked_part
+from hearth_bowl.core.recipe.recipe import Recipe
 from hearth_bowl.core.stove.forecast import SPARSE_WINDOW_S, Forecast, forecast
-from hearth_bowl.core.stove.judge import Judged, judge
+from hearth_bowl.core.stove.standing import Standing, standing
 from hearth_bowl.core.stove.step import Step
 from hearth_bowl.core.stove.trace import Trace, trace
 from hearth_bowl.formats.recipe_file import recipe_from
@@ -45,7 +45,7 @@ class Live:
     shown_c: float | None
     reading_at: datetime | None
     forecast: Forecast | None
-    judged: Judged | None
+    stands: Standing | None
     add_back_g: float | None
     call: str
     urgent: bool
@@ -71,8 +71,8 @@ def live(session: Session, batch_id: int, now: datetime) -> Live:
     found = _forecast(step, true, recipe_from(json.loads(row.document)), settings) if last else None
     found = None if found is None else _at_pace(found, pace)
     true_c = None if last is None or last[1] is None else last[1] - offset_c
-    judged = None if true_c is None else judge(step, true_c)
-    call, urgent = _call(step, found, judged)
+    stands = None if true_c is None else standing(step, true_c)
+    call, urgent = _call(step, found, stands)
     return Live(
         now=now,
         step=row.step,
@@ -80,7 +80,7 @@ def live(session: Session, batch_id: int, now: datetime) -> Live:
         shown_c=last[1] if last else None,
         reading_at=last[0] if last else None,
         forecast=found,
-        judged=judged,
+        stands=stands,
         add_back_g=_add_back_g(step, true_c, json.loads(row.document), settings),
         call=call,
         urgent=urgent,
@@ -137,10 +137,10 @@ def _air_c(step: Step, settings: Settings) -> float:
     return 5.0 if step.key in ("set", "rest-cold") else settings.kitchen_c
 
 
-def _call(step: Step, found: Forecast | None, judged: Judged | None) -> tuple[str, bool]:
+def _call(step: Step, found: Forecast | None, stands: Standing | None) -> tuple[str, bool]:
     """Return the next call in words, without its time, and whether it is now."""
-    if judged is not None and judged.stand == "ceiling":
-        return judged.says, True
+    if stands is not None and stands.stand == "ceiling":
+        return stands.says, True
     if step.call:
         return step.call, False
     if step.heat in ("warm", "boil", "melt"):

@@ -4,17 +4,17 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from typing import Any
 
-from hearth_bowl.core.balance import Balance, balance, balance_to_whole_packs
-from hearth_bowl.core.balance_aims import ROOM_C, checked_aims
-from hearth_bowl.core.compare import Comparison, compare
+from hearth_bowl.core.bench.compare import Comparison, compare
 from hearth_bowl.core.errors import BadInput
-from hearth_bowl.core.offers import shown_g
-from hearth_bowl.core.only_this_much import Short, only_this_much
-from hearth_bowl.core.recipe import Recipe
-from hearth_bowl.core.starters import starter
-from hearth_bowl.core.swap import swap
-from hearth_bowl.core.two_layers import split_tin
-from hearth_bowl.core.typed_amount import read_amount
+from hearth_bowl.core.recipe.recipe import Recipe
+from hearth_bowl.core.recipe.typed_amount import read_amount
+from hearth_bowl.core.recipe.weighing import shown_g
+from hearth_bowl.core.solve.aims import ROOM_C, checked_aims
+from hearth_bowl.core.solve.balance import Balance, balance, balance_to_whole_packs
+from hearth_bowl.core.solve.only_this_much import Short, only_this_much
+from hearth_bowl.core.solve.starters import starter
+from hearth_bowl.core.solve.swap import swap
+from hearth_bowl.core.solve.two_layers import split_tin
 from hearth_bowl.formats.recipe_file import ingredient_from, line_from, recipe_from, recipe_record
 
 

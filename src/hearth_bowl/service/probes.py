@@ -12,7 +12,7 @@ from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
 from hearth_bowl.core.errors import BadInput, check_number
-from hearth_bowl.core.recipe import check_name
+from hearth_bowl.core.recipe.recipe import check_name
 from hearth_bowl.core.stove.step import Step
 from hearth_bowl.service.errors import NotFound
 from hearth_bowl.service.settings import get_settings

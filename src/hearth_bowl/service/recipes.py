@@ -9,7 +9,7 @@ from typing import Any
 from sqlalchemy import delete, func, select
 from sqlalchemy.orm import Session, selectinload
 
-from hearth_bowl.core.recipe import Line, Recipe, check_name
+from hearth_bowl.core.recipe.recipe import Line, Recipe, check_name
 from hearth_bowl.formats.recipe_file import FORMAT, line_record, recipe_from, recipe_record
 from hearth_bowl.service.errors import ChangedMeanwhile, NotFound
 from hearth_bowl.store.models import RecipeLineRow, RecipeRow, RecipeVersionRow

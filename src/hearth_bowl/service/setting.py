@@ -7,12 +7,12 @@ from typing import Any
 
 from sqlalchemy.orm import Session
 
-from hearth_bowl.core.cooking import finished, plan_or_none
 from hearth_bowl.core.cooling.chain import Look, chain_of
 from hearth_bowl.core.cooling.places import PLACES
 from hearth_bowl.core.cooling.set_clock import Correction, SetAsk, SetClock, bowl_area_m2, set_clock
 from hearth_bowl.core.errors import BadInput
-from hearth_bowl.core.mixture import Mixture, mix
+from hearth_bowl.core.mass.cooking import finished, plan_or_none
+from hearth_bowl.core.mass.mixture import Mixture, mix
 from hearth_bowl.formats.calendar_file import chain_ics
 from hearth_bowl.formats.recipe_file import recipe_from
 from hearth_bowl.service.settings import get_settings

@@ -6,9 +6,9 @@ from typing import Final
 from sqlalchemy.orm import Session
 
 from hearth_bowl.core.errors import BadInput, check_number
-from hearth_bowl.core.kitchen import Kitchen
-from hearth_bowl.core.measures import MEASURES_ML
-from hearth_bowl.core.sugar_stages import thermometer
+from hearth_bowl.core.mass.kitchen import Kitchen
+from hearth_bowl.core.mass.sugar_stages import thermometer
+from hearth_bowl.core.recipe.measures import MEASURES_ML
 from hearth_bowl.store.models import SettingsRow
 
 MASS_UNITS: Final = ("g", "oz")

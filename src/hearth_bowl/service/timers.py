@@ -13,7 +13,7 @@ from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from hearth_bowl.core.errors import BadInput, check_number
-from hearth_bowl.core.recipe import check_name
+from hearth_bowl.core.recipe.recipe import check_name
 from hearth_bowl.service.errors import NotFound
 from hearth_bowl.store.models import BatchRow, TimerRow
 

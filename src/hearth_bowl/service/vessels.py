@@ -9,8 +9,8 @@ from sqlalchemy import delete, select
 from sqlalchemy.orm import Session
 
 from hearth_bowl.core.errors import BadInput
-from hearth_bowl.core.recipe import check_name
-from hearth_bowl.core.vessel import MEASURES
+from hearth_bowl.core.fit.vessel import MEASURES
+from hearth_bowl.core.recipe.recipe import check_name
 from hearth_bowl.formats.vessel_file import vessel_from
 from hearth_bowl.service.errors import NotFound
 from hearth_bowl.store.models import VesselRow

@@ -2113,19 +2113,6 @@ export interface components {
             needed_g: number;
         };
         /**
-         * Judged
-         * @description Where it stands, and what to do about it.
-         */
-        Judged: {
-            /** Says */
-            says: string;
-            /**
-             * Stand
-             * @enum {string}
-             */
-            stand: "below" | "in" | "over" | "ceiling";
-        };
-        /**
          * KeepVersionIn
          * @description A name for the version; empty takes its number.
          */
@@ -2675,7 +2662,6 @@ export interface components {
             /** Call */
             call: string;
             forecast: components["schemas"]["ForecastOut"] | null;
-            judged: components["schemas"]["Judged"] | null;
             /**
              * Now
              * Format: date-time
@@ -2685,6 +2671,7 @@ export interface components {
             reading_at: string | null;
             /** Shown C */
             shown_c: number | null;
+            stands: components["schemas"]["Standing"] | null;
             /** Step */
             step: number;
             /** Timers */
@@ -4097,6 +4084,19 @@ export interface components {
             /** Speed */
             speed: number;
             step: components["schemas"]["StepOut"] | null;
+        };
+        /**
+         * Standing
+         * @description Where it stands, and what to do about it.
+         */
+        Standing: {
+            /** Says */
+            says: string;
+            /**
+             * Stand
+             * @enum {string}
+             */
+            stand: "below" | "in" | "over" | "ceiling";
         };
         /**
          * StartBatchIn

@@ -14,10 +14,10 @@ from hearth_bowl.core.cooling.bowl import bowl_at_c, bowl_s, time_constant_s
 from hearth_bowl.core.cooling.places import TIME_HIGH, TIME_LOW, faces, place_named
 from hearth_bowl.core.cooling.slab import Slab, cool_slab, slab_s
 from hearth_bowl.core.errors import BadInput, check_number
-from hearth_bowl.core.latent_heat import setting_kj_per_kg
-from hearth_bowl.core.mixture import Mixture
-from hearth_bowl.core.set_index import index_curve
-from hearth_bowl.core.thermal import Thermal, conductivity_w_per_mk, heat_capacity_j_per_kgk
+from hearth_bowl.core.mass.latent_heat import setting_kj_per_kg
+from hearth_bowl.core.mass.mixture import Mixture
+from hearth_bowl.core.mass.set_index import index_curve
+from hearth_bowl.core.mass.thermal import Thermal, conductivity_w_per_mk, heat_capacity_j_per_kgk
 
 EDGE_THICKNESSES: Final = 6.0
 EDGE_FACTOR: Final = 0.83

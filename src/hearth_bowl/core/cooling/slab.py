@@ -7,7 +7,7 @@ import numpy as np
 
 from hearth_bowl.core.cooling.bowl import check_course
 from hearth_bowl.core.errors import BadInput, check_number
-from hearth_bowl.core.thermal import GANACHE, Thermal
+from hearth_bowl.core.mass.thermal import GANACHE, Thermal
 
 FloatArray = np.ndarray[tuple[int, ...], np.dtype[np.float64]]
 SETTING_C: Final = 19.0

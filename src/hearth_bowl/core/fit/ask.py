@@ -6,9 +6,9 @@ from typing import Final
 from hearth_bowl.core.errors import BadInput, check_number
 from hearth_bowl.core.fit.rolling import ROLLING
 from hearth_bowl.core.geometry.pieces import MOST_PIECES
-from hearth_bowl.core.ingredient import Ingredient
-from hearth_bowl.core.library import find
-from hearth_bowl.core.ratios import CHOCOLATE_KINDS
+from hearth_bowl.core.ingredients.ingredient import Ingredient
+from hearth_bowl.core.ingredients.library import find
+from hearth_bowl.core.recipe.ratios import CHOCOLATE_KINDS
 
 MOST_LOSS_PCT: Final = 90.0
 MOST_MASS_G: Final = 1e6

@@ -3,16 +3,16 @@
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.fit.ask import refuse
 from hearth_bowl.core.fit.made import batch_for_g, filling_of_g
-from hearth_bowl.core.fit.outcome import Bench, CakeFit, Fit
+from hearth_bowl.core.fit.outcome import CakeFit, Fit, FitBasis
 from hearth_bowl.core.geometry.cakes import MOST_COAT_MM, Cake
 
 
-def fit_cake(bench: Bench, cake: Cake, notes: list[str]) -> Fit:
+def fit_cake(basis: FitBasis, cake: Cake, notes: list[str]) -> Fit:
     """Return what is made of a recipe to fill and coat a cake; a mass fills first and coats with the rest.
 
     :raises BadInput: at `mass_g` when it does not fill; or naming what does not apply.
     """
-    ask, made = bench.ask, bench.made
+    ask, made = basis.ask, basis.made
     refuse(ask, ("thickness_mm", "pieces", "piece_mm", "halves", "rolling"), "a cake", "another vessel")
     within_ml, left_over_g = cake.filling_ml, 0.0
     if ask.mass_g is None:
@@ -33,7 +33,7 @@ def fit_cake(bench: Bench, cake: Cake, notes: list[str]) -> Fit:
         coat_mm = cake.coat_from_ml(coat_ml)
     notes.append("The coat is reckoned even, on top and sides, with sharp edges; under it goes a thin first coat.")
     filling_g = (within_ml + coat_ml) * made.density_g_per_ml
-    return bench.fit(
+    return basis.fit(
         batch_g=batch_g,
         filling_g=filling_g,
         left_over_g=left_over_g,

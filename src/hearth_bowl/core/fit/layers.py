@@ -12,8 +12,8 @@ from hearth_bowl.core.fit.slab import cut_of, marks
 from hearth_bowl.core.geometry.numbers import FLOOR_GUARD
 from hearth_bowl.core.geometry.pans import Pan
 from hearth_bowl.core.geometry.pieces import Cut
-from hearth_bowl.core.mixture import Mixture
-from hearth_bowl.core.recipe import Recipe
+from hearth_bowl.core.mass.mixture import Mixture
+from hearth_bowl.core.recipe.recipe import Recipe
 
 MOST_LAYERS: Final = 6
 

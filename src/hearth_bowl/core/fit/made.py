@@ -4,8 +4,8 @@ from dataclasses import dataclass
 from typing import Final
 
 from hearth_bowl.core.fit.ask import Ask
-from hearth_bowl.core.mixture import Mixture, mix
-from hearth_bowl.core.recipe import Recipe
+from hearth_bowl.core.mass.mixture import Mixture, mix
+from hearth_bowl.core.recipe.recipe import Recipe
 
 LUMPS: Final = frozenset({"marshmallows"})
 PACKED_SHARE: Final = 0.55

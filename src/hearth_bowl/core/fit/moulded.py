@@ -8,10 +8,10 @@ from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.fit.ask import Ask, refuse, refuse_both, wanted
 from hearth_bowl.core.fit.dipping import LIQUID_CHOCOLATE_G_PER_ML, SET_CHOCOLATE_G_PER_ML
 from hearth_bowl.core.fit.made import batch_for_g, filling_of_g
-from hearth_bowl.core.fit.outcome import Bench, Drink, Fit, Shell
+from hearth_bowl.core.fit.outcome import Drink, Fit, FitBasis, Shell
+from hearth_bowl.core.fit.vessel import Cup, Mould
 from hearth_bowl.core.geometry.cavities import Cavity, CavityVolumes, Weighed, divide
 from hearth_bowl.core.geometry.numbers import FLOOR_GUARD
-from hearth_bowl.core.vessel import Cup, Mould
 
 SEAM_MM: Final = 0.5
 """The film of melted chocolate that joins two halves: judged."""
@@ -43,43 +43,43 @@ def walls_of(ask: Ask, usual: Walls) -> Walls:
     )
 
 
-def fit_mould(bench: Bench, mould: Mould, notes: list[str]) -> Fit:
+def fit_mould(basis: FitBasis, mould: Mould, notes: list[str]) -> Fit:
     """Return what is made of a recipe to fill a mould as asked; without a target every cavity once.
 
     :raises BadInput: naming what cannot be, with its limit.
     """
-    walls = walls_of(bench.ask, USUAL_MOULD)
+    walls = walls_of(basis.ask, USUAL_MOULD)
     if mould.shape == "weighed":
         notes.append("A weighed cavity is reckoned as a half ball: shell and cap ±7 % if round, ±12 % if boxy.")
-    if bench.ask.shell is not None and bench.ask.halves:
+    if basis.ask.shell is not None and basis.ask.halves:
         notes.append("No caps: keep a little chocolate to seal the seams.")
-    return _fit_cavities(bench, mould, divide(mould.cavity, **_as_args(walls)), notes)
+    return _fit_cavities(basis, mould, divide(mould.cavity, **_as_args(walls)), notes)
 
 
-def fit_cups(bench: Bench, cup: Cup, notes: list[str]) -> Fit:
+def fit_cups(basis: FitBasis, cup: Cup, notes: list[str]) -> Fit:
     """Return what is made of a recipe to fill paper cups as asked; without a target every cup once.
 
     :raises BadInput: naming what cannot be, with its limit.
     """
-    refuse(bench.ask, ("halves",), "a cup", "a mould")
+    refuse(basis.ask, ("halves",), "a cup", "a mould")
     cavity = Weighed(cup.volume_ml)
-    if bench.ask.shell is not None:
+    if basis.ask.shell is not None:
         notes.append("A cup's wall is reckoned as a half ball of equal volume: ±12 %.")
-    walls = walls_of(bench.ask, USUAL_CUP)
+    walls = walls_of(basis.ask, USUAL_CUP)
     mould = Mould(shape="cup", cavities=cup.count, cavity=cavity)
-    return _fit_cavities(bench, mould, divide(cavity, **_as_args(walls)), notes)
+    return _fit_cavities(basis, mould, divide(cavity, **_as_args(walls)), notes)
 
 
 def _as_args(walls: Walls) -> dict[str, float]:
     return {"wall_mm": walls.wall_mm, "cap_mm": walls.cap_mm, "headroom_mm": walls.headroom_mm}
 
 
-def _fit_cavities(bench: Bench, mould: Mould, volumes: CavityVolumes, notes: list[str]) -> Fit:
-    ask, made = bench.ask, bench.made
+def _fit_cavities(basis: FitBasis, mould: Mould, volumes: CavityVolumes, notes: list[str]) -> Fit:
+    ask, made = basis.ask, basis.made
     refuse(ask, ("thickness_mm", "piece_mm", "rolling", "coated"), "a mould", "a pan")
     per_piece = 2 if ask.halves else 1
     fill_g = per_piece * volumes.fill_ml * made.density_g_per_ml
-    pieces, batch_g = _pieces(bench, mould, per_piece, fill_g, notes)
+    pieces, batch_g = _pieces(basis, mould, per_piece, fill_g, notes)
     filling_g = pieces * fill_g
     shell = _shell(mould, ask, volumes, per_piece, fill_g, pieces)
     left_over_g = max(0.0, filling_of_g(batch_g, ask, made) - filling_g) if ask.mass_g is not None else 0.0
@@ -91,7 +91,7 @@ def _fit_cavities(bench: Bench, mould: Mould, volumes: CavityVolumes, notes: lis
     by_colour = halves_by_colour(pieces, ask.colours) if ask.halves and ask.colours > 1 else None
     if by_colour:
         notes.append(f"Of each colour an even number, so that halves match: {', '.join(map(str, by_colour))}.")
-    return bench.fit(
+    return basis.fit(
         batch_g=batch_g,
         filling_g=filling_g,
         left_over_g=left_over_g,
@@ -105,14 +105,14 @@ def _fit_cavities(bench: Bench, mould: Mould, volumes: CavityVolumes, notes: lis
         halves_by_colour=by_colour,
         pours=pours,
         spare_cavities=spare,
-        drink=_drink(bench, mould.cavity, fill_g),
+        drink=_drink(basis, mould.cavity, fill_g),
         notes=tuple(notes),
     )
 
 
-def _pieces(bench: Bench, mould: Mould, per_piece: int, fill_g: float, notes: list[str]) -> tuple[int, float]:
+def _pieces(basis: FitBasis, mould: Mould, per_piece: int, fill_g: float, notes: list[str]) -> tuple[int, float]:
     """Return how many pieces, and the batch that they take."""
-    ask, made = bench.ask, bench.made
+    ask, made = basis.ask, basis.made
     refuse_both(ask, "pieces")
     if ask.mass_g is not None:
         kept_g = filling_of_g(ask.mass_g, ask, made)
@@ -164,9 +164,9 @@ def _rim_mm2(cavity: Cavity, wall_mm: float) -> float:
     return (cavity.void_ml(wall_mm, 0.0) - cavity.void_ml(wall_mm, step)) / step * 1000
 
 
-def _drink(bench: Bench, cavity: Cavity, fill_g: float) -> Drink | None:
-    ask = bench.ask
-    if bench.recipe.family != "dry-mix" and ask.mix_g_per_cup is None:
+def _drink(basis: FitBasis, cavity: Cavity, fill_g: float) -> Drink | None:
+    ask = basis.ask
+    if basis.recipe.family != "dry-mix" and ask.mix_g_per_cup is None:
         return None
     across = min(cavity.rim_mm)
     return Drink(

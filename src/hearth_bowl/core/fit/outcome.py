@@ -5,7 +5,7 @@ from dataclasses import dataclass
 from hearth_bowl.core.fit.ask import Ask
 from hearth_bowl.core.fit.made import Made, scaled
 from hearth_bowl.core.geometry.cavities import CavityVolumes
-from hearth_bowl.core.recipe import Recipe
+from hearth_bowl.core.recipe.recipe import Recipe
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -100,7 +100,7 @@ class Fit:
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class Bench:
+class FitBasis:
     """What every kind of vessel starts from."""
 
     recipe: Recipe

@@ -6,35 +6,35 @@ from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.fit.ask import refuse, refuse_both, wanted
 from hearth_bowl.core.fit.dipping import ball_coat, dipped, dipping_notes
 from hearth_bowl.core.fit.made import batch_for_g, filling_of_g
-from hearth_bowl.core.fit.outcome import Bench, Fit
+from hearth_bowl.core.fit.outcome import Fit, FitBasis
 from hearth_bowl.core.fit.rolling import ROLLING, ball_mm, rolled_g
+from hearth_bowl.core.fit.vessel import Pieces, Scoop
 from hearth_bowl.core.geometry.numbers import FLOOR_GUARD
-from hearth_bowl.core.vessel import Pieces, Scoop
 
 
-def fit_scoop(bench: Bench, scoop: Scoop, notes: list[str]) -> Fit:
+def fit_scoop(basis: FitBasis, scoop: Scoop, notes: list[str]) -> Fit:
     """Return how many level scoops a batch gives, or the batch for so many; a core comes on top.
 
     :raises BadInput: naming what cannot be, with its limit.
     """
-    return _portion(bench, scoop.volume_ml * bench.made.density_g_per_ml, scoop.volume_ml, notes)
+    return _portion(basis, scoop.volume_ml * basis.made.density_g_per_ml, scoop.volume_ml, notes)
 
 
-def fit_pieces(bench: Bench, pieces: Pieces, notes: list[str]) -> Fit:
+def fit_pieces(basis: FitBasis, pieces: Pieces, notes: list[str]) -> Fit:
     """Return how many pieces of a weight a batch gives, or the batch for so many; a core is part of the weight.
 
     :raises BadInput: naming what cannot be, with its limit.
     """
-    inside_g = pieces.piece_g - bench.ask.core_g
+    inside_g = pieces.piece_g - basis.ask.core_g
     if inside_g <= 0:
         allowed = f"less than {pieces.piece_g:g} g"
         raise BadInput(("core_g",), "the core is as heavy as the piece", allowed, "out-of-range")
-    return _portion(bench, inside_g, inside_g / bench.made.density_g_per_ml, notes)
+    return _portion(basis, inside_g, inside_g / basis.made.density_g_per_ml, notes)
 
 
-def _portion(bench: Bench, inside_g: float, portion_ml: float, notes: list[str]) -> Fit:
+def _portion(basis: FitBasis, inside_g: float, portion_ml: float, notes: list[str]) -> Fit:
     """Without a target the recipe is portioned as it is."""
-    ask, made = bench.ask, bench.made
+    ask, made = basis.ask, basis.made
     refuse(ask, ("thickness_mm", "piece_mm", "halves"), "rolled pieces", "a pan or a mould")
     refuse_both(ask, "pieces")
     count = wanted(ask)
@@ -42,7 +42,7 @@ def _portion(bench: Bench, inside_g: float, portion_ml: float, notes: list[str])
     if count is not None:
         batch_g = batch_for_g(count * inside_g, ask, made)
     else:
-        batch_g = bench.recipe.mass_g if ask.mass_g is None else ask.mass_g
+        batch_g = basis.recipe.mass_g if ask.mass_g is None else ask.mass_g
         kept_g = filling_of_g(batch_g, ask, made)
         count = floor(kept_g / inside_g + FLOOR_GUARD)
         if count < 1:
@@ -62,7 +62,7 @@ def _portion(bench: Bench, inside_g: float, portion_ml: float, notes: list[str])
         notes.append(
             f"{rolled.name}: stand {tray_g:.0f} g in the tray; about {count * rolling_g:.0f} g stay on (±40 %)."
         )
-    return bench.fit(
+    return basis.fit(
         batch_g=batch_g,
         filling_g=count * inside_g,
         left_over_g=left_over_g,

@@ -4,18 +4,18 @@ from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.fit.ask import Ask, refuse, refuse_both, wanted
 from hearth_bowl.core.fit.dipping import dipped, dipping_notes, piece_coat
 from hearth_bowl.core.fit.made import batch_for_g, filling_of_g
-from hearth_bowl.core.fit.outcome import Bench, Fit, Marks
+from hearth_bowl.core.fit.outcome import Fit, FitBasis, Marks
 from hearth_bowl.core.geometry.numbers import FLOOR_GUARD
 from hearth_bowl.core.geometry.pans import Pan
 from hearth_bowl.core.geometry.pieces import Cut, cut_by_count, cut_by_size
 
 
-def fit_pan(bench: Bench, pan: Pan, notes: list[str]) -> Fit:
+def fit_pan(basis: FitBasis, pan: Pan, notes: list[str]) -> Fit:
     """Return what is made of a recipe to fill a pan as asked; without a target to its depth.
 
     :raises BadInput: naming what cannot be, with its limit.
     """
-    ask, made = bench.ask, bench.made
+    ask, made = basis.ask, basis.made
     refuse(ask, ("halves", "rolling"), "a slab", "a mould")
     refuse_both(ask, "thickness_mm")
     full_ml = pan.volume_ml(pan.depth_mm)
@@ -47,7 +47,7 @@ def fit_pan(bench: Bench, pan: Pan, notes: list[str]) -> Fit:
             notes.append(f"{asked} asked, {cut.pieces} come out.")
         now, later = dipped(ask, cut.pieces, piece_g, thickness_mm, lambda coat: piece_coat((p, q, thickness_mm), coat))
         notes += dipping_notes(ask, now, later)
-    return bench.fit(
+    return basis.fit(
         batch_g=batch_g,
         filling_g=filling_g,
         left_over_g=left_over_g,

@@ -10,11 +10,11 @@ from hearth_bowl.core.errors import BadInput, check_number
 from hearth_bowl.core.fit.ask import MOST_OVERRUN_PCT, Ask
 from hearth_bowl.core.fit.made import PACKED_SHARE, Made, batch_for_g, made_of, scaled
 from hearth_bowl.core.fit.moulded import USUAL_CUP, USUAL_MOULD, walls_of
+from hearth_bowl.core.fit.vessel import Cup, Mould
 from hearth_bowl.core.geometry.cavities import Weighed, divide
 from hearth_bowl.core.geometry.numbers import FLOOR_GUARD, bisect_rising
-from hearth_bowl.core.mixture import Mixture
-from hearth_bowl.core.recipe import Recipe
-from hearth_bowl.core.vessel import Cup, Mould
+from hearth_bowl.core.mass.mixture import Mixture
+from hearth_bowl.core.recipe.recipe import Recipe
 
 MOST_FILLINGS: Final = 4
 Texture = Literal["soft", "firm", "crunchy"]

@@ -4,9 +4,9 @@ from dataclasses import dataclass
 from typing import Final
 
 from hearth_bowl.core.errors import check_number
-from hearth_bowl.core.latent_heat import solid_fat_kj_per_kg
-from hearth_bowl.core.mixture import Mixture
-from hearth_bowl.core.thermal import heat_capacity_j_per_kgk
+from hearth_bowl.core.mass.latent_heat import solid_fat_kj_per_kg
+from hearth_bowl.core.mass.mixture import Mixture
+from hearth_bowl.core.mass.thermal import heat_capacity_j_per_kgk
 
 FIRST_S: Final = 30.0
 SHORTEST_S: Final = 5.0

@@ -4,13 +4,13 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from typing import Final
 
-from hearth_bowl.core.ingredient import Ingredient
-from hearth_bowl.core.kitchen import Kitchen
-from hearth_bowl.core.ratios import CHOCOLATE_KINDS
-from hearth_bowl.core.recipe import Recipe
+from hearth_bowl.core.ingredients.ingredient import Ingredient
+from hearth_bowl.core.mass.kitchen import Kitchen
+from hearth_bowl.core.mass.tempering import WINDOWS, tempering_kind
+from hearth_bowl.core.recipe.ratios import CHOCOLATE_KINDS
+from hearth_bowl.core.recipe.recipe import Recipe
 from hearth_bowl.core.stove import cautions
 from hearth_bowl.core.stove.step import Step
-from hearth_bowl.core.tempering import WINDOWS, tempering_kind
 
 BUTTER_C: Final = (32.0, 40.0)
 LATE_C: Final = (28.0, 35.0)

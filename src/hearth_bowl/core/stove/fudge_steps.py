@@ -2,7 +2,7 @@
 
 from typing import Final
 
-from hearth_bowl.core.cooking import plan_or_none
+from hearth_bowl.core.mass.cooking import plan_or_none
 from hearth_bowl.core.stove import cautions
 from hearth_bowl.core.stove.cook import Cook, later_steps, melting
 from hearth_bowl.core.stove.step import Step

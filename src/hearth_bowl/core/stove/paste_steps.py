@@ -2,10 +2,10 @@
 
 from typing import Final
 
+from hearth_bowl.core.mass.tempering import WINDOWS
 from hearth_bowl.core.stove import cautions
 from hearth_bowl.core.stove.cook import Cook, later_steps, melting
 from hearth_bowl.core.stove.step import Step
-from hearth_bowl.core.tempering import WINDOWS
 
 INVERTASE_BELOW_C: Final = 60.0
 

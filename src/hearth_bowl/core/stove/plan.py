@@ -5,10 +5,10 @@ from dataclasses import replace
 from types import MappingProxyType
 from typing import Final
 
-from hearth_bowl.core.families import FAMILY
-from hearth_bowl.core.ingredient import Ingredient
-from hearth_bowl.core.kitchen import Kitchen
-from hearth_bowl.core.recipe import Recipe
+from hearth_bowl.core.ingredients.ingredient import Ingredient
+from hearth_bowl.core.mass.kitchen import Kitchen
+from hearth_bowl.core.recipe.families import FAMILY
+from hearth_bowl.core.recipe.recipe import Recipe
 from hearth_bowl.core.stove import cautions
 from hearth_bowl.core.stove.choices import CHOICES, checked_choices
 from hearth_bowl.core.stove.cook import Cook

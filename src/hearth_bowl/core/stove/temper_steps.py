@@ -1,8 +1,8 @@
 """Steps of melting and tempering chocolate for shells and coats, by school; compound needs none."""
 
-from hearth_bowl.core.ingredient import Ingredient
+from hearth_bowl.core.ingredients.ingredient import Ingredient
+from hearth_bowl.core.mass.tempering import WINDOWS, Window, tempering_kind
 from hearth_bowl.core.stove.step import Step
-from hearth_bowl.core.tempering import WINDOWS, Window, tempering_kind
 
 
 def shell_steps(shell: Ingredient | None, school: str) -> tuple[Step, ...]:

@@ -4,11 +4,11 @@ from collections.abc import Mapping
 from dataclasses import dataclass, replace
 from typing import Final
 
-from hearth_bowl.core.balance import balance
 from hearth_bowl.core.errors import BadInput, check_number
-from hearth_bowl.core.mixture import mix
-from hearth_bowl.core.recipe import Recipe
-from hearth_bowl.core.set_index import index_at
+from hearth_bowl.core.mass.mixture import mix
+from hearth_bowl.core.mass.set_index import index_at
+from hearth_bowl.core.recipe.recipe import Recipe
+from hearth_bowl.core.solve.balance import balance
 
 SAME: Final = 0.02
 """A line within 2 % is as it should be."""

@@ -9,7 +9,7 @@ type Step = Schemas["StepOut"];
 /** What the full call adds to its words: the ceiling's advice, or where the temperature is and goes. */
 export function saysOf(live: Live | null, units: Units): string {
   if (!live || live.true_c === null) return "";
-  if (live.judged?.stand === "ceiling") return inOwnDegrees(live.judged.says, units);
+  if (live.stands?.stand === "ceiling") return inOwnDegrees(live.stands.says, units);
   const inF = units.temperature === "F";
   const own = (c: number) => (inF ? c * 1.8 + 32 : c).toFixed(0);
   const carry = live.forecast?.carry_c ?? 0;
@@ -27,7 +27,7 @@ export function NowPanel({ run, live, step, units, lostS }: NowProps) {
   const dial = (c: number) => `${Math.round(own(c + offset) * 2) / 2}`;
   const [low, high] = step.target_c ?? [];
   const forecast = live?.forecast ?? null;
-  const hot = live?.urgent || live?.judged?.stand === "ceiling";
+  const hot = live?.urgent || live?.stands?.stand === "ceiling";
   return (
     <div>
       <p
@@ -61,9 +61,9 @@ export function NowPanel({ run, live, step, units, lostS }: NowProps) {
           </>
         )}
         {lostS > 0 && live?.shown_c != null && `Read ${timeText(lostS)} ago. `}
-        {live?.judged &&
-          (!live.urgent || live.judged.stand !== "below") &&
-          inOwnDegrees(live.judged.says, units)}
+        {live?.stands &&
+          (!live.urgent || live.stands.stand !== "below") &&
+          inOwnDegrees(live.stands.says, units)}
         {live?.add_back_g != null &&
           ` About ${Math.round(live.add_back_g)} g of water brings it back to its end.`}
         {step.minutes !== null && (

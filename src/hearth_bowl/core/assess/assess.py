@@ -1,0 +1,84 @@
+"""Assess a recipe: everything that its composition says, with bands, in one value."""
+
+from dataclasses import dataclass
+
+from hearth_bowl.core.errors import check_number
+from hearth_bowl.core.keep.allergens import allergen_groups, allergens_named
+from hearth_bowl.core.keep.cautions import Caution, cautions
+from hearth_bowl.core.keep.keeping import Keeping, keeping
+from hearth_bowl.core.mass.alcohol import alcohol_pct
+from hearth_bowl.core.mass.mixture import Mixture, mix
+from hearth_bowl.core.mass.set_index import HIGHEST_C, LOWEST_C, SetIndex, is_water_free, set_at
+from hearth_bowl.core.mass.solution import dissolve
+from hearth_bowl.core.mass.split import fat_to_water, split_band
+from hearth_bowl.core.mass.water_activity import CAP_C, WaterActivity, estimate_water_activity
+from hearth_bowl.core.recipe.ratios import Ratios, ratios
+from hearth_bowl.core.recipe.recipe import Recipe
+
+ROOM_C = 20.0
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Split:
+    """Total fat to water (None without water) and its band."""
+
+    fat_to_water: float | None
+    band: str
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Assessment:
+    """What a recipe is and will do. Masses g, shares g per 100 g, temperatures °C."""
+
+    mixture: Mixture
+    mass_g: float
+    composition_pct: dict[str, float]
+    fat_pct: float
+    density_g_per_ml: float
+    ratios: Ratios
+    water_activity: WaterActivity
+    set: SetIndex
+    split: Split
+    sweetness_pct: float
+    alcohol_pct: float
+    energy_kcal_per_100g: float
+    undissolved_sugar_g: float
+    keeping: Keeping
+    allergens: tuple[str, ...]
+    allergens_named: tuple[str, ...]
+    warnings: tuple[Caution, ...]
+
+
+def assess(recipe: Recipe, at_c: float = ROOM_C, eaten: Mixture | None = None) -> Assessment:
+    """Return the assessment of a recipe, its set read at `at_c` (-18 to 45 °C).
+
+    :param eaten: the mass as it is eaten, where that is not simply what was weighed in.
+    :raises BadInput: at `at_c`.
+    """
+    at_c = check_number(("at_c",), at_c, LOWEST_C, HIGHEST_C, "°C")
+    mixture = mix(recipe) if eaten is None else eaten
+    water_free = is_water_free(mixture)
+    water = estimate_water_activity(mixture, recipe.family, water_free)
+    ratio = fat_to_water(mixture)
+    warnings = cautions(recipe, mixture)
+    modelled = all(warning.code != "set-not-modelled" for warning in warnings)
+    composition = mixture.composition_pct
+    return Assessment(
+        mixture=mixture,
+        mass_g=recipe.mass_g if eaten is None else eaten.mass_g,
+        composition_pct=composition,
+        fat_pct=100 * mixture.fat_g / mixture.mass_g,
+        density_g_per_ml=mixture.density_g_per_ml,
+        ratios=ratios(recipe),
+        water_activity=water,
+        set=set_at(mixture, at_c, modelled),
+        split=Split(fat_to_water=ratio, band=split_band(ratio, water_free)),
+        sweetness_pct=mixture.sweetness_pct,
+        alcohol_pct=alcohol_pct(mixture),
+        energy_kcal_per_100g=mixture.energy_kcal_per_100g,
+        undissolved_sugar_g=dissolve(mixture, CAP_C).crystals_g,
+        keeping=keeping(recipe, water.high),
+        allergens=allergen_groups(recipe),
+        allergens_named=allergens_named(recipe),
+        warnings=warnings,
+    )

@@ -1,0 +1,251 @@
+"""Readings that only some families have: the boil, the true ratio of a whipped ganache, invertase, modelling syrup."""
+
+from collections.abc import Callable, Mapping, Sequence
+from types import MappingProxyType
+from typing import Final
+
+from hearth_bowl.core.bench.reading import LOOK, QUIET, Reading
+from hearth_bowl.core.bench.why import Figure, Why
+from hearth_bowl.core.errors import BadInput
+from hearth_bowl.core.ingredients.components import SUGARS
+from hearth_bowl.core.mass.boiling import SEA_LEVEL_KPA
+from hearth_bowl.core.mass.cooking import cook_plan
+from hearth_bowl.core.mass.invertase import FASTEST, SLOWEST, after_days, days_until_loose
+from hearth_bowl.core.mass.kitchen import Kitchen
+from hearth_bowl.core.mass.mixture import mix
+from hearth_bowl.core.mass.sugar_stages import thermometer
+from hearth_bowl.core.recipe.ratios import CHOCOLATE_KINDS
+from hearth_bowl.core.recipe.recipe import Recipe
+from hearth_bowl.core.solve.starters import MODELLING_SYRUP
+from hearth_bowl.core.sources import SOURCES
+
+MILK_BAND_PCT: Final = 1.5
+STORED_C: Final = 20.0
+COURSE_DAYS: Final = (3, 7, 14, 28)
+SYRUPS: Final = frozenset({"glucose_syrup40", "glucose_syrup60", "corn_syrup_light", "golden_syrup", "honey"})
+
+
+def family_readings(recipe: Recipe, kitchen: Kitchen, at_c: float = STORED_C) -> Sequence[Reading]:
+    """Return what is particular to a recipe's family, kept at `at_c`; nothing for most."""
+    maker = MAKERS.get(recipe.family)
+    return (*_yolk(recipe), *(maker(recipe, kitchen, at_c) if maker is not None else ()))
+
+
+def _boil(recipe: Recipe, kitchen: Kitchen, _at_c: float) -> Sequence[Reading]:
+    try:
+        plan = cook_plan(recipe, kitchen)
+    except BadInput as problem:
+        words = f"{problem.message[0].upper()}{problem.message[1:]}."
+        return (Reading(code="boil", title="The boil", shown="–", unit="", words=words, state=LOOK),)
+    now, cooked, target_c, sea_level_c = plan.now, plan.cooked, plan.cooked.to_c, plan.sea_level_c
+    dial = _on_dial(target_c, kitchen)
+    words = (
+        f"It boils at {now.boiling_c:.1f} °C now. At {target_c:.1f} °C {cooked.water_left_pct:.1f} % water is left "
+        f"(±{MILK_BAND_PCT:g}): stop when the pan has lost {cooked.evaporated_g:.0f} g. "
+        f"{cooked.finished_g:.0f} g come out. {dial}"
+    )
+    return (
+        Reading(
+            code="boil",
+            title="Cook to",
+            shown=f"{target_c:.1f} °C",
+            unit="here" if abs(target_c - sea_level_c) > 0.05 else "",
+            words=words.strip(),
+            state=QUIET,
+            why=Why(
+                formula="aw(T) × psat(T) = pressure of the air; on a mountain the same solids, not the same degrees",
+                inputs=(
+                    Figure("At sea level", f"{sea_level_c:g} °C"),
+                    Figure("Air", f"{kitchen.pressure_kpa:.1f} kPa, at sea level {SEA_LEVEL_KPA:g}"),
+                    Figure("Water now", f"{now.water_g:.0f} g"),
+                    Figure("Solids when done", f"{cooked.solids_pct:.1f} %"),
+                ),
+                source=SOURCES["starzak-peacock-1997"],
+                band="±0.7 % solids for syrups, ±1.5 % water for milk mixtures; weather moves it ±0.8 °C",
+                narrower="The boiling-water test of your thermometer, and weighing the pan.",
+            ),
+        ),
+    )
+
+
+def _on_dial(true_c: float, kitchen: Kitchen) -> str:
+    reading = kitchen.thermometer_in_boiling_water_c
+    if reading is None:
+        return ""
+    try:
+        tested = thermometer(reading, kitchen.pressure_kpa)
+    except BadInput as problem:
+        return f"Your thermometer: {problem.message}."
+    return f"On your dial: {tested.on_dial(true_c):.1f} °C."
+
+
+def _true_ratio(recipe: Recipe, _kitchen: Kitchen, _at_c: float) -> Sequence[Reading]:
+    chocolate = creams = late = 0.0
+    for line, grams in recipe.weighed:
+        if line.ingredient.kind in CHOCOLATE_KINDS:
+            chocolate += grams
+        elif line.ingredient.kind == "cream":
+            creams += grams
+            late += grams if line.stage == "late" else 0.0
+    if not chocolate or not creams:
+        return ()
+    before = f"Before the late cream it is {chocolate / (creams - late):.2f} to 1. " if creams > late > 0 else ""
+    return (
+        Reading(
+            code="true-ratio",
+            title="True ratio",
+            shown=f"{chocolate / creams:.2f} to 1",
+            unit="chocolate to all its cream",
+            words=before + "The late cream counts: whip only when it has rested cold, and pipe within minutes.",
+            state=QUIET,
+        ),
+    )
+
+
+def _invertase(recipe: Recipe, kitchen: Kitchen, at_c: float) -> Sequence[Reading]:
+    dose_g = sum(grams for line, grams in recipe.weighed if line.ingredient.key == "invertase")
+    fondant_g = sum(grams for line, grams in recipe.weighed if (line.ingredient.key or "").startswith("fondant"))
+    boiled = () if fondant_g else _boil(recipe, kitchen, at_c)
+    if not dose_g:
+        return boiled
+    base_g = fondant_g or recipe.mass_g
+    dose_pct = 100 * dose_g / base_g
+    mixture = mix(recipe)
+    quick, slow = (days_until_loose(mixture, dose_pct * factor, at_c) for factor in (FASTEST, SLOWEST))
+    half = days_until_loose(mixture, dose_pct, at_c)
+    shown = "over 120 days" if half is None else f"about {half:.0f} days"
+    own_g = mixture.grams["sucrose"]
+    turned = {days: 1 - after_days(mixture, days, dose_pct, at_c).grams["sucrose"] / own_g for days in COURSE_DAYS}
+    weeks = ", ".join(f"after {days} days {100 * share:.0f} %" for days, share in turned.items())
+    band = f"{quick:.0f} to {slow:.0f} days" if quick is not None and slow is not None else "a few days to months"
+    return (
+        *boiled,
+        Reading(
+            code="invertase",
+            title="Loose centre",
+            shown=shown,
+            unit=f"at {at_c:g} °C, dose {dose_pct:.2f} %",
+            words=f"{band}, for preparations differ. Of its sugar is turned: {weeks}. Add it below 60 °C; cold "
+            "slows it threefold.",
+            state=QUIET if 0.03 <= dose_pct <= 0.5 else LOOK,
+            why=Why(
+                formula="dissolved sucrose goes as exp(−k t), k = 0.0693 a day × dose/0.1 % × exp(−5413 "
+                "(1/T − 1/293)); crystals feed it",
+                inputs=(Figure("Invertase", f"{dose_g:.2g} g"), Figure("On", f"{base_g:.0f} g")),
+                source=SOURCES["invertase-practice"],
+                band="half to double the days",
+                narrower="Cut one open every other day, and note it.",
+            ),
+        ),
+    )
+
+
+def _modelling(recipe: Recipe, _kitchen: Kitchen, _at_c: float) -> Sequence[Reading]:
+    chocolate = [(line, grams) for line, grams in recipe.weighed if line.ingredient.kind in CHOCOLATE_KINDS]
+    syrup_g = sum(grams for line, grams in recipe.weighed if line.ingredient.key in SYRUPS)
+    total_g = sum(grams for _, grams in chocolate)
+    if not total_g or not syrup_g:
+        return ()
+    wanted = sum(grams * _syrup_share(line.ingredient.label) for line, grams in chocolate) / total_g
+    share = syrup_g / total_g
+    apart = share - wanted
+    words = (
+        "About right for its chocolate."
+        if abs(apart) < 0.06
+        else (
+            "Much syrup for its chocolate: soft and sticky."
+            if apart > 0
+            else "Little syrup for its chocolate: it may crack."
+        )
+    )
+    return (
+        Reading(
+            code="modelling-syrup",
+            title="Syrup to chocolate",
+            shown=f"{share:.2f} to 1",
+            unit=f"usual {wanted:.2f}",
+            words=words + " Dark takes more than milk, milk more than white.",
+            state=QUIET if abs(apart) < 0.06 else LOOK,
+        ),
+    )
+
+
+def _nut_to_sugar(recipe: Recipe, _kitchen: Kitchen, _at_c: float) -> Sequence[Reading]:
+    sugar_g = mix(recipe).sugars_g
+    nuts_g = sum(
+        grams * (1 - _sugar_share(line.ingredient.composition_pct))
+        for line, grams in recipe.weighed
+        if "nuts" in line.ingredient.allergens or "peanut" in line.ingredient.allergens
+    )
+    if not nuts_g or not sugar_g:
+        return ()
+    return (
+        Reading(
+            code="nut-to-sugar",
+            title="Nut to sugar",
+            shown=f"{nuts_g / sugar_g:.2f} to 1",
+            unit="all sugars counted",
+            words="About 1 to 1 is usual for a praliné, 2 to 1 tastes of the nut.",
+            state=QUIET,
+        ),
+    )
+
+
+def _binder_to_dry(recipe: Recipe, _kitchen: Kitchen, _at_c: float) -> Sequence[Reading]:
+    binder_g = dry_g = 0.0
+    for line, grams in recipe.weighed:
+        if line.ingredient.density_is_bulk:
+            dry_g += grams
+        elif line.ingredient.kind not in CHOCOLATE_KINDS:
+            binder_g += grams
+    if not binder_g or not dry_g:
+        return ()
+    return (
+        Reading(
+            code="binder-to-dry",
+            title="Binder to dry",
+            shown=f"{binder_g / dry_g:.2f} to 1",
+            unit="what binds, to crumbs or flakes",
+            words="About 0.4 to 1 holds crumbs with soft cheese, 1 to 1 coconut with condensed milk.",
+            state=QUIET,
+        ),
+    )
+
+
+def _yolk(recipe: Recipe) -> Sequence[Reading]:
+    yolk_g = sum(grams for line, grams in recipe.weighed if line.ingredient.key == "egg_yolk")
+    if not yolk_g:
+        return ()
+    return (
+        Reading(
+            code="yolk",
+            title="Egg yolk",
+            shown=f"{100 * yolk_g / recipe.mass_g:.0f} %",
+            unit="of the bowl",
+            words="It thickens from 78 °C and curdles above 84 °C; under that it is raw.",
+            state=LOOK,
+        ),
+    )
+
+
+def _sugar_share(composition_pct: Mapping[str, float]) -> float:
+    return sum(composition_pct[name] for name in SUGARS) / 100
+
+
+def _syrup_share(label: str) -> float:
+    return next((share for kind, share in MODELLING_SYRUP.items() if label.startswith(kind)), MODELLING_SYRUP["dark"])
+
+
+MAKERS: Final[Mapping[str, Callable[[Recipe, Kitchen, float], Sequence[Reading]]]] = MappingProxyType(
+    {
+        "boiled-fudge": _boil,
+        "simmered-fudge": _boil,
+        "fondant": _invertase,
+        "whipped-ganache": _true_ratio,
+        "modelling": _modelling,
+        "filling": _binder_to_dry,
+        "soft-cheese": _binder_to_dry,
+        "nut-paste": _nut_to_sugar,
+        "marzipan": _nut_to_sugar,
+    }
+)

@@ -1,0 +1,100 @@
+"""The verdict: one sentence that says whether the mass does what it is for, and where that ends."""
+
+from dataclasses import dataclass
+from itertools import pairwise
+from types import MappingProxyType
+from typing import Final
+
+from hearth_bowl.core.mass.cooking import CookPlan
+from hearth_bowl.core.mass.set_index import HIGHEST_INDEX, SetIndex
+from hearth_bowl.core.recipe.recipe import FAMILIES, Recipe
+
+CURVE_C: Final = tuple(float(t) for t in range(39))
+"""The temperatures from fridge to hand at which the set curve is read [°C]."""
+WINDOWS: Final = MappingProxyType(
+    {
+        "pour": (0.0, 0.9),
+        "glaze": (0.5, 1.6),
+        "dollop": (1.1, 2.2),
+        "pipe": (1.6, 2.6),
+        "fill-shell": (1.2, 2.6),
+        "coat-cake": (2.4, 3.5),
+        "roll": (2.6, 3.4),
+        "cut": (3.4, HIGHEST_INDEX),
+    }
+)
+"""Set index within which a use goes well: the index's classes, widened where a use is forgiving (a judgement)."""
+DOES: Final = MappingProxyType(
+    {
+        "pour": ("Pours", "to pour"),
+        "glaze": ("Glazes", "to glaze"),
+        "dollop": ("Dollops softly", "to dollop"),
+        "pipe": ("Pipes", "to pipe"),
+        "fill-shell": ("Fills shells", "to fill shells"),
+        "coat-cake": ("Coats a cake", "to coat a cake"),
+        "roll": ("Rolls cleanly", "to roll"),
+        "cut": ("Cuts cleanly", "to cut"),
+    }
+)
+CLASS_DOES: Final = MappingProxyType(
+    {
+        "sauce": "Pours like a sauce",
+        "glaze": "Glazes, and levels itself",
+        "pipe": "Pipes and holds its shape",
+        "roll": "Rolls between the palms",
+        "cut": "Cuts into slabs",
+        "hard": "Sets hard",
+    }
+)
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Verdict:
+    """The sentence: `lead`, `turn` where it changes, `fits` whether it does what it is for (None: unknown)."""
+
+    lead: str
+    turn: str
+    fits: bool | None
+
+
+def verdict(recipe: Recipe, reading: SetIndex, curve: list[float]) -> Verdict:
+    """Return the sentence of a recipe at the temperature of its reading. `curve` is the index at CURVE_C."""
+    place = f"at {reading.at_c:g} °C"
+    if recipe.family == "dry-mix":
+        return Verdict(lead=FAMILIES[recipe.family], turn="it stays loose: weigh it by the cup of milk", fits=None)
+    if reading.index is None:
+        return Verdict(lead=FAMILIES[recipe.family], turn="how firm it sets is not computed", fits=None)
+    if recipe.use is None or recipe.use not in WINDOWS:
+        does = CLASS_DOES[reading.class_ or "hard"]
+        return Verdict(lead=f"{does} {place}", turn="", fits=None)
+    low, high = WINDOWS[recipe.use]
+    does, to_do = DOES[recipe.use]
+    if reading.index < low:
+        colder = crossing_c(curve, low)
+        turn = f"firm enough below {colder:.0f} °C" if colder is not None else "even straight from the fridge"
+        return Verdict(lead=f"Too soft {to_do} {place}", turn=turn, fits=False)
+    if reading.index > high:
+        warmer = crossing_c(curve, high)
+        turn = f"ready above {warmer:.0f} °C" if warmer is not None else "at any warmth of a kitchen"
+        return Verdict(lead=f"Too firm {to_do} {place}", turn=turn, fits=False)
+    soft = crossing_c(curve, low)
+    turn = f"goes soft above {soft:.0f} °C" if soft is not None and low > 0 else ""
+    return Verdict(lead=f"{does} {place}", turn=turn, fits=True)
+
+
+def cooking_verdict(plan: CookPlan) -> Verdict:
+    """Return the sentence of what is cooked down: where to stop, and what comes out."""
+    cooked = plan.cooked
+    return Verdict(
+        lead=f"Cook it to {cooked.to_c:.0f} °C",
+        turn=f"{cooked.finished_g:.0f} g with {cooked.water_left_pct:.0f} % water",
+        fits=None,
+    )
+
+
+def crossing_c(curve: list[float], index: float) -> float | None:
+    """Return the temperature at which a falling curve passes below an index, or None where it does not."""
+    for (t0, y0), (t1, y1) in pairwise(zip(CURVE_C, curve, strict=True)):
+        if y0 >= index > y1:
+            return t0 + (t1 - t0) * (y0 - index) / (y0 - y1)
+    return None

@@ -1,0 +1,2 @@
+"""Boxes: several kinds of piece together: what they take (`assortment`), in which order chocolate is poured (`pours`),
+what to buy (`shopping`)."""

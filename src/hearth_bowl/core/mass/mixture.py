@@ -1,0 +1,157 @@
+"""What is in the bowl: the grams of each component, summed over the lines and never averaged."""
+
+from dataclasses import dataclass
+from typing import Final
+
+import numpy as np
+
+from hearth_bowl.core.ingredients.components import COMPONENTS, FAT_KINDS, FATS, SUGARS
+from hearth_bowl.core.ingredients.ingredient import DEFAULT_HIGHER_MOLAR_MASS_G_PER_MOL
+from hearth_bowl.core.recipe.recipe import Recipe
+
+NAMES: Final = tuple(COMPONENTS)
+FloatArray = np.ndarray[tuple[int, ...], np.dtype[np.float64]]
+_DENSITIES: Final = tuple((name, part.density_g_per_ml) for name, part in COMPONENTS.items())
+_SWEETNESS: Final = tuple((name, COMPONENTS[name].sweetness) for name in NAMES if COMPONENTS[name].sweetness)
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Mixture:
+    """Grams of each component, with what the set and water rules ask beyond them.
+
+    `other_fat_g` splits other fat by its kind; `higher_mol` are the moles of higher saccharides; `fruit_solids_g`
+    are the other solids of purées and jam; `powder_cocoa_g` is dry cocoa that came as cocoa powder.
+    """
+
+    grams: dict[str, float]
+    other_fat_g: dict[str, float]
+    higher_mol: float
+    fruit_solids_g: float
+    powder_cocoa_g: float
+    energy_kcal: float
+
+    @property
+    def mass_g(self) -> float:
+        """Return the mass of all components."""
+        return sum(self.grams.values())
+
+    @property
+    def fat_g(self) -> float:
+        """Return the grams of fat of every kind."""
+        return self.grams["cocoa_butter"] + self.grams["milk_fat"] + self.grams["other_fat"]
+
+    @property
+    def sugars_g(self) -> float:
+        """Return the grams of all sugars, dissolved or not."""
+        return sum(self.grams[name] for name in SUGARS)
+
+    @property
+    def composition_pct(self) -> dict[str, float]:
+        """Return g per 100 g of each component."""
+        mass_g = self.mass_g
+        return {name: 100 * grams / mass_g for name, grams in self.grams.items()}
+
+    @property
+    def density_g_per_ml(self) -> float:
+        """Return the density without air: 1/rho = sum of mass shares over their densities. Good to 3.5 %."""
+        return self.mass_g / sum(self.grams[name] / density for name, density in _DENSITIES)
+
+    @property
+    def sweetness_pct(self) -> float:
+        """Return g of sucrose-equivalents per 100 g (weak to fair; cold, cocoa and salt mute it)."""
+        return 100 * sum(self.grams[name] * value for name, value in _SWEETNESS) / self.mass_g
+
+    @property
+    def energy_kcal_per_100g(self) -> float:
+        """Return energy per 100 g (fair, ±5 %), Regulation (EU) 1169/2011, annex XIV."""
+        return 100 * self.energy_kcal / self.mass_g
+
+    def plus(self, other: "Mixture", share: float = 1.0) -> "Mixture":
+        """Return this mixture with `share` of another stirred in."""
+        return Mixture(
+            grams={name: grams + share * other.grams[name] for name, grams in self.grams.items()},
+            other_fat_g={kind: grams + share * other.other_fat_g[kind] for kind, grams in self.other_fat_g.items()},
+            higher_mol=self.higher_mol + share * other.higher_mol,
+            fruit_solids_g=self.fruit_solids_g + share * other.fruit_solids_g,
+            powder_cocoa_g=self.powder_cocoa_g + share * other.powder_cocoa_g,
+            energy_kcal=self.energy_kcal + share * other.energy_kcal,
+        )
+
+
+def mix(recipe: Recipe) -> Mixture:
+    """Return what is in the bowl of a recipe."""
+    return mix_lines(recipe, range(len(recipe.lines)))
+
+
+def mix_lines(recipe: Recipe, positions: range | list[int]) -> Mixture:
+    """Return what some of the recipe's lines bring."""
+    grams = dict.fromkeys(NAMES, 0.0)
+    other_fat_g = dict.fromkeys(FAT_KINDS, 0.0)
+    higher_mol = fruit_solids_g = powder_cocoa_g = energy_kcal = 0.0
+    for position in positions:
+        ingredient, amount_g = recipe.lines[position].ingredient, recipe.amounts_g[position]
+        share = amount_g / 100
+        composition = ingredient.composition_pct
+        for name, pct in composition.items():
+            if pct:
+                grams[name] += share * pct
+        if composition["other_fat"]:
+            other_fat_g[ingredient.other_fat_kind] += share * composition["other_fat"]
+        if composition["higher"]:
+            molar_mass = ingredient.higher_molar_mass_g_per_mol or DEFAULT_HIGHER_MOLAR_MASS_G_PER_MOL
+            higher_mol += share * composition["higher"] / molar_mass
+        if ingredient.kind == "fruit":
+            fruit_solids_g += share * composition["other"]
+        elif ingredient.kind == "cocoa-powder":
+            powder_cocoa_g += share * composition["cocoa_nonfat"]
+        energy_kcal += share * ingredient.energy_kcal_per_100g
+    return Mixture(
+        grams=grams,
+        other_fat_g=other_fat_g,
+        higher_mol=higher_mol,
+        fruit_solids_g=fruit_solids_g,
+        powder_cocoa_g=powder_cocoa_g,
+        energy_kcal=energy_kcal,
+    )
+
+
+class MixingTable:
+    """The lines of one recipe as a table, so that many amounts of them are mixed quickly."""
+
+    def __init__(self, recipe: Recipe) -> None:
+        ones = [
+            _row(mix_lines(recipe.with_amounts_g([1.0] * len(recipe.lines)), [p])) for p in range(len(recipe.lines))
+        ]
+        self._rows = np.array(ones)
+
+    def wet_and_fat(self) -> tuple[FloatArray, FloatArray]:
+        """Return the water and alcohol, and the fat, that 1 g of each line brings."""
+        wet, fat = (
+            self._rows[:, [NAMES.index(name) for name in names]].sum(axis=1) for names in (("water", "ethanol"), FATS)
+        )
+        return wet, fat
+
+    def mix(self, amounts_g: list[float]) -> Mixture:
+        """Return what is in the bowl with these grams of each line."""
+        total = (np.array(amounts_g) @ self._rows).tolist()
+        grams, rest = total[: len(NAMES)], total[len(NAMES) :]
+        higher_mol, fruit_solids_g, powder_cocoa_g, energy_kcal = rest[len(FAT_KINDS) :]
+        return Mixture(
+            grams=dict(zip(NAMES, grams, strict=True)),
+            other_fat_g=dict(zip(FAT_KINDS, rest, strict=False)),
+            higher_mol=higher_mol,
+            fruit_solids_g=fruit_solids_g,
+            powder_cocoa_g=powder_cocoa_g,
+            energy_kcal=energy_kcal,
+        )
+
+
+def _row(mixture: Mixture) -> list[float]:
+    return [
+        *mixture.grams.values(),
+        *mixture.other_fat_g.values(),
+        mixture.higher_mol,
+        mixture.fruit_solids_g,
+        mixture.powder_cocoa_g,
+        mixture.energy_kcal,
+    ]

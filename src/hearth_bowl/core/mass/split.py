@@ -1,0 +1,37 @@
+"""Splitting: total fat to water, its bands, and the milk that mends it."""
+
+from typing import Final
+
+from hearth_bowl.core.mass.mixture import Mixture
+
+SPLIT_BOUNDS: Final = ((1.0, "very-safe"), (1.8, "safe"), (2.3, "care"), (2.8, "fragile"), (4.0, "splits"))
+"""Upper bound of each band of fat to water (source: split-practice)."""
+FAT_CONTINUOUS: Final = "fat-continuous"
+RESCUE_TARGET: Final = 1.8
+
+
+def fat_to_water(mixture: Mixture) -> float | None:
+    """Return total fat over water (ethanol not counted), or None without water."""
+    water_g = mixture.grams["water"]
+    return mixture.fat_g / water_g if water_g > 0 else None
+
+
+def split_band(ratio: float | None, water_free: bool) -> str:
+    """Return the band of a fat to water ratio; a water-free mass has no emulsion to split."""
+    if water_free or ratio is None:
+        return FAT_CONTINUOUS
+    return next((name for bound, name in SPLIT_BOUNDS if ratio < bound), FAT_CONTINUOUS)
+
+
+def rescue_g(
+    fat_g: float, water_g: float, water_share: float, fat_share: float, target: float = RESCUE_TARGET
+) -> float | None:
+    """Return the grams of a liquid that bring fat to water down to `target`: x = (F - t W)/(t w - f).
+
+    0 where it is there already; None where that liquid, with as much fat for its water, never gets there.
+    """
+    short = fat_g - target * water_g
+    if short <= 0:
+        return 0.0
+    gain = target * water_share - fat_share
+    return short / gain if gain > 0 else None

@@ -1,0 +1,100 @@
+"""Weighing: how far a measure can be trusted, and what a kitchen scale cannot weigh."""
+
+from typing import Final
+
+from hearth_bowl.core.ingredients.ingredient import Ingredient
+from hearth_bowl.core.recipe.measures import MASS_UNITS_G
+from hearth_bowl.core.recipe.recipe import Line
+
+CHIPS_PCT: Final = 7.0
+LOOSE_CUP_PCT: Final = 15.0
+LOOSE_SPOON_PCT: Final = 10.0
+POURED_PCT: Final = 2.0
+POURED_SPOON_PCT: Final = 5.0
+PINCH_PCT: Final = 50.0
+PIECE_PCT: Final = 15.0
+PACK_PCT: Final = 1.0
+STEPS_TO_TRUST: Final = 3.0
+"""A weight of fewer steps of the scale than this is a guess."""
+SPOONS: Final = frozenset({"tsp", "tbsp"})
+SPOONFUL_SLIP_PCT: Final = {
+    "salt": 1.5,
+    "lecithin": 1.5,
+    "vanilla_extract": 4.0,
+    "spice_ground": 2.0,
+    "coffee_instant": 5.0,
+}
+"""More of it in the bowl than this, and a tablespoon was perhaps a teaspoon."""
+TEASPOON_ML: Final = 5.0
+
+
+def spread_pct(line: Line) -> float:
+    """Return how far the grams of a line may be off, in ±per cent, because of how it is measured."""
+    unit, ingredient = line.unit, line.ingredient
+    if line.amount_high is not None and line.amount_high > 0:
+        return 100 * (line.amount_high - line.amount) / (line.amount_high + line.amount)
+    if unit in MASS_UNITS_G:
+        return 0.0
+    if unit in ("pinch", "drop"):
+        return PINCH_PCT
+    if unit == "piece":
+        return PIECE_PCT
+    if unit in ("tin", "bar", "stick"):
+        return PACK_PCT
+    if ingredient.density_is_bulk:
+        return LOOSE_SPOON_PCT if unit in SPOONS else LOOSE_CUP_PCT
+    if ingredient.spoon_g_per_ml != ingredient.density_g_per_ml:
+        return CHIPS_PCT
+    return POURED_SPOON_PCT if unit in SPOONS else POURED_PCT
+
+
+def scale_note(ingredient: Ingredient, grams: float, step_g: float, most_g: float) -> str | None:
+    """Return what to do about an amount that the person's scale cannot weigh, or None where it can."""
+    if grams <= 0:
+        return None
+    if grams > most_g:
+        return f"More than the scale takes ({most_g:g} g): weigh it in parts."
+    if grams >= STEPS_TO_TRUST * step_g:
+        return None
+    spoonful_g = TEASPOON_ML * ingredient.spoon_g_per_ml
+    spoons = grams / spoonful_g
+    way = (
+        f"about {_fraction(spoons)} tsp, or make more"
+        if spoons >= 0.1
+        else f"mix {10 * grams:.1g} g into ten times as much of another line and take a tenth"
+    )
+    return f"Too little for a {step_g:g} g scale: {way}."
+
+
+def _fraction(spoons: float) -> str:
+    known = ((0.125, "⅛"), (0.25, "¼"), (0.5, "½"), (0.75, "¾"), (1.0, "1"))
+    if spoons > 1.1:
+        return f"{spoons:.1f}"
+    return min(known, key=lambda row: abs(row[0] - spoons))[1]
+
+
+def slip_question(line: Line, grams: float, mass_g: float) -> str | None:
+    """Return the question whether a spoon was mistaken, where the amount is out of proportion."""
+    most_pct = SPOONFUL_SLIP_PCT.get(line.ingredient.key or "")
+    if line.unit not in SPOONS or most_pct is None or mass_g <= 0 or grams <= most_pct / 100 * mass_g:
+        return None
+    other = "a teaspoon" if line.unit == "tbsp" else "a smaller one"
+    return f"That is much for {mass_g:.0f} g in the bowl: was it {other}?"
+
+
+def ounce_question(line: Line) -> str | None:
+    """Return the question which ounce is meant, where a liquid is given in ounces."""
+    if line.unit != "oz" or line.ingredient.density_is_bulk:
+        return None
+    composition = line.ingredient.composition_pct
+    if line.ingredient.kind in ("chocolate", "compound", "butter", "condensed-milk"):
+        return None
+    if composition["water"] + composition["ethanol"] < 40:
+        return None
+    return "Ounces of a liquid: by weight, or fluid ounces (fl oz)? Taken by weight."
+
+
+def shown_g(grams: float, up: bool = False) -> float:
+    """Return grams as a kitchen scale weighs them: whole grams from 10 g on, tenths below."""
+    step = 1.0 if grams >= 10 else 0.1
+    return round((-(-grams // step) if up else round(grams / step)) * step, 1)

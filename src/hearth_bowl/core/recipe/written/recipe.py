@@ -1,0 +1,121 @@
+"""A whole recipe as people write it: title, ingredient lines, method; read with every doubt marked."""
+
+import re
+from collections.abc import Sequence
+from dataclasses import dataclass
+from typing import Final
+
+from hearth_bowl.core.errors import BadInput
+from hearth_bowl.core.ingredients.library import LIBRARY
+from hearth_bowl.core.recipe.measures import MEASURES_ML
+from hearth_bowl.core.recipe.recipe import FAMILIES, MAX_LINES, Line, Recipe, checked_recipe
+from hearth_bowl.core.recipe.written.lines import WrittenLine, checked_line
+from hearth_bowl.core.recipe.written.proposals import family_of, proposed_g, use_of
+
+LONGEST_LINE: Final = 400
+MOST_TEXT_LINES: Final = 1000
+METHOD: Final = re.compile(
+    r"^\W*(method|directions?|instructions?|preparation|steps?|how to make)\b.{0,20}$", re.IGNORECASE
+)
+INGREDIENTS: Final = re.compile(r"^\W*(ingredients?|you will need|you'll need)\b.{0,20}$", re.IGNORECASE)
+HEADING: Final = re.compile(r"^[^\d]{0,60}:\s*$")
+SENTENCE: Final = re.compile(r"^(?:\d+[.)]\s+)?[A-Z][a-z]+\b.*\b(?:the|and|until|then|into|with)\b.*[.!]?$")
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Unsure:
+    """Something unsure: the line of the text (from 1), its words, and why."""
+
+    line: int
+    text: str
+    why: str
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class WrittenRecipe:
+    """What was read: the recipe, lines whose amounts are ours marked `proposed`, and what is unsure."""
+
+    recipe: Recipe
+    unsure: tuple[Unsure, ...]
+
+
+def read_text(text: str, measure: str, family: str | None = None) -> WrittenRecipe:
+    """Return the recipe of a text: first a title, then what goes in, then perhaps the method.
+
+    :raises BadInput: at `measure` or `family`; at `file` where no ingredient can be read.
+    """
+    lines = [line.strip()[:LONGEST_LINE] for line in text.splitlines()[:MOST_TEXT_LINES]]
+    name = ""
+    ingredients: list[tuple[int, str]] = []
+    steps: list[str] = []
+    in_method = False
+    for number, line in enumerate(lines, 1):
+        if not line or INGREDIENTS.match(line):
+            in_method = in_method and not INGREDIENTS.match(line)
+            continue
+        if METHOD.match(line):
+            in_method = True
+        elif in_method:
+            steps.append(line)
+        elif not name and not ingredients and not _is_ingredient(line, measure):
+            name = line.lstrip("# ").rstrip(":")
+        elif HEADING.match(line):
+            continue
+        elif SENTENCE.match(line) and len(line) > 50 and not re.match(r"^\W*\d+(?![.)])", line):
+            steps.append(line)
+        else:
+            ingredients.append((number, line))
+    return read_parts(name or "Untitled", ingredients, steps, measure, family)
+
+
+def _is_ingredient(line: str, measure: str) -> bool:
+    read = checked_line(line, measure)
+    return read.key is not None and read.amount is not None
+
+
+def read_parts(
+    name: str, ingredients: Sequence[tuple[int, str]], steps: Sequence[str], measure: str, family: str | None = None
+) -> WrittenRecipe:
+    """Return the recipe of ingredient lines (with their numbers) and steps.
+
+    :raises BadInput: at `measure` or `family`; at `file` where no ingredient can be read.
+    """
+    if measure not in MEASURES_ML:
+        raise BadInput(("measure",), f"unknown measure {measure[:40]!r}", "one of " + ", ".join(MEASURES_ML), "unknown")
+    if family is not None and family not in FAMILIES:
+        raise BadInput(("family",), f"unknown family {family[:60]!r}", "one of " + ", ".join(FAMILIES), "unknown")
+    read = [(number, text, checked_line(text, measure)) for number, text in ingredients]
+    unsure = [Unsure(line=number, text=text, why=why) for number, text, line in read for why in line.doubts]
+    known = [(number, text, line) for number, text, line in read if line.key is not None][:MAX_LINES]
+    if not known:
+        raise BadInput(("file",), "no ingredient can be read from it", "one ingredient a line, such as 200 g cream")
+    keys = frozenset(line.key for _, _, line in known if line.key is not None)
+    words = " ".join([name, *steps])
+    found_family = family or family_of(words, keys)
+    stated_g = sum(_line(line, measure).amount_g for _, _, line in known if line.amount is not None)
+    lines = []
+    for number, text, line in known:
+        if line.amount is None:
+            grams = proposed_g(str(line.key), found_family, stated_g)
+            unsure.append(Unsure(line=number, text=text, why=f"{grams:g} g is our proposal"))
+            lines.append(Line(ingredient=LIBRARY[str(line.key)], amount=grams, measure=measure, proposed=True))
+        else:
+            lines.append(_line(line, measure))
+    recipe = checked_recipe(
+        name=name[:200] or "Untitled", family=found_family, use=use_of(words), lines=lines, steps=list(steps)
+    )
+    unsure.sort(key=lambda found: found.line)
+    return WrittenRecipe(recipe=recipe, unsure=tuple(unsure))
+
+
+def _line(line: WrittenLine, measure: str) -> Line:
+    ingredient = LIBRARY[str(line.key)]
+    return Line(
+        ingredient=ingredient,
+        amount=float(line.amount or 0.0),
+        amount_high=line.amount_high,
+        unit=line.unit,
+        measure=measure,
+        pack_g=line.pack_g,
+        piece_g=line.piece_g,
+    )

@@ -1,0 +1,111 @@
+"""Whole written recipes: title, ingredients, method, family and use; what nobody stated is proposed and marked."""
+
+import unittest
+
+from hearth_bowl.core.errors import BadInput
+from hearth_bowl.core.recipe.written.recipe import WrittenRecipe, read_text
+
+FUDGE = """Comet-tail fudge
+
+You will need:
+397g tin condensed milk
+400 g milk chocolate
+25 g butter
+a pinch of salt
+
+Method:
+1. Melt everything together over a low heat.
+2. Pour into a lined tin and cut into squares once it is cold.
+"""
+
+BOILED = """# Old-lens fudge
+450 g granulated sugar
+300 ml whole milk
+2 oz butter
+Boil to soft ball, 114 °C, then cool and beat until it thickens.
+"""
+
+CHEESE = """Moon-rock bites
+300 g biscuits, crushed
+4 oz cream cheese
+For rolling:
+desiccated coconut
+"""
+
+
+def read(text: str, measure: str = "metric", family: str | None = None) -> WrittenRecipe:
+    return read_text(text, measure, family)
+
+
+def keys(found: WrittenRecipe) -> list[str | None]:
+    return [line.ingredient.key for line in found.recipe.lines]
+
+
+class Whole(unittest.TestCase):
+    def test_title_lines_and_method(self) -> None:
+        found = read(FUDGE)
+        self.assertEqual(found.recipe.name, "Comet-tail fudge")
+        self.assertEqual(keys(found), ["condensed_sweet", "milk33", "butter82", "salt"])
+        self.assertEqual((found.recipe.family, found.recipe.use), ("condensed-milk-fudge", "cut"))
+        self.assertEqual(len(found.recipe.steps), 2)
+        self.assertAlmostEqual(found.recipe.amounts_g[0], 397)
+
+    def test_a_boil_is_known_by_its_words(self) -> None:
+        found = read(BOILED)
+        self.assertEqual(found.recipe.name, "Old-lens fudge")
+        self.assertEqual(found.recipe.family, "boiled-fudge")
+        self.assertEqual(keys(found), ["sugar_granulated", "milk_whole", "butter82"])
+        self.assertEqual(len(found.recipe.steps), 1)
+
+    def test_what_nobody_stated_is_proposed_and_marked_as_ours(self) -> None:
+        found = read(CHEESE)
+        self.assertEqual(found.recipe.family, "soft-cheese")
+        coconut = found.recipe.lines[-1]
+        self.assertEqual((coconut.ingredient.key, coconut.proposed), ("coconut_desiccated", True))
+        self.assertGreater(coconut.amount_g, 0)
+        self.assertFalse(any(line.proposed for line in found.recipe.lines[:-1]))
+        doubts = [unsure.why for unsure in found.unsure if unsure.line == 5]
+        self.assertTrue([why for why in doubts if "our proposal" in why])
+
+    def test_a_family_that_is_said_wins(self) -> None:
+        self.assertEqual(read(CHEESE, family="filling").recipe.family, "filling")
+
+    def test_families_by_what_is_in_them(self) -> None:
+        for text, family in (
+            ("200 g dark chocolate 60%\n100 g double cream", "cream-ganache"),
+            ("200 g hazelnut paste\n200 g milk chocolate 33%", "nut-paste"),
+            ("300 g white chocolate 28%\n90 g glucose syrup", "modelling"),
+            ("120 g butter\n240 g icing sugar", "sugar-butter"),
+            ("250 g dark chocolate 60%\n120 g butter", "butter-ganache"),
+            ("400 g sugar\n170 g evaporated milk\n300 g dark chocolate 60%", "simmered-fudge"),
+        ):
+            with self.subTest(family):
+                self.assertEqual(read(text).recipe.family, family)
+
+    def test_doubts_stand_in_the_order_of_the_text_with_their_line(self) -> None:
+        found = read("Bites\n\n3 oz cream\n200 g chocolate\nstar dust")
+        lines = [unsure.line for unsure in found.unsure]
+        self.assertEqual(lines, sorted(lines))
+        self.assertEqual({unsure.line: unsure.text for unsure in found.unsure}[5], "star dust")
+
+    def test_a_range_stays_a_range(self) -> None:
+        line = read("2 to 3 tbsp honey\n200 g dark chocolate 70%").recipe.lines[0]
+        self.assertEqual((line.amount, line.amount_high), (2, 3))
+        self.assertAlmostEqual(line.amount_g, 2.5 * 15 * 1.42)
+
+    def test_cups_by_country(self) -> None:
+        grams = {m: read("1 cup double cream", m).recipe.amounts_g[0] for m in ("us", "metric", "imperial", "au")}
+        self.assertLess(grams["us"], grams["metric"])
+        self.assertLess(grams["metric"], grams["imperial"])
+        self.assertEqual(grams["metric"], grams["au"])
+
+    def test_refusals(self) -> None:
+        for text, measure, family, field in (
+            ("Lorem ipsum dolor", "metric", None, "file"),
+            ("", "metric", None, "file"),
+            ("200 g cream", "lunar", None, "measure"),
+            ("200 g cream", "metric", "toffee", "family"),
+        ):
+            with self.subTest(field=field), self.assertRaises(BadInput) as refused:
+                read(text, measure, family)
+            self.assertEqual(refused.exception.field, (field,))
