@@ -2,6 +2,8 @@
 
 from typing import Any
 
+from hearth_bowl.core.fit.ask import ask_for, ask_kind
+from hearth_bowl.core.fit.vessel import Vessel
 from hearth_bowl.core.ingredients.library import find
 from hearth_bowl.core.mass.mixture import Mixture, mix
 from hearth_bowl.core.recipe.recipe import Line, Recipe, checked_recipe
@@ -46,3 +48,9 @@ def recipe_record(**changes: Any) -> dict[str, Any]:
         ],
         **changes,
     }
+
+
+def asked(vessel: Vessel, **given: Any) -> Any:
+    """Return an ask of a vessel, of a mould without a shell unless one is given."""
+    kind = ask_kind(vessel)
+    return ask_for(kind, {**({"shell": "none"} if kind == "mould" else {}), **given})

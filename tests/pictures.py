@@ -137,8 +137,7 @@ def _fudge_run(page: Page, step: int, minutes: float, rows: list[tuple[float, fl
         {
             "client_key": f"p{number}",
             "at": (datetime.now(UTC) - timedelta(minutes=minutes - minute)).isoformat(),
-            "kind": kind,
-            "data": data,
+            "what": {"kind": kind, **data},
         }
         for number, (minute, kind, data) in enumerate(sorted(moments, key=lambda moment: moment[0]))
     ]

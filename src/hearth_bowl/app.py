@@ -1,14 +1,16 @@
 """create_app: builds the parts, joins them, nothing else."""
 
 from pathlib import Path
+from typing import Any
 
 from flask import Flask, send_from_directory
 from flask.typing import ResponseReturnValue
 from werkzeug.exceptions import NotFound
+from werkzeug.routing import IntegerConverter
 from whitenoise import WhiteNoise
 
 from hearth_bowl.api.assortments import assortments
-from hearth_bowl.api.batches import batches
+from hearth_bowl.api.batches import LARGEST_ID, batches
 from hearth_bowl.api.fit import fit
 from hearth_bowl.api.formula import formula
 from hearth_bowl.api.guard import LOOPBACK_HOSTS, guard_hosts, register_guard
@@ -29,12 +31,20 @@ ASSETS_MAX_AGE_S = 31_536_000
 """A year: the names of built files carry their hash."""
 
 
+class RowId(IntegerConverter):
+    """A row's number in a path, no larger than the database knows: beyond it there is nothing."""
+
+    def __init__(self, *args: Any, **kwargs: Any) -> None:
+        super().__init__(*args, **{"max": LARGEST_ID, **kwargs})
+
+
 def create_app(database: Database, web: Path, hosts: frozenset[str] = LOOPBACK_HOSTS) -> Flask:
     """Return the application on a database, with the built front end in `web`.
 
     :param hosts: the names that it answers to.
     """
     app = Flask("hearth_bowl", static_folder=None)
+    app.url_map.converters["int"] = RowId
     app.extensions["hearth_bowl.database"] = database
     register_guard(app)
     register_problems(app)

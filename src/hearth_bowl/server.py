@@ -2,11 +2,14 @@
 
 import argparse
 import atexit
+import contextlib
 import os
 import socket
 import subprocess
 import sys
+import threading
 from collections.abc import Sequence
+from datetime import UTC, datetime
 from pathlib import Path
 from typing import Final
 
@@ -16,12 +19,16 @@ from hearth_bowl.api.guard import LOOPBACK_HOSTS
 from hearth_bowl.app import create_app
 from hearth_bowl.demo.load import load_demo
 from hearth_bowl.paths import DEMO_DATA, WEB, own_data
+from hearth_bowl.service.probes import STAND_IN, ensure_probe
+from hearth_bowl.service.retention import tidy_readings
+from hearth_bowl.service.snapshot import freeze_old_batches
 from hearth_bowl.store.db import Database
 from hearth_bowl.store.migrate import Unreadable, migrate
 
 DEFAULT_PORT: Final = 8741
 LOOPBACK: Final = "127.0.0.1"
-THREADS: Final = 4
+THREADS: Final = 16
+TIDY_EVERY_S: Final = 6 * 3600.0
 FILE: Final = "hearth-bowl.sqlite3"
 
 
@@ -69,9 +76,12 @@ def _serve(verb: str, options: argparse.Namespace) -> None:
     folder = options.data or (DEMO_DATA if verb == "demo" else own_data())
     _check_port(options.host, options.port)
     database = open_data(folder, demo=verb == "demo")
+    keep_tidy(database)
     app = create_app(database, WEB, LOOPBACK_HOSTS | {options.host})
     server = create_server(app, host=options.host, port=options.port, threads=THREADS, ident=None)
     if verb == "demo" and not options.no_devices:
+        with database.writing() as session:
+            ensure_probe(session, STAND_IN)
         start_stand_ins(f"http://{options.host}:{options.port}")
     print(f"Hearth Bowl is at http://{options.host}:{options.port}/ (Ctrl-C stops it)", flush=True)
     server.run()
@@ -111,6 +121,22 @@ def open_data(folder: Path, demo: bool) -> Database:
             f"The data in {file} cannot be read: it is damaged, or of a newer Hearth Bowl. It was left as it is."
         ) from None
     database = Database(file)
+    with database.writing() as session:
+        freeze_old_batches(session)
     if demo:
         load_demo(database)
     return database
+
+
+def keep_tidy(database: Database, every_s: float = TIDY_EVERY_S) -> threading.Event:
+    """Thin and let go old readings, now and then, beside everything else; return what ends it."""
+    ended = threading.Event()
+
+    def tidy() -> None:
+        while not ended.is_set():
+            with contextlib.suppress(OSError), database.writing() as session:
+                tidy_readings(session, datetime.now(UTC))
+            ended.wait(every_s)
+
+    threading.Thread(target=tidy, name="tidy-readings", daemon=True).start()
+    return ended

@@ -110,7 +110,7 @@ class ThreadServer(Server):
     def start(self) -> "ThreadServer":
         """Serve on the port, with the data that is there."""
         data = open_data(Path(self.folder.name), demo=True)
-        self.served = create_server(create_app(data, WEB), host="127.0.0.1", port=self.port, threads=4, ident=None)
+        self.served = create_server(create_app(data, WEB), host="127.0.0.1", port=self.port, threads=8, ident=None)
         self.thread = threading.Thread(target=self._run, args=(self.served, data), daemon=True)
         self.thread.start()
         self._wait()

@@ -25,45 +25,56 @@ class Kitchen(AppCase):
 
 class Several(Kitchen):
     def test_layers_have_their_own_batches(self) -> None:
-        layers = [{"recipe": self.recipe(3), "thickness_mm": 14.0}, {"recipe": self.recipe(1), "share": 1.0}]
-        body = {"vessel": SQUARE, "layers": layers, "total_mm": 20.0, "ask": {"pieces": 36}}
+        layers = [
+            {"recipe": self.recipe(3), "amount": {"thickness_mm": 14.0}},
+            {"recipe": self.recipe(1), "amount": {"share": 1.0}},
+        ]
+        body = {"vessel": SQUARE, "layers": layers, "total_mm": 20.0, "ask": {"kind": "pan", "pieces": 36}}
         slab = self.post("/api/fit/layers", body)
         found = slab["layers"]
-        self.assertEqual(slab["grid"], [6, 6])
+        self.assertEqual(slab["cut"]["grid"], [6, 6])
         self.assertAlmostEqual(36 * slab["piece_g"] + slab["offcut_g"], sum(layer["filling_g"] for layer in found))
         self.assertEqual([round(layer["thickness_mm"], 6) for layer in found], [14, 6])
         self.assertAlmostEqual(sum(found[1]["amounts_g"]), found[1]["batch_g"])
 
     def test_a_layer_too_many_is_named(self) -> None:
-        layers = [{"recipe": self.recipe(3), "thickness_mm": 14.0}, {"recipe": self.recipe(1), "thickness_mm": 17.0}]
+        layers = [
+            {"recipe": self.recipe(3), "amount": {"thickness_mm": 14.0}},
+            {"recipe": self.recipe(1), "amount": {"thickness_mm": 17.0}},
+        ]
         problem = self.refused("POST", "/api/fit/layers", 422, json={"vessel": SQUARE, "layers": layers})
         self.assertEqual(problem["errors"][0]["path"], ["body", "layers", 1, "thickness_mm"])
         self.assertIn("16 mm", problem["errors"][0]["allowed"])
 
     def test_fillings_are_stacked(self) -> None:
-        fillings = [{"recipe": self.recipe(5), "ml": 2.0}, {"recipe": self.recipe(4), "texture": "firm"}]
-        found = self.post("/api/fit/stack", {"vessel": CONES, "fillings": fillings, "ask": {"shell": "dark60"}})
+        fillings = [
+            {"recipe": self.recipe(5), "amount": {"ml": 2.0}},
+            {"recipe": self.recipe(4), "amount": {"texture": "firm"}},
+        ]
+        found = self.post(
+            "/api/fit/stack", {"vessel": CONES, "fillings": fillings, "ask": {"kind": "mould", "shell": "dark60"}}
+        )
         self.assertEqual([filling["gives_way"] for filling in found["fillings"]], [False, True])
         self.assertAlmostEqual(found["fillings"][0]["ml"], 2)
         problem = self.refused(
             "POST",
             "/api/fit/stack",
             422,
-            json={"vessel": CONES, "fillings": fillings, "ask": {"shell": "dark60", "wall_mm": 15.0}},
+            json={"vessel": CONES, "fillings": fillings, "ask": {"kind": "mould", "shell": "dark60", "wall_mm": 15.0}},
         )
         self.assertEqual(problem["errors"][0]["path"], ["body", "ask", "wall_mm"])
 
 
 class Choices(Kitchen):
     def test_a_whole_tin_is_near(self) -> None:
-        body = {"recipe": self.recipe(3), "vessel": SQUARE, "ask": {"thickness_mm": 14.0}}
+        body = {"recipe": self.recipe(3), "vessel": SQUARE, "ask": {"kind": "pan", "thickness_mm": 14.0}}
         choices = self.post("/api/fit/near", body)["choices"]
         self.assertIn("1 tin of", " ".join(choice["says"] for choice in choices))
         for choice in choices:
             self.assertAlmostEqual(choice["fit"]["batch_g"], choice["batch_g"])
 
     def test_other_vessels_are_ranked(self) -> None:
-        body = {"recipe": self.recipe(3), "batch_g": 850.0, "depth_mm": 14.0}
+        body = {"recipe": self.recipe(3), "batch_g": 850.0, "depth_mm": 14.0, "ask": {"kind": "pan"}}
         found = self.post("/api/fit/vessels", body)["vessels"]
         names = {row["id"]: row["name"] for row in self.client.get("/api/vessels").get_json()["vessels"]}
         self.assertIn("tin", names[found[0]["vessel_id"]])
@@ -74,12 +85,12 @@ class Choices(Kitchen):
 class Kept(Kitchen):
     def test_the_fit_is_found_as_it_was_left(self) -> None:
         self.assertEqual(self.client.get("/api/recipes/3/fit").get_json()["ask"], None)
-        left = {"vessel_id": 1, "ask": {"pieces": 36, "thickness_mm": 15.0, "kerf_mm": 0.5}}
-        left["layers"] = [{"recipe_id": 1, "thickness_mm": 4.0}]
+        left = {"vessel_id": 1, "ask": {"kind": "pan", "pieces": 36, "thickness_mm": 15.0, "kerf_mm": 0.5}}
+        left["layers"] = [{"recipe_id": 1, "amount": {"thickness_mm": 4.0}}]
         self.assertEqual(self.client.put("/api/recipes/3/fit", json=left).status_code, 200)
         found = self.client.get("/api/recipes/3/fit").get_json()
         self.assertEqual((found["vessel_id"], found["ask"]["pieces"]), (1, 36))
-        self.assertEqual(found["layers"][0]["thickness_mm"], 4)
+        self.assertEqual(found["layers"][0]["amount"]["thickness_mm"], 4)
         self.client.delete("/api/vessels/1")
         self.assertIsNone(self.client.get("/api/recipes/3/fit").get_json()["vessel_id"])
         self.refused("PUT", "/api/recipes/3/fit", 404, json={"vessel_id": 99})
@@ -87,7 +98,9 @@ class Kept(Kitchen):
 
     def test_the_guide_is_at_true_scale(self) -> None:
         self.refused("GET", "/api/recipes/3/fit/guide.svg", 404)
-        self.client.put("/api/recipes/3/fit", json={"vessel_id": 1, "ask": {"pieces": 36, "thickness_mm": 15.0}})
+        self.client.put(
+            "/api/recipes/3/fit", json={"vessel_id": 1, "ask": {"kind": "pan", "pieces": 36, "thickness_mm": 15.0}}
+        )
         svg = self.client.get("/api/recipes/3/fit/guide.svg")
         self.assertEqual(svg.content_type, "image/svg+xml")
         self.assertIn('width="228mm" height="250mm" viewBox="0 0 228 250"', svg.text)
@@ -97,7 +110,7 @@ class Kept(Kitchen):
         self.assertEqual(pdf.content_type, "application/pdf")
         self.assertTrue(pdf.data.startswith(b"%PDF-"))
         self.assertEqual(pdf.data.count(b"/Type /Page\n"), 2)
-        self.client.put("/api/recipes/3/fit", json={"vessel_id": 1, "ask": {"thickness_mm": 15.0}})
+        self.client.put("/api/recipes/3/fit", json={"vessel_id": 1, "ask": {"kind": "pan", "thickness_mm": 15.0}})
         self.refused("GET", "/api/recipes/3/fit/guide.pdf", 422)
 
 
@@ -166,7 +179,7 @@ class Boxes(Kitchen):
                 self.assertEqual(problem["errors"][0]["path"], ["body", *path])
         self.refused("POST", "/api/assortments", 404, json={**asked, "rows": [{**asked["rows"][0], "recipe_id": 99}]})
         self.assertEqual(len(self.client.get("/api/assortments").get_json()["assortments"]), 1)
-        thick = {**asked, "rows": [{**asked["rows"][0], "ask": {"shell": "dark60", "wall_mm": 40.0}}]}
+        thick = {**asked, "rows": [{**asked["rows"][0], "ask": {"kind": "mould", "shell": "dark60", "wall_mm": 40.0}}]}
         problem = self.refused("POST", "/api/assortments/plan", 422, json=thick)
         self.assertEqual(problem["errors"][0]["path"], ["body", "rows", 0, "wall_mm"])
         small = self.refused("POST", "/api/assortments/plan", 422, json={**asked, "pot_g": 50.0})

@@ -122,12 +122,12 @@ class Live(Kitchen):
     def test_an_event_before_the_start_or_after_now_is_moved_to_it(self) -> None:
         batch = self.fudge()["batch"]["id"]
         for key, at in (("early", ago(9000)), ("late", ago(-9000))):
-            body = {"events": [{"client_key": key, "at": at, "kind": "mark", "data": {"name": key}}]}
+            body = {"events": [{"client_key": key, "at": at, "what": {"kind": "mark", "name": key}}]}
             self.assertEqual(self.client.post(f"/api/batches/{batch}/events", json=body).status_code, 200)
         run = self.client.get(f"/api/batches/{batch}").get_json()
         started = run["batch"]["started_at"]
         moments = [event["at"] for event in run["events"]]
-        self.assertEqual([event["data"].get("name") for event in run["events"]], [None, "early", "late"])
+        self.assertEqual([event["what"].get("name") for event in run["events"]], [None, "early", "late"])
         self.assertEqual(moments[:2], [started, started])
         self.assertLess(moments[2], ago(-60))
 

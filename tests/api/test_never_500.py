@@ -47,7 +47,7 @@ def bodies(recipe: dict[str, Any], odd: Any) -> dict[str, dict[str, Any]]:
         "compare": {"first": recipe, "second": recipe_record(), "at_c": odd},
         "cook": {"recipe": recipe, "to_c": odd},
         "two-layers": {"first": recipe, "second": recipe, "tin_g": odd},
-        "fit": {"recipe": recipe, "vessel": pan, "ask": {"thickness_mm": odd, "loss_pct": 5.0}},
+        "fit": {"recipe": recipe, "vessel": pan, "ask": {"kind": "pan", "thickness_mm": odd, "loss_pct": 5.0}},
     }
 
 

@@ -53,14 +53,16 @@ class Never500(AppCase):
     def test_odd_asks_of_every_vessel(
         self, recipe: Any, vessel: Any, name: str, odd: Any, second: str, more: Any
     ) -> None:
-        ask = {"shell": "dark60", "pieces": 5, name: odd, second: more}
+        ask = {"kind": vessel["kind"], "pieces": 5, name: odd, second: more}
         body = {"recipe": recipe, "vessel": vessel, "ask": ask}
         self.answer("POST", "fit", body)
         self.answer("POST", "fit/near", body)
         self.answer("POST", "fit/vessels", {"recipe": recipe, "batch_g": 300.0, "depth_mm": odd, "ask": ask})
-        layer = {"recipe": recipe, "thickness_mm": odd}
-        self.answer("POST", "fit/layers", {"vessel": vessel, "layers": [layer, {**layer, "share": 1.0}], "ask": ask})
-        filling = {"recipe": recipe, "ml": odd}
+        layer = {"recipe": recipe, "amount": {"thickness_mm": odd}}
+        self.answer(
+            "POST", "fit/layers", {"vessel": vessel, "layers": [layer, {**layer, "amount": {"share": odd}}], "ask": ask}
+        )
+        filling = {"recipe": recipe, "amount": {"ml": odd}}
         self.answer("POST", "fit/stack", {"vessel": vessel, "fillings": [filling, {"recipe": recipe}], "ask": ask})
         self.answer("PUT", "recipes/1/fit", {"vessel_id": 1, "ask": ask, "total_mm": odd})
         self.assertEqual(self.client.get("/api/recipes/1/fit").status_code, 200)
@@ -71,19 +73,19 @@ class Never500(AppCase):
         stored = self.client.get("/api/assortments").get_json()["assortments"][0]["asked"]
         changed = {**stored, name: odd}
         self.answer("POST", "assortments/plan", changed)
-        row = {**stored["rows"][0], "ask": {asked: more}}
+        row = {**stored["rows"][0], "ask": {"kind": "mould", asked: more}}
         self.answer("POST", "assortments/plan", {**stored, "rows": [row]})
         self.answer("POST", "assortments/plan", {**stored, "rows": [{**stored["rows"][0], "per_box": odd}]})
 
     @settings(max_examples=60, deadline=None, suppress_health_check=SLOW)
-    @given(ODD, st.sampled_from(["c", "at", "kind", "data", "client_key", "seconds", "name"]))
+    @given(ODD, st.sampled_from(["c", "at", "what", "client_key", "seconds", "name"]))
     def test_odd_things_at_the_stove(self, odd: Any, name: str) -> None:
         at = datetime.now(UTC).isoformat()
         self.answer("POST", "probes/p/readings", {"readings": [{"c": 20.0, "at": at, **_only(("c", "at"), name, odd)}]})
-        event = {"client_key": "k", "at": at, "kind": "step", "data": {"step": 0}}
+        event = {"client_key": "k", "at": at, "what": {"kind": "step", "step": 0}}
         batch = self.client.post("/api/batches", json={"recipe_id": 1}).get_json()["batch"]["id"]
         self.answer("POST", f"batches/{batch}/events", {"events": [{**event, **_only(tuple(event), name, odd)}]})
-        self.answer("POST", f"batches/{batch}/events", {"events": [{**event, "data": {"step": odd}}]})
+        self.answer("POST", f"batches/{batch}/events", {"events": [{**event, "what": {"kind": "step", "step": odd}}]})
         self.answer("POST", f"batches/{batch}/weighed", {"weighed_g": {"0": odd}})
         self.answer("POST", f"batches/{batch}/spilled", {"gone_in": [0], "left_g": odd})
         self.answer("POST", f"batches/{batch}/spilled", {"gone_in": [odd], "left_g": 10.0})

@@ -23,7 +23,7 @@ class Kitchen(AppCase):
         return answer.get_json()
 
     def event(self, batch: int, kind: str, client_key: str, **data: Any) -> Any:
-        body = {"events": [{"client_key": client_key, "at": ago(0), "kind": kind, "data": data}]}
+        body = {"events": [{"client_key": client_key, "at": ago(0), "what": {"kind": kind, **data}}]}
         return self.client.post(f"/api/batches/{batch}/events", json=body)
 
     def send(self, *readings: tuple[float, float | None], probe: str = "stand-in") -> None:
@@ -33,7 +33,7 @@ class Kitchen(AppCase):
 
 class Runs(Kitchen):
     def test_a_run_starts_from_a_kept_version_and_its_fit(self) -> None:
-        self.client.put("/api/recipes/6/fit", json={"vessel_id": 6, "ask": {"shell": "dark60"}})
+        self.client.put("/api/recipes/6/fit", json={"vessel_id": 6, "ask": {"kind": "mould"}})
         run = self.start(6, version=1, choices={"temper": "machine"})
         keys = [step["key"] for step in run["steps"]]
         self.assertEqual(keys[0], "temper-melt")
@@ -57,44 +57,51 @@ class Runs(Kitchen):
 
     def test_an_event_sent_twice_is_kept_once(self) -> None:
         batch = self.start()["batch"]["id"]
-        self.assertEqual(self.event(batch, "gate", "k1", key="join", answer="yes").get_json()["stored"], 1)
-        self.assertEqual(self.event(batch, "gate", "k1", key="join", answer="yes").get_json()["stored"], 0)
+        self.assertEqual(self.event(batch, "gate", "k1", key="join", gate="cue", answer="yes").get_json()["stored"], 1)
+        self.assertEqual(self.event(batch, "gate", "k1", key="join", gate="cue", answer="yes").get_json()["stored"], 0)
         self.event(batch, "step", "k2", step=2)
         self.event(batch, "verdict", "k3", words=["silky", "just right"], text="Good")
         self.event(batch, "end", "k4")
         run = self.client.get(f"/api/batches/{batch}").get_json()
-        self.assertEqual([event["kind"] for event in run["events"]], ["step", "gate", "step", "verdict", "end"])
+        self.assertEqual([event["what"]["kind"] for event in run["events"]], ["step", "gate", "step", "verdict", "end"])
         self.assertEqual((run["batch"]["step"], run["batch"]["verdict"]), (2, ["silky", "just right"]))
         self.assertIsNotNone(run["batch"]["ended_at"])
 
     def test_bad_events_are_refused_whole(self) -> None:
         batch = self.start()["batch"]["id"]
-        good = {"client_key": "good", "at": ago(0), "kind": "note", "data": {"text": "x"}}
+        good = {"client_key": "good", "at": ago(0), "what": {"kind": "note", "text": "x"}}
         for bad, path in (
-            ({"kind": "party"}, ["events", 1, "kind"]),
-            ({"kind": "step", "data": {"step": 99}}, ["events", 1, "data", "step"]),
-            ({"kind": "verdict", "data": {"words": ["meh"]}}, ["events", 1, "data", "words"]),
-            ({"kind": "weight", "data": {"g": 1e9}}, ["events", 1, "data", "g"]),
-            ({"kind": "note", "data": {"text": "x" * 5000}}, ["events", 1, "data"]),
+            ({"kind": "party"}, []),
+            ({"kind": "step", "step": 99}, ["step"]),
+            ({"kind": "verdict", "words": ["meh"]}, ["words", 0]),
+            ({"kind": "verdict", "words": 5}, ["words"]),
+            ({"kind": "verdict", "words": None}, ["words"]),
+            ({"kind": "weight", "position": 0, "g": 1e9}, ["g"]),
+            ({"kind": "burst", "seconds": "abc"}, ["seconds"]),
+            ({"kind": "burst", "seconds": -99999.0}, ["seconds"]),
+            ({"kind": "note", "text": "x", "at": "2026-08-01"}, ["at"]),
+            ({"kind": "note", "text": "x" * 5000}, ["text"]),
         ):
-            body = {"events": [good, {**good, "client_key": "bad", **bad}]}
+            body = {"events": [good, {**good, "client_key": "bad", "what": bad}]}
             problem = self.refused("POST", f"/api/batches/{batch}/events", 422, json=body)
-            self.assertEqual(problem["errors"][0]["path"], ["body", *path])
+            self.assertEqual(problem["errors"][0]["path"], ["body", "events", 1, "what", *path])
         self.assertEqual(len(self.client.get(f"/api/batches/{batch}").get_json()["events"]), 1)
         self.refused("POST", "/api/batches/99/events", 404, json={"events": [good]})
 
 
 class Readings(Kitchen):
+    def probes(self) -> Any:
+        return {probe["id"]: probe["last_c"] for probe in self.client.get("/api/probes").get_json()["probes"]}
+
     def test_one_many_and_csv_come_in_by_the_open_door(self) -> None:
-        self.assertEqual(self.client.post("/api/probes/p1/readings", json={"c": 21.5}).get_json(), {"stored": 1})
+        self.assertEqual(self.client.post("/api/probes/p1/readings", json={"c": 21.5}).get_json()["stored"], 1)
         self.send((3, 22.0), (2, None), (1, 22.2), probe="p1")
         text = f"at,f\n{ago(0)},72.5\n"
-        self.assertEqual(self.client.post("/api/probes/p1/csv", json={"csv": text}).get_json(), {"stored": 1})
-        (probe,) = self.client.get("/api/probes").get_json()["probes"]
-        self.assertAlmostEqual(probe["last_c"], 22.5)
+        self.assertEqual(self.client.post("/api/probes/p1/csv", json={"csv": text}).get_json()["stored"], 1)
+        self.assertAlmostEqual(self.probes()["p1"], 22.5)
 
     def test_bad_readings_are_refused_whole(self) -> None:
-        future = (datetime.now(UTC) + timedelta(hours=1)).isoformat()
+        future = (datetime.now(UTC) + timedelta(hours=40)).isoformat()
         for readings, path in (
             ([{"c": 20.0}, {"c": 900.0}], ["readings", 1, "c"]),
             ([{"c": 20.0, "at": future}], ["readings", 0, "at"]),
@@ -105,7 +112,7 @@ class Readings(Kitchen):
         self.refused("POST", "/api/probes/p1/readings", 422, json={"readings": [{"at": "2026-08-01T10:00:00"}]})
         self.refused("POST", "/api/probes/p1/csv", 422, json={"csv": "when,c\n1,2\n"})
         self.refused("POST", "/api/probes/p1/csv", 422, json={"csv": f"at,c\n{ago(0)},warm\n"})
-        self.assertEqual(self.client.get("/api/probes").get_json()["probes"], [])
+        self.assertEqual(self.probes(), {})
 
     def test_live_takes_off_the_thermometers_error_and_calls(self) -> None:
         settings = self.client.get("/api/settings").get_json()
@@ -185,7 +192,7 @@ class BeforeAndBetween(Kitchen):
         whole = json.loads(self.client.get(f"/api/batches/{batch}/batch.json").text)
         self.assertEqual([row["shown_c"] for row in whole["readings"]], [20, 31, 40])
         self.assertEqual(self.client.get(f"/api/batches/{batch}/trace").get_json()["readings"], 3)
-        odd = {"client_key": "p3", "at": ago(0), "kind": "probe", "data": {"probe_id": 7}}
+        odd = {"client_key": "p3", "at": ago(0), "what": {"kind": "probe", "probe_id": 7}}
         self.refused("POST", f"/api/batches/{batch}/events", 422, json={"events": [odd]})
 
 
@@ -213,7 +220,7 @@ class Help(Kitchen):
         ask = {"unmelted_share": 1.0, "rated_w": 900.0}
         first = self.start(3)["batch"]["id"]
         self.assertEqual(self.client.post(f"/api/batches/{first}/burst", json=ask).get_json()["seconds"], 30)
-        self.event(first, "burst", "b1", first=True, seconds=45, rated_w=900.0)
+        self.event(first, "burst", "b1", first=True, seconds=45.0, rated_w=900.0)
         second = self.start(3)["batch"]["id"]
         self.assertEqual(self.client.post(f"/api/batches/{second}/burst", json=ask).get_json()["seconds"], 45)
         self.refused("POST", f"/api/batches/{second}/burst", 422, json={**ask, "rated_w": 20.0})
@@ -319,7 +326,7 @@ class Exports(Kitchen):
         self.event(batch, "mark", "m", name="=dissolved", c=84.0)
         whole = json.loads(self.client.get(f"/api/batches/{batch}/batch.json").text)
         self.assertEqual([row["shown_c"] for row in whole["readings"]], [33.25])
-        self.assertEqual(whole["events"][-1]["name"], "=dissolved")
+        self.assertEqual(whole["events"][-1]["what"]["name"], "=dissolved")
         rows = list(csv.DictReader(io.StringIO(self.client.get(f"/api/batches/{batch}/batch.csv").text)))
         self.assertEqual({row["event"] for row in rows}, {"", "step", "mark"})
         self.assertEqual(self.client.delete(f"/api/batches/{batch}").status_code, 204)

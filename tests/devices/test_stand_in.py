@@ -8,6 +8,8 @@ from datetime import UTC, datetime
 
 from tests.api.server import Server
 
+MARK = {"kind": "mark", "name": "it thickened", "c": 50.0}
+
 
 class StandIn(unittest.TestCase):
     def test_the_demo_plays_the_pan_of_the_running_batch(self) -> None:
@@ -34,8 +36,8 @@ class StandIn(unittest.TestCase):
         batch, amounts = run["batch"]["id"], run["amounts_g"]
         first, second = run["steps"][1]["positions"][:2]
         self.assertTrue(self.shows(server, amounts[first]), "the first line")
-        event = {"client_key": "w", "at": datetime.now(UTC).isoformat(), "kind": "weight"}
-        event |= {"data": {"position": first, "g": amounts[first]}}
+        weighed = {"kind": "weight", "position": first, "g": amounts[first]}
+        event = {"client_key": "w", "at": datetime.now(UTC).isoformat(), "what": weighed}
         server.call("POST", f"/api/batches/{batch}/events", {"events": [event]})
         self.assertTrue(self.shows(server, amounts[second]), "then the next")
 
@@ -70,7 +72,7 @@ class Killed(unittest.TestCase):
                 at = datetime.now(UTC).isoformat()
                 if server.call("POST", "/api/probes/stand-in/readings", {"c": 20.0 + number, "at": at})[0] == 201:
                     readings += 1
-            event = {"client_key": f"e{turn}", "at": datetime.now(UTC).isoformat(), "kind": "mark", "data": {"c": 50.0}}
+            event = {"client_key": f"e{turn}", "at": datetime.now(UTC).isoformat(), "what": MARK}
             if server.call("POST", f"/api/batches/{batch}/events", {"events": [event]})[0] == 200:
                 events += 1
             server.kill()

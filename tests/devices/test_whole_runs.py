@@ -25,8 +25,8 @@ class WholeRuns(AppCase):
         kitchen = StandInKitchen(LaggingProbe(scatter_c=0.0), Hob())
         course = {}
         for number, step in enumerate(run["steps"]):
-            event = {"client_key": f"s{number}", "at": datetime.now(UTC).isoformat(), "kind": "step"}
-            sent = {"events": [{**event, "data": {"step": number, "key": step["key"]}}]}
+            event = {"client_key": f"s{number}", "at": datetime.now(UTC).isoformat()}
+            sent = {"events": [{**event, "what": {"kind": "step", "step": number, "key": step["key"]}}]}
             self.assertEqual(self.client.post(f"/api/batches/{batch}/events", json=sent).status_code, 200)
             kitchen.follow(self.client.get("/api/probes/stand-in/stand-in").get_json())
             if kitchen.pan is None:

@@ -14,13 +14,13 @@ from hypothesis import strategies as st
 from hearth_bowl.core.boxes.shopping import PackFor, Stock, shop
 from hearth_bowl.core.cooling.chain import CHAINS, chain_of
 from hearth_bowl.core.errors import BadInput
-from hearth_bowl.core.fit import Ask, fit
+from hearth_bowl.core.fit import fit
 from hearth_bowl.core.fit.marking import Guide, guide
 from hearth_bowl.core.fit.vessel import checked_vessel
 from hearth_bowl.formats.calendar_file import chain_ics
 from hearth_bowl.formats.marking_guide import guide_pdf, guide_svg
 from hearth_bowl.formats.shopping_file import shopping_csv, shopping_text
-from tests.kitchen import R1, recipe
+from tests.kitchen import R1, asked, recipe
 
 MADE = recipe(**R1)
 SVG = "{http://www.w3.org/2000/svg}"
@@ -29,7 +29,7 @@ SVG = "{http://www.w3.org/2000/svg}"
 def guide_of(pan: dict[str, Any], **ask: Any) -> Guide:
     shape = "round" if "diameter_mm" in pan else "rectangle"
     vessel: Any = checked_vessel("pan", shape, {"depth_mm": 30, **pan})
-    return guide(vessel, fit(MADE, vessel, Ask(**ask)))
+    return guide(vessel, fit(MADE, vessel, asked(vessel, **ask)))
 
 
 def pages(pdf: bytes) -> int:

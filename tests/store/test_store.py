@@ -15,7 +15,7 @@ from sqlalchemy.exc import IntegrityError, StatementError
 from hearth_bowl.service import recipes
 from hearth_bowl.store.db import Database
 from hearth_bowl.store.migrate import alembic_config, migrate, newest_revision
-from hearth_bowl.store.models import RecipeLineRow, RecipeRow, RecipeVersionRow
+from hearth_bowl.store.models import BatchEventRow, ReadingRow, RecipeRow, RecipeVersionRow
 from tests.kitchen import recipe_record
 
 NOW = datetime(2026, 8, 1, 18, 0, tzinfo=UTC)
@@ -56,15 +56,12 @@ class Migrations(StoreCase):
 
 
 class Rows(StoreCase):
-    def test_a_line_needs_its_recipe_one_ingredient_and_no_negative_amount(self) -> None:
-        recipe_id = self.store_one()
-        good = {
-            "recipe_id": recipe_id, "position": 9, "ingredient_key": "dark60", "own_ingredient": None, "amount": 1.0,
-            "unit": "g", "measure": "metric", "stage": "", "pinned": False,
-        }  # fmt: skip
-        for change in ({"recipe_id": 99}, {"own_ingredient": "{}"}, {"ingredient_key": None}, {"amount": -1.0}):
-            with self.subTest(change), self.assertRaises(IntegrityError), self.database.writing() as session:
-                session.add(RecipeLineRow(**{**good, **change}))
+    def test_an_event_needs_its_batch_and_a_reading_its_probe(self) -> None:
+        event = BatchEventRow(batch_id=99, client_key="k", at=NOW, kind="note", data="{}")
+        reading = ReadingRow(probe_id="none", at=NOW, shown_c=20.0)
+        for row in (event, reading):
+            with self.subTest(row), self.assertRaises(IntegrityError), self.database.writing() as session:
+                session.add(row)
 
     def test_a_kept_version_never_changes(self) -> None:
         recipe_id = self.store_one()

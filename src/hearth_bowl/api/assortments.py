@@ -1,173 +1,32 @@
 """Assortments: boxes of several kinds of piece, what they take, and the shopping list."""
 
-from typing import Annotated
-
 from flask import Blueprint
 from flask import Response as Answer
-from pydantic import Field
 from spectree import Response
 
 from hearth_bowl.api.context import database, now
-from hearth_bowl.api.fit import AskIn, AskOut, FitOut
 from hearth_bowl.api.problems import Problem
-from hearth_bowl.api.spec import Incoming, Outgoing, plain, spec
-from hearth_bowl.core.boxes.assortment import BoxRoom, OtherShell
-from hearth_bowl.core.boxes.pours import Pour
-from hearth_bowl.core.boxes.shopping import Buy
+from hearth_bowl.api.spec import spec
+from hearth_bowl.api.wire import Incoming, Outgoing
+from hearth_bowl.core.boxes.assortment import Assortment
 from hearth_bowl.formats.shopping_file import shopping_csv, shopping_text
 from hearth_bowl.service import assortments as service
 
 assortments = Blueprint("assortments", __name__, url_prefix="/api/assortments")
 
 
-class PieceIn(Incoming):
-    """One kind of piece: its recipe and vessel, how many go into a box, and what is asked of the vessel."""
-
-    recipe_id: int
-    vessel_id: int
-    per_box: int
-    spares: int = 0
-    whole_moulds: bool = False
-    ask: AskIn = AskIn()
-
-
-class PieceOut(Outgoing):
-    """One kind of piece as stored."""
-
-    recipe_id: int
-    vessel_id: int
-    per_box: int
-    spares: int
-    whole_moulds: bool
-    ask: AskOut
-
-
-class AssortmentIn(Incoming):
-    """So many boxes of so many kinds of piece."""
-
-    name: Annotated[str, Field(min_length=1, max_length=200)]
-    boxes: int
-    pot_g: float | None = None
-    box_vessel_id: int | None = None
-    rows: list[PieceIn] = Field(default_factory=list, max_length=30)
-
-
-class AssortmentOut(Outgoing):
-    """An assortment as stored."""
-
-    name: str
-    boxes: int
-    pot_g: float | None
-    box_vessel_id: int | None
-    rows: list[PieceOut]
-
-
-class StoredAssortmentOut(Outgoing):
-    """An assortment with its stored state."""
-
-    id: int
-    revision: int
-    asked: AssortmentOut
-
-
 class AssortmentListOut(Outgoing):
-    """All assortments."""
+    """All assortments, and what is usual of a new kind of piece."""
 
-    assortments: list[StoredAssortmentOut]
+    assortments: list[service.StoredAssortment]
+    usual: service.PieceAskUsual
 
 
 class SaveAssortmentIn(Incoming):
     """An assortment's new state, made from the state of `revision`."""
 
     revision: int
-    asked: AssortmentIn
-
-
-class RowOut(Outgoing):
-    """What one kind of piece takes."""
-
-    fit: FitOut
-    pieces: int
-    extra: int
-    cost_per_piece: float | None
-    other_shells: list[OtherShell]
-
-
-class RecipeTotalOut(Outgoing):
-    """One recipe over all rows that use it."""
-
-    name: str
-    batch_g: float
-    scale: float
-
-
-class PourPlanOut(Outgoing):
-    """All pours of one chocolate, in the order that needs least in the pot."""
-
-    chocolate: str
-    pours: list[Pour]
-    start_g: float
-    refilled_g: float
-    kept_g: float
-    back_g: float
-    turns: int
-    shell_first: bool
-    notes: list[str]
-
-
-class ItemOut(Outgoing):
-    """One ingredient of the shopping list."""
-
-    label: str
-    name: str
-    needed_g: float
-    in_house_g: float | None
-    buy: list[Buy]
-    buy_g: float
-    left_g: float
-    left_share: float
-    cost: float | None
-
-
-class ShoppingOut(Outgoing):
-    """What to buy, what is there, and what it costs."""
-
-    items: list[ItemOut]
-    cost: float
-    used_cost: float
-    unpriced: list[str]
-
-
-class PlanOut(Outgoing):
-    """What all boxes take."""
-
-    rows: list[RowOut]
-    pieces: int
-    recipes: list[RecipeTotalOut]
-    pours: list[PourPlanOut]
-    shopping: ShoppingOut
-    cost_per_box: float | None
-    box: BoxRoom | None
-
-
-def _asked(asked: AssortmentIn) -> service.AssortmentAsk:
-    return service.AssortmentAsk(
-        name=asked.name,
-        boxes=asked.boxes,
-        pot_g=asked.pot_g,
-        box_vessel_id=asked.box_vessel_id,
-        rows=tuple(
-            service.PieceAsk(
-                recipe_id=row.recipe_id,
-                vessel_id=row.vessel_id,
-                per_box=row.per_box,
-                spares=row.spares,
-                whole_moulds=row.whole_moulds,
-                ask=plain(row.ask),
-            )
-            for row in asked.rows
-        ),
-    )
+    asked: service.AssortmentAsk
 
 
 @assortments.get("")
@@ -176,38 +35,38 @@ def list_assortments() -> AssortmentListOut:
     """List the assortments."""
     with database().reading() as session:
         found = service.list_assortments(session)
-    return AssortmentListOut(assortments=[StoredAssortmentOut.model_validate(row) for row in found])
+    return AssortmentListOut(assortments=found, usual=service.PieceAskUsual())
 
 
 @assortments.post("")
 @spec.validate(
-    resp=Response(HTTP_201=StoredAssortmentOut, HTTP_404=Problem, HTTP_422=Problem), operation_id="createAssortment"
+    resp=Response(HTTP_201=service.StoredAssortment, HTTP_404=Problem, HTTP_422=Problem),
+    operation_id="createAssortment",
 )
-def create_assortment(json: AssortmentIn) -> tuple[StoredAssortmentOut, int]:
+def create_assortment(json: service.AssortmentAsk) -> tuple[service.StoredAssortment, int]:
     """Store a new assortment."""
     with database().writing() as session:
-        stored = service.create_assortment(session, _asked(json), now())
-    return StoredAssortmentOut.model_validate(stored), 201
+        stored = service.create_assortment(session, json, now())
+    return stored, 201
 
 
 @assortments.post("/plan")
-@spec.validate(resp=Response(HTTP_200=PlanOut, HTTP_404=Problem, HTTP_422=Problem), operation_id="planAssortment")
-def plan_assortment(json: AssortmentIn) -> PlanOut:
+@spec.validate(resp=Response(HTTP_200=Assortment, HTTP_404=Problem, HTTP_422=Problem), operation_id="planAssortment")
+def plan_assortment(json: service.AssortmentAsk) -> Assortment:
     """Work out what an assortment takes. Nothing is stored."""
     with database().reading() as session:
-        return PlanOut.model_validate(service.plan(session, _asked(json)))
+        return service.plan(session, json)
 
 
 @assortments.put("/<int:assortment_id>")
 @spec.validate(
-    resp=Response(HTTP_200=StoredAssortmentOut, HTTP_404=Problem, HTTP_409=Problem, HTTP_422=Problem),
+    resp=Response(HTTP_200=service.StoredAssortment, HTTP_404=Problem, HTTP_409=Problem, HTTP_422=Problem),
     operation_id="saveAssortment",
 )
-def save_assortment(assortment_id: int, json: SaveAssortmentIn) -> StoredAssortmentOut:
+def save_assortment(assortment_id: int, json: SaveAssortmentIn) -> service.StoredAssortment:
     """Store an assortment's new state; refused when another save came between."""
     with database().writing() as session:
-        stored = service.save_assortment(session, assortment_id, _asked(json.asked), json.revision, now())
-    return StoredAssortmentOut.model_validate(stored)
+        return service.save_assortment(session, assortment_id, json.asked, json.revision, now())
 
 
 @assortments.delete("/<int:assortment_id>")

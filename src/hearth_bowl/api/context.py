@@ -5,6 +5,8 @@ from typing import cast
 
 from flask import current_app
 
+from hearth_bowl.core.quantities import in_degrees
+from hearth_bowl.service.settings import get_settings
 from hearth_bowl.store.db import Database
 
 
@@ -16,3 +18,11 @@ def database() -> Database:
 def now() -> datetime:
     """Return this moment; read once in the endpoint."""
     return datetime.now(UTC)
+
+
+def in_own_units(text: str) -> str:
+    """Return a text with the quantities in its sentences in the person's own units."""
+    if "⟦" not in text and "⟪" not in text:
+        return text
+    with database().reading() as session:
+        return in_degrees(text, get_settings(session).temperature_unit)

@@ -7,8 +7,9 @@ from spectree import Response
 
 from hearth_bowl.api.context import database
 from hearth_bowl.api.problems import Problem, under
-from hearth_bowl.api.recipe_body import RecipeIn, RecipeOut, record_of
-from hearth_bowl.api.spec import Incoming, Outgoing, spec
+from hearth_bowl.api.recipe_body import RecipeIn, record_of
+from hearth_bowl.api.spec import spec
+from hearth_bowl.api.wire import Incoming, Outgoing
 from hearth_bowl.core.assess.assess import assess
 from hearth_bowl.core.bench.bowl import Layer
 from hearth_bowl.core.bench.line_notes import LineNotes
@@ -17,7 +18,7 @@ from hearth_bowl.core.bench.reading import Reading
 from hearth_bowl.core.bench.verdict import Verdict
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.formats.answers import assess_answer
-from hearth_bowl.formats.recipe_file import recipe_from
+from hearth_bowl.formats.recipe_file import RecipeFile, recipe_from
 from hearth_bowl.service import formula as service
 
 formula = Blueprint("formula", __name__, url_prefix="/api/formula")
@@ -34,7 +35,7 @@ class FormulaIn(Incoming):
 class FormulaOut(Outgoing):
     """The recipe after what was typed or slid, and all that is shown of it."""
 
-    recipe: RecipeOut
+    recipe: RecipeFile
     amounts_g: list[float]
     mass_g: float
     sentence: Verdict
@@ -42,7 +43,7 @@ class FormulaOut(Outgoing):
     temperature_zones: list[Zone]
     rule: RatioRule | None
     readings: list[Reading]
-    set_curve: list[list[float]]
+    set_curve: list[tuple[float, float]]
     line_notes: list[LineNotes]
 
 
@@ -70,7 +71,7 @@ def compute_formula(json: FormulaIn) -> FormulaOut:
         raise problem if problem.field[0] in ("at_c", "ratio") else problem.under("recipe") from None
     shown = computed.formula
     return FormulaOut(
-        recipe=RecipeOut.model_validate(computed.record),
+        recipe=computed.record,
         amounts_g=list(computed.recipe.amounts_g),
         mass_g=computed.recipe.mass_g,
         sentence=shown.sentence,
@@ -78,7 +79,7 @@ def compute_formula(json: FormulaIn) -> FormulaOut:
         temperature_zones=list(shown.temperature_zones),
         rule=shown.rule,
         readings=list(shown.readings),
-        set_curve=[list(point) for point in shown.set_curve],
+        set_curve=list(shown.set_curve),
         line_notes=list(shown.line_notes),
     )
 

@@ -3,7 +3,8 @@
 from flask import Blueprint
 from spectree import Response
 
-from hearth_bowl.api.spec import Outgoing, spec
+from hearth_bowl.api.spec import spec
+from hearth_bowl.api.wire import Outgoing
 from hearth_bowl.core.ingredients.library import LIBRARY
 from hearth_bowl.core.recipe.families import FAMILY, Method
 from hearth_bowl.core.recipe.recipe import AIMED_INDEX, FAMILIES

@@ -8,26 +8,14 @@ from spectree import Response
 
 from hearth_bowl.api.context import database
 from hearth_bowl.api.problems import Problem
-from hearth_bowl.api.recipe_body import OwnIngredientIn, OwnIngredientOut
-from hearth_bowl.api.spec import Incoming, Outgoing, plain, spec
+from hearth_bowl.api.recipe_body import OwnIngredientIn
+from hearth_bowl.api.spec import spec
+from hearth_bowl.api.wire import Incoming, Outgoing, plain
+from hearth_bowl.core.boxes.shopping import PackFor
 from hearth_bowl.formats.larder_csv import read_larder, write_larder
 from hearth_bowl.service import larder as service
 
 larder = Blueprint("larder", __name__, url_prefix="/api/larder")
-
-
-class PackIn(Incoming):
-    """A pack of another size, and its price where it is known."""
-
-    pack_g: float
-    price: float | None = None
-
-
-class PackOut(Outgoing):
-    """A pack of another size."""
-
-    pack_g: float
-    price: float | None
 
 
 class LarderItemIn(Incoming):
@@ -39,26 +27,13 @@ class LarderItemIn(Incoming):
     price: float | None = None
     country: str = ""
     in_house_g: float | None = None
-    other_packs: list[PackIn] | None = None
-
-
-class LarderItemOut(Outgoing):
-    """One ingredient of the larder."""
-
-    label: str
-    name: str
-    ingredient: OwnIngredientOut | None
-    pack_g: float | None
-    price: float | None
-    country: str
-    in_house_g: float | None
-    other_packs: list[PackOut]
+    other_packs: list[PackFor] | None = None
 
 
 class LarderOut(Outgoing):
     """The larder."""
 
-    items: list[LarderItemOut]
+    items: list[service.LarderItem]
 
 
 class LarderCsvIn(Incoming):
@@ -85,15 +60,15 @@ def list_larder() -> LarderOut:
     """List the larder."""
     with database().reading() as session:
         items = service.list_larder(session)
-    return LarderOut(items=[LarderItemOut.model_validate(item) for item in items])
+    return LarderOut(items=items)
 
 
 @larder.put("")
-@spec.validate(resp=Response(HTTP_200=LarderItemOut, HTTP_422=Problem), operation_id="saveLarderItem")
-def save_item(json: LarderItemIn) -> LarderItemOut:
+@spec.validate(resp=Response(HTTP_200=service.LarderItem, HTTP_422=Problem), operation_id="saveLarderItem")
+def save_item(json: LarderItemIn) -> service.LarderItem:
     """Store one ingredient of the larder."""
     with database().writing() as session:
-        return LarderItemOut.model_validate(service.save_item(session, **plain(json)))
+        return service.save_item(session, **plain(json))
 
 
 @larder.post("/take-out")

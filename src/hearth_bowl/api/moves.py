@@ -7,14 +7,14 @@ from spectree import Response
 
 from hearth_bowl.api.context import database
 from hearth_bowl.api.problems import Problem
-from hearth_bowl.api.recipe_body import OwnIngredientIn, RecipeIn, RecipeOut, record_of
-from hearth_bowl.api.spec import Incoming, Outgoing, plain, spec
+from hearth_bowl.api.recipe_body import OwnIngredientIn, RecipeIn, record_of
+from hearth_bowl.api.spec import spec
+from hearth_bowl.api.wire import Incoming, Outgoing, plain
 from hearth_bowl.core.bench.compare import Comparison
-from hearth_bowl.core.mass.boiling import Boiling, Cooked
-from hearth_bowl.core.solve.only_this_much import Short
 from hearth_bowl.core.solve.wrapper import KINDS, from_label
+from hearth_bowl.formats.recipe_file import RecipeFile
 from hearth_bowl.service import moves as service
-from hearth_bowl.service.cooking import cook
+from hearth_bowl.service.cooking import Cooking, cook
 from hearth_bowl.service.larder import in_house_g
 
 moves = Blueprint("moves", __name__, url_prefix="/api")
@@ -45,7 +45,7 @@ class BalanceOut(Outgoing):
     """The recipe that meets the aims, or the nearest with what stands in the way."""
 
     feasible: bool
-    recipe: RecipeOut
+    recipe: RecipeFile
     comparison: Comparison
     in_the_way: list[str]
     missed_by: dict[str, float]
@@ -67,15 +67,6 @@ class ScaleIn(Incoming):
     recipe: RecipeIn
     position: int
     typed: str
-
-
-class MovedOut(Outgoing):
-    """The recipe after a move, side by side with what it was."""
-
-    recipe: RecipeOut
-    comparison: Comparison
-    notes: list[str]
-    short: list[Short]
 
 
 class CompareIn(Incoming):
@@ -134,7 +125,7 @@ def balance_recipe(json: BalanceIn) -> BalanceOut:
     found = service.balance_recipe(record_of(json.recipe), plain(json.aims), json.whole_packs)
     return BalanceOut(
         feasible=found.found.feasible,
-        recipe=RecipeOut.model_validate(found.record),
+        recipe=found.recipe,
         comparison=found.comparison,
         in_the_way=list(found.found.in_the_way),
         missed_by=dict(found.found.missed_by),
@@ -143,29 +134,20 @@ def balance_recipe(json: BalanceIn) -> BalanceOut:
 
 
 @moves.post("/swap")
-@spec.validate(resp=Response(HTTP_200=MovedOut, HTTP_422=Problem), operation_id="swap")
-def swap_ingredient(json: SwapIn) -> MovedOut:
+@spec.validate(resp=Response(HTTP_200=service.MovedRecipe, HTTP_422=Problem), operation_id="swap")
+def swap_ingredient(json: SwapIn) -> service.MovedRecipe:
     """Put another ingredient into a line; the recipe moves to keep its set and mass."""
     ingredient: Any = json.ingredient if isinstance(json.ingredient, str) else plain(json.ingredient)
-    return _moved(service.swap_ingredient(record_of(json.recipe), json.position, ingredient, json.at_c))
+    return service.swap_ingredient(record_of(json.recipe), json.position, ingredient, json.at_c)
 
 
 @moves.post("/only-this-much")
-@spec.validate(resp=Response(HTTP_200=MovedOut, HTTP_422=Problem), operation_id="onlyThisMuch")
-def only_this_much(json: ScaleIn) -> MovedOut:
+@spec.validate(resp=Response(HTTP_200=service.MovedRecipe, HTTP_422=Problem), operation_id="onlyThisMuch")
+def only_this_much(json: ScaleIn) -> service.MovedRecipe:
     """Scale a recipe to what there is of one line."""
     with database().reading() as session:
         there = in_house_g(session)
-    return _moved(service.scale_to(record_of(json.recipe), json.position, json.typed, there))
-
-
-def _moved(found: service.Moved) -> MovedOut:
-    return MovedOut(
-        recipe=RecipeOut.model_validate(found.record),
-        comparison=found.comparison,
-        notes=list(found.notes),
-        short=list(found.short),
-    )
+    return service.scale_to(record_of(json.recipe), json.position, json.typed, there)
 
 
 class CookIn(Incoming):
@@ -177,20 +159,12 @@ class CookIn(Incoming):
     sea_level_c: float | None = None
 
 
-class CookOut(Outgoing):
-    """How the pan's content boils now, what is left when it is cooked, and its end on the person's own dial."""
-
-    now: Boiling
-    cooked: Cooked
-    dial_c: float | None
-
-
 @moves.post("/cook")
-@spec.validate(resp=Response(HTTP_200=CookOut, HTTP_422=Problem), operation_id="cook")
-def cook_recipe(json: CookIn) -> CookOut:
+@spec.validate(resp=Response(HTTP_200=Cooking, HTTP_422=Problem), operation_id="cook")
+def cook_recipe(json: CookIn) -> Cooking:
     """Work out what is left of a boiled mass. Nothing is stored."""
     with database().reading() as session:
-        return CookOut.model_validate(cook(session, record_of(json.recipe), json.to_c, json.lost_g, json.sea_level_c))
+        return cook(session, record_of(json.recipe), json.to_c, json.lost_g, json.sea_level_c)
 
 
 class LayersIn(Incoming):
@@ -202,21 +176,11 @@ class LayersIn(Incoming):
     first_share: float = 0.5
 
 
-class LayersOut(Outgoing):
-    """Both layers, and what of the tin each takes [g]."""
-
-    first: RecipeOut
-    second: RecipeOut
-    first_tin_g: float
-    second_tin_g: float
-
-
 @moves.post("/two-layers")
-@spec.validate(resp=Response(HTTP_200=LayersOut, HTTP_422=Problem), operation_id="splitTin")
-def split_tin(json: LayersIn) -> LayersOut:
+@spec.validate(resp=Response(HTTP_200=service.TwoLayers, HTTP_422=Problem), operation_id="splitTin")
+def split_tin(json: LayersIn) -> service.TwoLayers:
     """Split one tin over two layers, each by its own ratio."""
-    found = service.split_tin_records(record_of(json.first), record_of(json.second), json.tin_g, json.first_share)
-    return LayersOut.model_validate(found)
+    return service.split_tin_records(record_of(json.first), record_of(json.second), json.tin_g, json.first_share)
 
 
 @moves.post("/compare")

@@ -1,59 +1,29 @@
-"""Probes and scales: the open door for readings and weights."""
+"""Probes and scales: the open door for readings and weights of any device, and what a stand-in plays."""
 
 from datetime import datetime
 
 from flask import Blueprint
-from pydantic import AwareDatetime, Field
 from spectree import Response
 
 from hearth_bowl.api.context import database, now
 from hearth_bowl.api.problems import Problem
-from hearth_bowl.api.spec import Incoming, Outgoing, spec
-from hearth_bowl.service import batches as batch_service
+from hearth_bowl.api.spec import spec
+from hearth_bowl.api.wire import Incoming, Outgoing
+from hearth_bowl.formats.readings_csv import Reading, read_readings
 from hearth_bowl.service import probes as service
+from hearth_bowl.service import scales as scale_service
+from hearth_bowl.service.retention import Retention
+from hearth_bowl.service.stand_in import AtTheStove, at_the_stove
 
 probes = Blueprint("probes", __name__, url_prefix="/api")
-
-
-class StepOut(Outgoing):
-    """A step of a run; true °C."""
-
-    key: str
-    title: str
-    do: str
-    heat: str
-    target_c: list[float] | None
-    minutes: float | None
-    cue: str
-    ceiling_c: float | None
-    ask: str
-    why: str
-    passes: str
-    caution: str
-    attended: bool
-    call: str
-    positions: list[int]
-
-
-class ReadingIn(Incoming):
-    """A reading: °C as the probe shows it, null when the sensor says nothing; without a moment, now counts."""
-
-    c: float | None = None
-    at: AwareDatetime | None = Field(default=None, strict=False)
 
 
 class ReadingsIn(Incoming):
     """One reading (`c`, `at`) or a batch of them."""
 
     c: float | None = None
-    at: AwareDatetime | None = Field(default=None, strict=False)
-    readings: list[ReadingIn] | None = None
-
-
-class StoredCountOut(Outgoing):
-    """How many were stored."""
-
-    stored: int
+    at: datetime | None = None
+    readings: list[Reading] | None = None
 
 
 class ReadingsCsvIn(Incoming):
@@ -62,20 +32,11 @@ class ReadingsCsvIn(Incoming):
     csv: str
 
 
-class ProbeOut(Outgoing):
-    """A probe with its last reading."""
-
-    id: str
-    name: str
-    speed: float
-    last_at: datetime | None
-    last_c: float | None
-
-
 class ProbeListOut(Outgoing):
-    """Every probe that ever spoke."""
+    """Every probe that ever spoke, and how long readings are kept."""
 
-    probes: list[ProbeOut]
+    probes: list[service.Probe]
+    retention: Retention
 
 
 class SpeedIn(Incoming):
@@ -84,66 +45,41 @@ class SpeedIn(Incoming):
     speed: float
 
 
-class StandInOut(Outgoing):
-    """What a stand-in plays: null where nothing is at the stove."""
-
-    batch_id: int | None
-    speed: float
-    recipe: dict[str, object] | None
-    step: StepOut | None
-    heat: str
-    chocolate: str | None
-    in_the_pan: list[int]
-    kitchen_c: float
-    pressure_kpa: float
-
-
-class WeightIn(Incoming):
-    """A settled weight."""
-
-    g: float
-    at: AwareDatetime | None = Field(default=None, strict=False)
-
-
 class WeightsIn(Incoming):
     """Settled weights of a scale."""
 
-    weights: list[WeightIn]
+    weights: list[scale_service.Weight]
 
 
-class ScaleOut(Outgoing):
-    """A scale with its last settled weight."""
+class StoredCountOut(Outgoing):
+    """How many were stored."""
 
-    id: str
-    g: float
-    at: datetime
+    stored: int
 
 
 class ScaleListOut(Outgoing):
     """Every scale that ever spoke, the one that spoke last first, and the server's moment."""
 
     now: datetime
-    scales: list[ScaleOut]
+    scales: list[scale_service.Scale]
 
 
 @probes.post("/probes/<probe_id>/readings")
-@spec.validate(resp=Response(HTTP_201=StoredCountOut, HTTP_422=Problem), operation_id="addReadings")
-def add_readings(probe_id: str, json: ReadingsIn) -> tuple[StoredCountOut, int]:
+@spec.validate(resp=Response(HTTP_201=service.Taken, HTTP_422=Problem), operation_id="addReadings")
+def add_readings(probe_id: str, json: ReadingsIn) -> tuple[service.Taken, int]:
     """Take readings of any thermometer, one or many; what is acknowledged is on the disk."""
-    single = [ReadingIn(c=json.c, at=json.at)] if json.readings is None else json.readings
+    readings = [Reading(c=json.c, at=json.at)] if json.readings is None else json.readings
     with database().writing() as session:
-        stored = service.add_readings(session, probe_id, [{"c": row.c, "at": row.at} for row in single], now())
-    return StoredCountOut(stored=stored), 201
+        return service.add_readings(session, probe_id, readings, now()), 201
 
 
 @probes.post("/probes/<probe_id>/csv")
-@spec.validate(resp=Response(HTTP_201=StoredCountOut, HTTP_422=Problem), operation_id="importReadings")
-def import_readings(probe_id: str, json: ReadingsCsvIn) -> tuple[StoredCountOut, int]:
+@spec.validate(resp=Response(HTTP_201=service.Taken, HTTP_422=Problem), operation_id="importReadings")
+def import_readings(probe_id: str, json: ReadingsCsvIn) -> tuple[service.Taken, int]:
     """Take readings as CSV, all or none."""
-    rows = service.read_csv(json.csv)
+    rows = read_readings(json.csv)
     with database().writing() as session:
-        stored = service.add_readings(session, probe_id, rows, now())
-    return StoredCountOut(stored=stored), 201
+        return service.add_readings(session, probe_id, rows, now()), 201
 
 
 @probes.get("/probes")
@@ -151,33 +87,40 @@ def import_readings(probe_id: str, json: ReadingsCsvIn) -> tuple[StoredCountOut,
 def list_probes() -> ProbeListOut:
     """List the probes."""
     with database().reading() as session:
-        found = service.list_probes(session)
-    return ProbeListOut(probes=[ProbeOut.model_validate(probe) for probe in found])
+        return ProbeListOut(probes=service.list_probes(session), retention=Retention())
+
+
+@probes.delete("/probes/<probe_id>")
+@spec.validate(resp=Response("HTTP_204", HTTP_404=Problem, HTTP_422=Problem), operation_id="deleteProbe")
+def delete_probe(probe_id: str) -> tuple[str, int]:
+    """Forget a thermometer with its readings, while no batch heard it."""
+    with database().writing() as session:
+        service.delete_probe(session, probe_id)
+    return "", 204
 
 
 @probes.put("/probes/<probe_id>/speed")
-@spec.validate(resp=Response(HTTP_200=ProbeOut, HTTP_404=Problem, HTTP_422=Problem), operation_id="setProbeSpeed")
-def set_speed(probe_id: str, json: SpeedIn) -> ProbeOut:
+@spec.validate(resp=Response(HTTP_200=service.Probe, HTTP_404=Problem, HTTP_422=Problem), operation_id="setProbeSpeed")
+def set_speed(probe_id: str, json: SpeedIn) -> service.Probe:
     """Let a stand-in play faster or slower."""
     with database().writing() as session:
-        return ProbeOut.model_validate(service.set_speed(session, probe_id, json.speed))
+        return service.set_speed(session, probe_id, json.speed)
 
 
 @probes.get("/probes/<probe_id>/stand-in")
-@spec.validate(resp=Response(HTTP_200=StandInOut, HTTP_422=Problem), operation_id="atTheStove")
-def at_the_stove(probe_id: str) -> StandInOut:
+@spec.validate(resp=Response(HTTP_200=AtTheStove), operation_id="atTheStove")
+def play_stand_in(probe_id: str) -> AtTheStove:
     """Say what is at the stove, for a stand-in to play it."""
-    with database().writing() as session:
-        return StandInOut.model_validate(service.at_the_stove(session, probe_id, batch_service.steps_of))
+    with database().reading() as session:
+        return at_the_stove(session, probe_id)
 
 
 @probes.post("/scales/<scale_id>/weights")
 @spec.validate(resp=Response(HTTP_201=StoredCountOut, HTTP_422=Problem), operation_id="addWeights")
 def add_weights(scale_id: str, json: WeightsIn) -> tuple[StoredCountOut, int]:
     """Take settled weights of any scale."""
-    rows = [{"g": row.g, "at": row.at} for row in json.weights]
     with database().writing() as session:
-        stored = service.add_weights(session, scale_id, rows, now())
+        stored = scale_service.add_weights(session, scale_id, json.weights, now())
     return StoredCountOut(stored=stored), 201
 
 
@@ -186,5 +129,4 @@ def add_weights(scale_id: str, json: WeightsIn) -> tuple[StoredCountOut, int]:
 def list_scales() -> ScaleListOut:
     """List the scales with what they showed last."""
     with database().reading() as session:
-        found = service.list_scales(session)
-    return ScaleListOut(now=now(), scales=[ScaleOut.model_validate(scale) for scale in found])
+        return ScaleListOut(now=now(), scales=scale_service.list_scales(session))

@@ -8,12 +8,16 @@ from flask import Flask, Response
 from pydantic import BaseModel, ConfigDict, ValidationError
 from werkzeug.exceptions import HTTPException
 
+from hearth_bowl.api.context import in_own_units
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.service.errors import ChangedMeanwhile, NotFound
+from hearth_bowl.store.db import DiskFull, Locked
 
 PROBLEM_TYPE: Final = "application/problem+json"
 UNION_STEPS: Final = frozenset({"str", "OwnIngredientIn", "float", "int"})
 """Steps that the validation library adds to a path for the branch of a choice: no field has such a name."""
+TOLD_APART: Final = frozenset({"ask", "what"})
+"""Fields whose value is told apart by its kind: the validation library adds the kind to the path."""
 
 
 class FieldProblem(BaseModel):
@@ -41,7 +45,7 @@ class Problem(BaseModel):
 
 def answer(problem: Problem) -> Response:
     """Return a problem as a response."""
-    return Response(problem.model_dump_json(), status=problem.status, content_type=PROBLEM_TYPE)
+    return Response(in_own_units(problem.model_dump_json()), status=problem.status, content_type=PROBLEM_TYPE)
 
 
 @contextmanager
@@ -65,7 +69,7 @@ def not_valid(error: ValidationError) -> Response:
     """Return the answer to a body of the wrong form."""
     errors = [
         FieldProblem(
-            path=["body", *(step for step in found["loc"] if step not in UNION_STEPS)],
+            path=["body", *_path(found["loc"])],
             code=found["type"].replace("_", "-"),
             message=found["msg"],
             allowed=_allowed(found),
@@ -73,6 +77,15 @@ def not_valid(error: ValidationError) -> Response:
         for found in error.errors(include_url=False, include_input=False)[:20]
     ]
     return answer(Problem(title="This cannot be taken", status=422, detail=errors[0].message, errors=errors))
+
+
+def _path(steps: tuple[str | int, ...]) -> list[str | int]:
+    """Return the path of a field as the body has it."""
+    kept: list[str | int] = []
+    for before, step in zip((None, *steps), steps, strict=False):
+        if step not in UNION_STEPS and before not in TOLD_APART:
+            kept.append(step)
+    return kept
 
 
 def _allowed(found: Any) -> str:
@@ -94,6 +107,16 @@ def register_problems(app: Flask) -> None:
     @app.errorhandler(ChangedMeanwhile)
     def _changed(problem: ChangedMeanwhile) -> Response:
         return answer(Problem(title="Changed meanwhile", status=409, detail=str(problem), revision=problem.revision))
+
+    @app.errorhandler(DiskFull)
+    def _full(_problem: DiskFull) -> Response:
+        detail = "The disk that holds your data is full. Nothing was stored: make room, then try again."
+        return answer(Problem(title="The disk is full", status=507, detail=detail))
+
+    @app.errorhandler(Locked)
+    def _locked(_problem: Locked) -> Response:
+        detail = "Another program holds the data just now. Nothing was stored: try again."
+        return answer(Problem(title="Busy", status=503, detail=detail))
 
     @app.errorhandler(HTTPException)
     def _http(problem: HTTPException) -> Response:

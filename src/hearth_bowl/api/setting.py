@@ -1,84 +1,42 @@
 """Set: the set clock, places beside each other, chains with their calendar; and tempering."""
 
-from datetime import UTC, datetime
+from datetime import datetime
 
 from flask import Blueprint, request
 from flask import Response as Answer
 from pydantic import Field
 from spectree import Response
 
-from hearth_bowl.api.context import database, now
+from hearth_bowl.api.context import database, in_own_units, now
 from hearth_bowl.api.problems import Problem
 from hearth_bowl.api.recipe_body import RecipeIn, record_of
-from hearth_bowl.api.spec import Incoming, Outgoing, plain, spec
-from hearth_bowl.core.cooling.chain import CHAINS
+from hearth_bowl.api.spec import spec
+from hearth_bowl.api.wire import Incoming, Outgoing
+from hearth_bowl.core.cooling.chain import CHAINS, Look
 from hearth_bowl.core.cooling.places import BASES, COVERS, PLACES
-from hearth_bowl.core.cooling.set_clock import STATES
+from hearth_bowl.core.cooling.set_clock import STATES, Correction, SetAsk, SetClock, usual_set_ask
 from hearth_bowl.core.errors import BadInput, check_number
 from hearth_bowl.core.ingredients.library import find
 from hearth_bowl.core.mass.tempering import SEED_SHARE_BAND_PCT, temper
+from hearth_bowl.core.recipe.recipe import AIMED_INDEX
 from hearth_bowl.service import setting as service
+from hearth_bowl.service.moments import checked_moment
 
 setting = Blueprint("setting", __name__, url_prefix="/api")
-
-
-class SetAskIn(Incoming):
-    """A mass in a place: a slab by its thickness, or a bowl by its mass."""
-
-    state: str
-    from_c: float
-    place: str
-    ambient_c: float | None = None
-    base: str | None = None
-    cover: str = "none"
-    both_faces: bool = False
-    thickness_mm: float | None = None
-    narrow_mm: float | None = None
-    bowl_kg: float | None = None
-    area_m2: float | None = None
-
-
-class CorrectionIn(Incoming):
-    """What was seen so long after the start: a temperature, or a cue that was passed or not."""
-
-    after_s: float
-    now_c: float | None = None
-    passed: bool | None = None
 
 
 class SetClockIn(Incoming):
     """A recipe, its place, and what was seen since."""
 
     recipe: RecipeIn
-    ask: SetAskIn
-    corrections: list[CorrectionIn] = Field(default_factory=list, max_length=200)
-
-
-class SetClockOut(Outgoing):
-    """Minutes from the start: cool (low, middle, high), then set (low, high)."""
-
-    state: str
-    cool_c: float
-    cool_min: list[float]
-    set_min: list[float]
-    corrected_by: float
-    says: str
-    warnings: list[str]
-    curve: list[list[float]]
-
-
-class BesideOut(Outgoing):
-    """The same mass in another place or shape."""
-
-    name: str
-    clock: SetClockOut | None
-    says: str
+    ask: SetAsk
+    corrections: list[Correction] = Field(default_factory=list, max_length=200)
 
 
 class BesideListOut(Outgoing):
     """Places and shapes beside each other."""
 
-    beside: list[BesideOut]
+    beside: list[service.Beside]
 
 
 class NamedOut(Outgoing):
@@ -89,28 +47,20 @@ class NamedOut(Outgoing):
 
 
 class PlacesOut(Outgoing):
-    """Places, covers, bases, states and chains."""
+    """Places, covers, bases, states and chains; and how a mass usually sets, by its recipe's use."""
 
     places: list[NamedOut]
     covers: list[str]
     bases: list[str]
     states: list[NamedOut]
     chains: list[str]
-
-
-class LookOut(Outgoing):
-    """When to look again, and for what."""
-
-    name: str
-    look_for: str
-    after_min: float
-    minutes: float
+    usual: dict[str, SetAsk]
 
 
 class ChainOut(Outgoing):
     """A chain of rests."""
 
-    looks: list[LookOut]
+    looks: list[Look]
 
 
 class TemperIn(Incoming):
@@ -149,16 +99,16 @@ def list_places() -> PlacesOut:
         bases=list(BASES),
         states=[NamedOut(key=key, name=state.name) for key, state in STATES.items()],
         chains=list(CHAINS),
+        usual={use: usual_set_ask(use) for use in ("", *AIMED_INDEX)},
     )
 
 
 @setting.post("/set/clock")
-@spec.validate(resp=Response(HTTP_200=SetClockOut, HTTP_422=Problem), operation_id="setClock")
-def set_clock(json: SetClockIn) -> SetClockOut:
+@spec.validate(resp=Response(HTTP_200=SetClock, HTTP_422=Problem), operation_id="setClock")
+def set_clock(json: SetClockIn) -> SetClock:
     """Say when a mass is cool and when it is set. Nothing is stored."""
-    seen = [correction.model_dump() for correction in json.corrections]
     with database().reading() as session:
-        return SetClockOut.model_validate(service.clock_of(session, record_of(json.recipe), plain(json.ask), seen))
+        return service.clock_of(session, record_of(json.recipe), json.ask, json.corrections)
 
 
 @setting.post("/set/beside")
@@ -166,15 +116,15 @@ def set_clock(json: SetClockIn) -> SetClockOut:
 def beside(json: SetClockIn) -> BesideListOut:
     """Put the same mass in other places and shapes. Nothing is stored."""
     with database().reading() as session:
-        found = service.beside(session, record_of(json.recipe), plain(json.ask))
-    return BesideListOut(beside=[BesideOut.model_validate(row) for row in found])
+        found = service.beside(session, record_of(json.recipe), json.ask)
+    return BesideListOut(beside=found)
 
 
 @setting.get("/set/chains/<kind>")
 @spec.validate(resp=Response(HTTP_200=ChainOut, HTTP_422=Problem), operation_id="getChain")
 def get_chain(kind: str) -> ChainOut:
     """Return the chain of rests of a kind of piece; `minutes` is what the set clock says."""
-    return ChainOut(looks=[LookOut.model_validate(look) for look in service.chain(kind, _minutes())])
+    return ChainOut(looks=service.chain(kind, _minutes()))
 
 
 @setting.get("/set/chains/<kind>/looks.ics")
@@ -183,14 +133,15 @@ def chain_calendar(kind: str) -> Answer:
     given = request.args.get("from")
     try:
         from_at = now() if given is None else datetime.fromisoformat(given)
-        from_at = from_at.astimezone(UTC)  # a moment without its zone is the machine's own
-    except (ValueError, OverflowError):
+    except ValueError:
         raise BadInput(("from",), "not a moment", "such as 2026-08-21T19:30:05+00:00", "not-a-time") from None
+    if from_at.tzinfo is None:
+        from_at = from_at.replace(tzinfo=now().astimezone().tzinfo)  # a moment without its zone is the machine's own
+    from_at = checked_moment(("from",), from_at)
     title = request.args.get("title", "Sweets")[:120]
     headers = {"Content-Disposition": 'attachment; filename="looks.ics"'}
-    return Answer(
-        service.chain_calendar(kind, _minutes(), from_at, title), content_type="text/calendar", headers=headers
-    )
+    calendar = in_own_units(service.chain_calendar(kind, _minutes(), from_at, title).decode())
+    return Answer(calendar, content_type="text/calendar", headers=headers)
 
 
 def _minutes() -> float:

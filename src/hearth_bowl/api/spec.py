@@ -1,13 +1,15 @@
 """The OpenAPI description and the check of what comes in."""
 
+from functools import partial
 from typing import Any
 
 from flask import abort
-from pydantic import BaseModel, ConfigDict, ValidationError
+from pydantic import ValidationError
 from spectree import SpecTree
 
 from hearth_bowl import __version__
 from hearth_bowl.api.problems import Problem, not_valid
+from hearth_bowl.api.wire import Wire, incoming_name
 
 
 def _refuse(_request: object, _response: object, error: Exception | None, *_: object) -> None:
@@ -16,18 +18,31 @@ def _refuse(_request: object, _response: object, error: Exception | None, *_: ob
 
 
 class LateSpec(SpecTree):
-    """Works the schemas of bodies out when the description is first asked for, not at every start."""
+    """Works the schemas of bodies out when the description is first asked for, not at every start.
+
+    A dataclass that comes in as a whole body has a name of its own there, ending in `In`.
+    """
 
     def _add_model(self, model: Any, mode: Any = "validation") -> str:
         self._later: dict[str, tuple[Any, Any]] = getattr(self, "_later", {})
-        key = self.naming_strategy(model)
+        key = incoming_name(model.__name__) if mode == "validation" else str(model.__name__)
         self._later[key] = (model, mode)
         return key
 
     def _generate_spec(self) -> dict[str, Any]:
-        for model, mode in self._later.values():
+        for key, (model, mode) in self._later.items():
+            self.naming_strategy = partial(_named, key)
             super()._add_model(model, mode)
+        self.naming_strategy = _name
         return super()._generate_spec()
+
+
+def _named(key: str, _model: Any) -> str:
+    return key
+
+
+def _name(model: Any) -> str:
+    return str(model.__name__)
 
 
 spec = LateSpec(
@@ -40,23 +55,7 @@ spec = LateSpec(
     mode="strict",
     before=_refuse,
     validation_error_model=Problem,
-    naming_strategy=lambda model: model.__name__,
+    naming_strategy=_name,
     nested_naming_strategy=lambda _parent, child: child,
+    model_adapter=Wire(),  # type: ignore[arg-type]  # its own type is narrower than the protocol
 )
-
-
-class Incoming(BaseModel):
-    """A body: nothing unknown, nothing converted, no NaN. Its check is built when it first comes in."""
-
-    model_config = ConfigDict(extra="forbid", strict=True, allow_inf_nan=False, defer_build=True)
-
-
-class Outgoing(BaseModel):
-    """An answer, made from the values of the layers below."""
-
-    model_config = ConfigDict(from_attributes=True, json_schema_serialization_defaults_required=True, defer_build=True)
-
-
-def plain(model: BaseModel) -> dict[str, Any]:
-    """Return a body as plain values, without what was not said."""
-    return model.model_dump(exclude_none=True)

@@ -3,12 +3,12 @@
 from datetime import datetime
 
 from flask import Blueprint
-from pydantic import AwareDatetime, Field
 from spectree import Response
 
 from hearth_bowl.api.context import database, now
 from hearth_bowl.api.problems import Problem
-from hearth_bowl.api.spec import Incoming, Outgoing, spec
+from hearth_bowl.api.spec import spec
+from hearth_bowl.api.wire import Incoming, Outgoing
 from hearth_bowl.service import timers as service
 
 timers = Blueprint("timers", __name__, url_prefix="/api/timers")
@@ -21,7 +21,7 @@ class NewTimerIn(Incoming):
     seconds: float
     batch_id: int | None = None
     key: str | None = None
-    at: AwareDatetime | None = Field(default=None, strict=False)
+    at: datetime | None = None
 
 
 class ChangeTimerIn(Incoming):
@@ -31,26 +31,14 @@ class ChangeTimerIn(Incoming):
     paused: bool | None = None
     stopped: bool = False
     change_key: str | None = None
-    at: AwareDatetime | None = Field(default=None, strict=False)
-
-
-class TimerOut(Outgoing):
-    """A timer; `left_s` is below 0 when it is overdue."""
-
-    key: str
-    batch_id: int | None
-    name: str
-    started_at: datetime
-    ends_at: datetime
-    is_paused: bool
-    left_s: float
+    at: datetime | None = None
 
 
 class TimerListOut(Outgoing):
     """Every timer that runs, the next first, and the server's moment."""
 
     now: datetime
-    timers: list[TimerOut]
+    timers: list[service.Timer]
 
 
 @timers.get("")
@@ -60,24 +48,24 @@ def list_timers() -> TimerListOut:
     moment = now()
     with database().reading() as session:
         found = service.list_timers(session, moment)
-    return TimerListOut(now=moment, timers=[TimerOut.model_validate(timer) for timer in found])
+    return TimerListOut(now=moment, timers=found)
 
 
 @timers.post("")
-@spec.validate(resp=Response(HTTP_201=TimerOut, HTTP_404=Problem, HTTP_422=Problem), operation_id="startTimer")
-def start_timer(json: NewTimerIn) -> tuple[TimerOut, int]:
+@spec.validate(resp=Response(HTTP_201=service.Timer, HTTP_404=Problem, HTTP_422=Problem), operation_id="startTimer")
+def start_timer(json: NewTimerIn) -> tuple[service.Timer, int]:
     """Start a timer."""
     with database().writing() as session:
         timer = service.start_timer(session, json.name, json.seconds, now(), json.batch_id, key=json.key, at=json.at)
-    return TimerOut.model_validate(timer), 201
+    return timer, 201
 
 
 @timers.post("/<path:timer_key>")
-@spec.validate(resp=Response(HTTP_200=TimerOut, HTTP_404=Problem, HTTP_422=Problem), operation_id="changeTimer")
-def change_timer(timer_key: str, json: ChangeTimerIn) -> TimerOut:
+@spec.validate(resp=Response(HTTP_200=service.Timer, HTTP_404=Problem, HTTP_422=Problem), operation_id="changeTimer")
+def change_timer(timer_key: str, json: ChangeTimerIn) -> service.Timer:
     """Extend, pause, go on with, or stop a timer."""
     with database().writing() as session:
-        timer = service.change_timer(
+        return service.change_timer(
             session,
             timer_key,
             now(),
@@ -87,4 +75,3 @@ def change_timer(timer_key: str, json: ChangeTimerIn) -> TimerOut:
             change_key=json.change_key,
             at=json.at,
         )
-    return TimerOut.model_validate(timer)

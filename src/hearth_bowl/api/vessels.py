@@ -8,7 +8,8 @@ from spectree import Response
 
 from hearth_bowl.api.context import database
 from hearth_bowl.api.problems import Problem
-from hearth_bowl.api.spec import Incoming, Outgoing, plain, spec
+from hearth_bowl.api.spec import spec
+from hearth_bowl.api.wire import Incoming, Outgoing, plain
 from hearth_bowl.core.fit.vessel import COUNTS, MEASURES, PAN_EXTRAS
 from hearth_bowl.service import vessels as service
 
@@ -18,8 +19,8 @@ vessels = Blueprint("vessels", __name__, url_prefix="/api/vessels")
 class VesselIn(Incoming):
     """A vessel file's content: its kind and shape, with the measures that these need."""
 
-    format: str = "hearth-bowl/vessel"
-    version: int = 1
+    format: str | None = None
+    version: int | None = None
     kind: str
     shape: str | None = None
     cavities: int | None = None
@@ -49,10 +50,6 @@ class VesselIn(Incoming):
     piece_g: float | None = None
 
 
-class VesselOut(VesselIn):
-    """A vessel file's content."""
-
-
 class NewVesselIn(Incoming):
     """A vessel to store, and how many of it there are."""
 
@@ -61,19 +58,10 @@ class NewVesselIn(Incoming):
     vessel: VesselIn
 
 
-class StoredVesselOut(Outgoing):
-    """A stored vessel."""
-
-    id: int
-    name: str
-    owned: int
-    vessel: VesselOut
-
-
 class VesselListOut(Outgoing):
     """All vessels, by kind."""
 
-    vessels: list[StoredVesselOut]
+    vessels: list[service.StoredVessel]
 
 
 class ShapeOut(Outgoing):
@@ -104,7 +92,7 @@ def list_vessels() -> VesselListOut:
     """List the vessels."""
     with database().reading() as session:
         found = service.list_vessels(session)
-    return VesselListOut(vessels=[StoredVesselOut.model_validate(vessel) for vessel in found])
+    return VesselListOut(vessels=found)
 
 
 @vessels.get("/shapes")
@@ -129,21 +117,22 @@ def list_shapes() -> ShapesOut:
 
 
 @vessels.post("")
-@spec.validate(resp=Response(HTTP_201=StoredVesselOut, HTTP_422=Problem), operation_id="createVessel")
-def create_vessel(json: NewVesselIn) -> tuple[StoredVesselOut, int]:
+@spec.validate(resp=Response(HTTP_201=service.StoredVessel, HTTP_422=Problem), operation_id="createVessel")
+def create_vessel(json: NewVesselIn) -> tuple[service.StoredVessel, int]:
     """Store a vessel."""
     with database().writing() as session:
         stored = service.create_vessel(session, json.name, vessel_record(json.vessel), json.owned)
-    return StoredVesselOut.model_validate(stored), 201
+    return stored, 201
 
 
 @vessels.put("/<int:vessel_id>")
-@spec.validate(resp=Response(HTTP_200=StoredVesselOut, HTTP_404=Problem, HTTP_422=Problem), operation_id="saveVessel")
-def save_vessel(vessel_id: int, json: NewVesselIn) -> StoredVesselOut:
+@spec.validate(
+    resp=Response(HTTP_200=service.StoredVessel, HTTP_404=Problem, HTTP_422=Problem), operation_id="saveVessel"
+)
+def save_vessel(vessel_id: int, json: NewVesselIn) -> service.StoredVessel:
     """Store a vessel's new measures, name and number."""
     with database().writing() as session:
-        stored = service.save_vessel(session, vessel_id, json.name, vessel_record(json.vessel), json.owned)
-    return StoredVesselOut.model_validate(stored)
+        return service.save_vessel(session, vessel_id, json.name, vessel_record(json.vessel), json.owned)
 
 
 @vessels.delete("/<int:vessel_id>")

@@ -12,6 +12,7 @@ from hearth_bowl.cli.heat import heat_parsers
 from hearth_bowl.cli.parser import Parser
 from hearth_bowl.cli.recipes import recipe_parsers
 from hearth_bowl.core.errors import BadInput, dotted
+from hearth_bowl.core.quantities import plain
 
 BAD_INPUT_EXIT: Final = 2
 
@@ -26,10 +27,15 @@ def main(arguments: Sequence[str]) -> int:
         answer = verbs[name].answer(verbs[name].parse_args(arguments[1:]))
     except BadInput as problem:
         refusal = {"field": dotted(problem.field), "message": problem.message, "allowed": problem.allowed}
-        print(json.dumps({"error": refusal}), file=sys.stderr)
+        print(_written({"error": refusal}), file=sys.stderr)
         return BAD_INPUT_EXIT
-    print(json.dumps(answer, allow_nan=False))
+    print(_written(answer))
     return 0
+
+
+def _written(answer: dict[str, Any]) -> str:
+    """Return an answer as JSON, its sentences in °C."""
+    return json.dumps(json.loads(plain(json.dumps(answer, ensure_ascii=False, allow_nan=False))))
 
 
 def verb_parsers() -> dict[str, Parser]:

@@ -5,15 +5,15 @@ from typing import Any, Final
 
 from hearth_bowl.cli.parser import Parser, number, read_file
 from hearth_bowl.core.errors import BadInput
-from hearth_bowl.core.fit import Ask, fit
-from hearth_bowl.core.fit.ask import shell_named
-from hearth_bowl.core.fit.vessel import Mould
+from hearth_bowl.core.fit import fit
+from hearth_bowl.core.fit.ask import ask_for, ask_kind
+from hearth_bowl.core.mass.boiling import check_pressure
+from hearth_bowl.core.mass.cooking import finished_or_none
+from hearth_bowl.core.mass.kitchen import Kitchen
 from hearth_bowl.formats.answers import fit_answer
 from hearth_bowl.formats.recipe_file import read_recipe
 from hearth_bowl.formats.vessel_file import read_vessel
 
-MOULD_SHELL: Final = "dark60"
-"""What a mould's shell is of unless told otherwise; nothing else has a shell then."""
 MEASURES: Final = (
     "thickness_mm",
     "mass_g",
@@ -31,6 +31,7 @@ MEASURES: Final = (
     "mix_g_per_cup",
     "mug_mm",
 )
+ASKED: Final = ("spares", "colours", "coated", "piece_mm", "shell", "rolling", "halves")
 COUNTS: Final = ("pieces", "spares", "colours", "coated", "boxes", "per_box")
 
 
@@ -41,6 +42,8 @@ def fit_parsers() -> dict[str, Parser]:
     fitting.add_argument("vessel")
     for name in MEASURES:
         fitting.option(_option(name), type=number)
+    fitting.option("--to-c", type=number)
+    fitting.option("--altitude-m", type=number, default=0.0)
     for name in COUNTS:
         fitting.option(_option(name), type=int)
     fitting.option("--piece-mm", type=_two_sides)
@@ -68,14 +71,13 @@ def answer_fit(options: argparse.Namespace) -> dict[str, Any]:
         raise BadInput(("vessel",), "standard input holds one file", "a file's path for one of the two", "bad-call")
     recipe = read_recipe(read_file("recipe", options.recipe))
     vessel = read_vessel(read_file("vessel", options.vessel))
-    given = {name: getattr(options, name) for name in (*MEASURES, "spares", "colours", "coated", "piece_mm", "rolling")}
-    ask = Ask(
-        **{name: value for name, value in given.items() if value is not None},
-        pieces=pieces_asked(options.pieces, options.boxes, options.per_box),
-        shell=shell_named(options.shell or (MOULD_SHELL if isinstance(vessel, Mould) else "none")),
-        halves=options.halves,
-    )
-    return fit_answer(recipe, fit(recipe, vessel, ask))
+    kind = ask_kind(vessel)
+    given = {name: getattr(options, name) for name in (*MEASURES, *ASKED)}
+    given["pieces"] = pieces_asked(options.pieces, options.boxes, options.per_box)
+    ask = ask_for(kind, given)
+    kitchen = Kitchen(altitude_m=options.altitude_m)
+    check_pressure(kitchen.pressure_kpa)
+    return fit_answer(recipe, fit(recipe, vessel, ask, finished_or_none(recipe, kitchen, options.to_c)))
 
 
 def pieces_asked(pieces: int | None, boxes: int | None, per_box: int | None) -> int | None:

@@ -44,7 +44,8 @@ def check_number(
     :param above: low itself is not allowed.
     :raises BadInput: naming the field and the range.
     """
-    allowed = f"a number {'above' if above else 'from'} {low:g} {'up ' if above else ''}to {high:.10g} {unit}".rstrip()
+    limits = _quantity(f"{low:g} {'up ' if above else ''}to {high:.10g}", unit)
+    allowed = f"a number {'above' if above else 'from'} {limits}"
     if isinstance(value, bool) or not isinstance(value, int | float):
         raise BadInput(field, "not a number", allowed, "not-a-number")
     try:
@@ -54,5 +55,10 @@ def check_number(
     if not isfinite(number):
         raise BadInput(field, "not a finite number", allowed, "not-a-number")
     if number < low or number > high or (above and number == low):
-        raise BadInput(field, f"{number:g} {unit}".rstrip() + " is out of range", allowed, "out-of-range")
+        raise BadInput(field, _quantity(f"{number:g}", unit) + " is out of range", allowed, "out-of-range")
     return number
+
+
+def _quantity(text: str, unit: str) -> str:
+    """Write a figure with its unit; temperatures as `quantities.py` reads them."""
+    return f"⟦{text} {unit}⟧" if unit == "°C" else f"{text} {unit}".rstrip()

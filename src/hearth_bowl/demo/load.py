@@ -3,6 +3,7 @@
 from datetime import UTC, datetime
 from typing import Final
 
+from hearth_bowl.core.fit.ask import ask_for
 from hearth_bowl.demo.boxes import BOX, BOXES, FITS, PIECES, POT_G
 from hearth_bowl.demo.larder import LARDER
 from hearth_bowl.demo.recipes import RECIPES
@@ -21,6 +22,7 @@ def load_demo(database: Database) -> bool:
         if recipes.list_recipes(session):
             return False
         recipe_ids, vessel_ids = {}, {}
+        kinds = {name: vessel["kind"] for name, _, vessel in VESSELS}
         for record in RECIPES:
             stored = recipes.create_recipe(session, record, MADE_AT)
             recipes.keep_version(session, stored.id, "As first made", MADE_AT)
@@ -31,10 +33,15 @@ def load_demo(database: Database) -> bool:
             larder.save_item(session, label=label, pack_g=pack_g, price=price, in_house_g=there_g)
         save_settings(session, KITCHEN)
         for name, vessel_name, ask in FITS:
-            fit.keep_fit(session, recipe_ids[name], vessel_ids[vessel_name], {"ask": ask}, MADE_AT)
+            kept = fit.KeptFit(vessel_id=vessel_ids[vessel_name], ask=ask_for(kinds[vessel_name], ask))
+            fit.keep_fit(session, recipe_ids[name], kept, MADE_AT)
         rows = tuple(
             assortments.PieceAsk(
-                recipe_id=recipe_ids[name], vessel_id=vessel_ids[vessel], per_box=per_box, spares=spares, ask=ask
+                recipe_id=recipe_ids[name],
+                vessel_id=vessel_ids[vessel],
+                per_box=per_box,
+                spares=spares,
+                ask=ask_for(kinds[vessel], ask),
             )
             for name, vessel, per_box, spares, ask in PIECES
         )

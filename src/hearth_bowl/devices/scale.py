@@ -28,15 +28,9 @@ def settled_g(true_g: float, step_g: float, gauss: float) -> float:
 
 def next_on_the_plate(run: dict[str, Any]) -> tuple[int, float] | None:
     """Return the line that a run weighs in next and its grams; None where its step has nothing left to weigh."""
-    amounts = dict(enumerate(run["amounts_g"]))
-    weighed = set()
-    for event in run["events"]:
-        data = event["data"]
-        if event["kind"] == "weight":
-            weighed.add(data.get("position"))
-        amounts.update({int(position): grams for position, grams in (data.get("amounts_g") or {}).items()})
-    step = run["steps"][run["batch"]["step"]]
-    return next(((position, amounts[position]) for position in step["positions"] if position not in weighed), None)
+    state, step = run["state"], run["steps"][run["batch"]["step"]]
+    waiting = (position for position in step["positions"] if str(position) not in state["weighed_g"])
+    return next(((position, state["amounts_g"][position]) for position in waiting), None)
 
 
 def send(door: Door, scale: str, masses_g: list[float], step_g: float) -> bool:

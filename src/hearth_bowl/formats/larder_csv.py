@@ -8,6 +8,7 @@ from typing import Any, Final
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.ingredients.components import COMPONENTS
 from hearth_bowl.core.ingredients.library import LIBRARY
+from hearth_bowl.formats.csv_cells import csv_rows, safe_cell
 
 PACK_COLUMNS: Final = ("label", "pack_g", "price", "country", "in_house_g", "other_packs")
 OWN_COLUMNS: Final = ("kind", "density_g_per_ml", "other_fat_kind", "allergens", "allergens_named", *COMPONENTS)
@@ -51,8 +52,9 @@ def _packs(position: int, text: str) -> list[dict[str, Any]]:
 
 
 def _shown(value: object) -> str:
-    text = "" if value is None else f"{value:.10g}" if isinstance(value, float) else str(value)
-    return f"'{text}" if text[:1] in ("=", "+", "@") else text
+    if isinstance(value, float):
+        return f"{value:.10g}"
+    return "" if value is None else safe_cell(str(value))
 
 
 def read_larder(text: str) -> list[dict[str, Any]]:
@@ -60,21 +62,16 @@ def read_larder(text: str) -> list[dict[str, Any]]:
 
     :raises BadInput: naming the row and column.
     """
-    reader = csv.DictReader(io.StringIO(text.lstrip("\ufeff")))
-    if reader.fieldnames is None or "label" not in reader.fieldnames:
+    columns, rows = csv_rows(text)
+    if "label" not in columns:
         raise BadInput(("csv",), "there is no column 'label'", "a head row with " + ", ".join(PACK_COLUMNS), "missing")
-    rows = []
-    try:
-        for position, row in enumerate(reader):
-            if position >= MOST_ROWS:
-                raise BadInput(("csv",), "too many rows", f"up to {MOST_ROWS}", "out-of-range")
-            if (row.get("label") or "").strip():
-                rows.append(
-                    _row(position, {name: (row.get(name) or "").strip().lstrip("'") for name in reader.fieldnames})
-                )
-    except csv.Error as problem:
-        raise BadInput(("csv",), f"not readable: {problem}", "comma-separated rows", "not-csv") from None
-    return rows
+    taken = []
+    for position, row in enumerate(rows):
+        if position >= MOST_ROWS:
+            raise BadInput(("csv",), "too many rows", f"up to {MOST_ROWS}", "out-of-range")
+        if row["label"]:
+            taken.append(_row(position, row))
+    return taken
 
 
 def _row(position: int, row: Mapping[str, str]) -> dict[str, Any]:

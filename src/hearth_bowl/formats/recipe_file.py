@@ -3,6 +3,8 @@
 from collections.abc import Mapping
 from typing import Any, Final
 
+from typing_extensions import TypedDict
+
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.ingredients.ingredient import DEFAULT_HIGHER_MOLAR_MASS_G_PER_MOL, Ingredient, own_ingredient
 from hearth_bowl.core.ingredients.library import find
@@ -19,6 +21,54 @@ OWN_INGREDIENT_FIELDS: Final = (
     "pack_g",
     "piece_g",
 )
+
+MOST_STEPS: Final = 500
+MOST_STEP_DEPTH: Final = 8
+
+
+class OwnIngredientFile(TypedDict):
+    """A person's own ingredient as a recipe file has it, everything said."""
+
+    name: str
+    composition_pct: dict[str, float]
+    density_g_per_ml: float
+    kind: str
+    other_fat_kind: str
+    higher_molar_mass_g_per_mol: float
+    energy_kcal_per_100g: float
+    spoon_g_per_ml: float
+    pack_g: float | None
+    piece_g: float | None
+    allergens: list[str]
+    allergens_named: list[str]
+
+
+class LineFile(TypedDict):
+    """A line as a recipe file has it, everything said."""
+
+    ingredient: str | OwnIngredientFile
+    amount: float
+    amount_high: float | None
+    unit: str
+    measure: str
+    stage: str
+    pinned: bool
+    proposed: bool
+    pack_g: float | None
+    piece_g: float | None
+
+
+class RecipeFile(TypedDict):
+    """A recipe file's content, everything said: what is stored, and what goes over the wire."""
+
+    format: str
+    version: int
+    name: str
+    family: str
+    use: str | None
+    lines: list[LineFile]
+    steps: list[Any]
+    method: str | None
 
 
 def read_recipe(data: bytes) -> Recipe:
@@ -40,6 +90,9 @@ def recipe_from(record: Mapping[str, Any]) -> Recipe:
     steps = record.get("steps", [])
     if not isinstance(steps, list):
         raise BadInput(("steps",), "not a list", "a list of steps", "wrong-type")
+    if len(steps) > MOST_STEPS or _depth(steps, MOST_STEP_DEPTH + 1) > MOST_STEP_DEPTH:
+        allowed = f"up to {MOST_STEPS} steps, up to {MOST_STEP_DEPTH} deep"
+        raise BadInput(("steps",), "too many, or nested too deep", allowed, "out-of-range")
     return checked_recipe(
         name=text(record, "name", "Untitled"),
         family=text(record, "family", "filling"),
@@ -119,7 +172,15 @@ def _own(record: Mapping[str, Any]) -> Ingredient:
     )
 
 
-def recipe_record(recipe: Recipe) -> dict[str, Any]:
+def _depth(value: object, most: int) -> int:
+    """Return how deep lists and objects are nested, as far as `most`."""
+    if most == 0 or not isinstance(value, list | dict):
+        return 0
+    inside = value.values() if isinstance(value, dict) else value
+    return 1 + max((_depth(part, most - 1) for part in inside), default=0)
+
+
+def recipe_record(recipe: Recipe) -> RecipeFile:
     """Return a recipe as a recipe file has it."""
     return {
         "format": FORMAT,
@@ -129,13 +190,48 @@ def recipe_record(recipe: Recipe) -> dict[str, Any]:
         "use": recipe.use,
         "lines": [line_record(line) for line in recipe.lines],
         "steps": list(recipe.steps),
-        **({"method": recipe.method} if recipe.method else {}),
+        "method": recipe.method,
     }
 
 
-def line_record(line: Line) -> dict[str, Any]:
-    """Return a line as a recipe file has it; what is not said is left out."""
-    record: dict[str, Any] = {
+def whole_record(document: Mapping[str, Any]) -> RecipeFile:
+    """Return a recipe file that was stored earlier with what it did not say said as usual. Nothing is checked."""
+    lines = [{**_USUAL_LINE, **line, "ingredient": _whole(line["ingredient"])} for line in document["lines"]]
+    return {**_USUAL_RECIPE, **document, "lines": lines}  # type: ignore[typeddict-item]
+
+
+def _whole(ingredient: str | dict[str, Any]) -> str | OwnIngredientFile:
+    return ingredient if isinstance(ingredient, str) else whole_ingredient(ingredient)
+
+
+def whole_ingredient(record: Mapping[str, Any]) -> OwnIngredientFile:
+    """Return an own ingredient that was stored earlier with what it did not say. Nothing is checked."""
+    return {"pack_g": None, "piece_g": None, **record}  # type: ignore[typeddict-item]
+
+
+_USUAL_RECIPE: Final = {"format": FORMAT, "version": 1, "use": None, "steps": [], "method": None}
+_USUAL_LINE: Final = {
+    "amount_high": None,
+    "unit": "g",
+    "measure": "metric",
+    "stage": "",
+    "pinned": False,
+    "proposed": False,
+    "pack_g": None,
+    "piece_g": None,
+}
+
+
+def sparse_record(recipe: Recipe) -> dict[str, Any]:
+    """Return a recipe as a recipe file has it, without what is as usual anyway."""
+    record = recipe_record(recipe)
+    lines = [{name: value for name, value in line.items() if value not in (None, False)} for line in record["lines"]]
+    return {**{name: value for name, value in record.items() if value is not None}, "lines": lines}
+
+
+def line_record(line: Line) -> LineFile:
+    """Return a line as a recipe file has it."""
+    return {
         "ingredient": line.ingredient.key or ingredient_record(line.ingredient),
         "amount": line.amount,
         "amount_high": line.amount_high,
@@ -143,22 +239,25 @@ def line_record(line: Line) -> dict[str, Any]:
         "measure": line.measure,
         "stage": line.stage,
         "pinned": line.pinned,
-        "proposed": line.proposed or None,
+        "proposed": line.proposed,
         "pack_g": line.pack_g,
         "piece_g": line.piece_g,
     }
-    return {name: value for name, value in record.items() if value is not None}
 
 
-def ingredient_record(ingredient: Ingredient) -> dict[str, Any]:
+def ingredient_record(ingredient: Ingredient) -> OwnIngredientFile:
     """Return a person's own ingredient as a recipe file has it."""
-    record: dict[str, Any] = {
+    return {
         "name": ingredient.name,
         "composition_pct": {name: pct for name, pct in ingredient.composition_pct.items() if pct},
         "kind": ingredient.kind,
         "other_fat_kind": ingredient.other_fat_kind,
         "allergens": list(ingredient.allergens),
         "allergens_named": list(ingredient.allergens_named),
-        **{name: getattr(ingredient, name) for name in OWN_INGREDIENT_FIELDS},
+        "density_g_per_ml": ingredient.density_g_per_ml,
+        "higher_molar_mass_g_per_mol": ingredient.higher_molar_mass_g_per_mol,
+        "spoon_g_per_ml": ingredient.spoon_g_per_ml,
+        "energy_kcal_per_100g": ingredient.energy_kcal_per_100g,
+        "pack_g": ingredient.pack_g,
+        "piece_g": ingredient.piece_g,
     }
-    return {name: value for name, value in record.items() if value is not None}

@@ -5,6 +5,7 @@ from io import StringIO
 from typing import Final
 
 from hearth_bowl.core.boxes.shopping import Item, ShoppingList
+from hearth_bowl.formats.csv_cells import safe_cell
 
 COLUMNS: Final = ("ingredient", "needed_g", "in_house_g", "packs", "pack_g", "buy_g", "left_g", "cost")
 
@@ -16,7 +17,7 @@ def shopping_csv(wanted: ShoppingList) -> str:
     writer.writerow(COLUMNS)
     for item in wanted.items:
         have = "" if item.in_house_g is None else f"{item.in_house_g:.1f}"
-        start = (_safe(item.name), f"{item.needed_g:.1f}", have)
+        start = (safe_cell(item.name), f"{item.needed_g:.1f}", have)
         end = (f"{item.left_g:.1f}", "" if item.cost is None else f"{item.cost:.2f}")
         if not item.buy:
             writer.writerow((*start, "", "", f"{item.buy_g:.1f}", *end))
@@ -46,8 +47,3 @@ def _to_buy(item: Item) -> str:
     packs = " and ".join(f"{pack.count} x {pack.pack_g:g} g" for pack in item.buy) or f"{item.buy_g:.0f} g"
     cost = "" if item.cost is None else f", {item.cost:.2f}"
     return f"- {item.name}: {packs} ({item.needed_g:.0f} g needed, {item.left_g:.0f} g left after){cost}"
-
-
-def _safe(text: str) -> str:
-    """Keep a spreadsheet from taking a name for a formula."""
-    return f"'{text}" if text[:1] in "=+-@\t" else text

@@ -8,6 +8,8 @@ from typing import Any
 from hearth_bowl.core.errors import BadInput, FieldPath
 
 LARGEST_FILE_BYTES = 1_000_000
+LARGEST_WHOLE = 2**53
+"""Beyond it a JSON number is not the same everywhere: RFC 7493, 2.2."""
 
 
 def read_json(data: bytes, field: str) -> dict[str, Any]:
@@ -20,29 +22,41 @@ def read_json(data: bytes, field: str) -> dict[str, Any]:
         raise BadInput((field,), f"{len(data)} bytes", f"up to {LARGEST_FILE_BYTES} bytes", "too-large")
     try:
         value = json.loads(data.decode("utf-8-sig"))
-        no_number_at = _path_of_no_number(value)
+        wrong = _first_wrong(value)
     except (ValueError, RecursionError) as problem:
         raise BadInput((field,), f"not readable as JSON: {str(problem)[:120]}", "one JSON object", "not-json") from None
     if not isinstance(value, dict):
         raise BadInput((field,), "not a JSON object", "one JSON object", "wrong-type")
-    if no_number_at is not None:
-        raise BadInput(no_number_at, "not a finite number", "a finite number", "not-a-number")
+    if wrong is not None:
+        raise wrong
     return value
 
 
-def _path_of_no_number(value: object) -> FieldPath | None:
+def _first_wrong(value: object) -> BadInput | None:
+    """Return what is wrong with the first value that no JSON file may hold: NaN, endless numbers, half characters."""
     if isinstance(value, float):
-        return None if isfinite(value) else ()
+        return None if isfinite(value) else BadInput((), "not a finite number", "a finite number", "not-a-number")
+    if isinstance(value, int):
+        allowed = f"a number up to {LARGEST_WHOLE}"
+        return None if abs(value) <= LARGEST_WHOLE else BadInput((), "too large a number", allowed, "not-a-number")
+    if isinstance(value, str):
+        return None if _is_text(value) else BadInput((), "holds half a character", "whole characters", "not-text")
     inside: Iterable[tuple[str | int, object]] = ()
     if isinstance(value, dict):
+        if not all(map(_is_text, value)):
+            return BadInput((), "has a name with half a character", "whole characters", "not-text")
         inside = value.items()
     elif isinstance(value, list):
         inside = enumerate(value)
     for step, part in inside:
-        below = _path_of_no_number(part)
-        if below is not None:
-            return (step, *below)
+        wrong = _first_wrong(part)
+        if wrong is not None:
+            return wrong.under(step)
     return None
+
+
+def _is_text(value: str) -> bool:
+    return value.isascii() or not any("\ud800" <= sign <= "\udfff" for sign in value)
 
 
 def text(record: Mapping[str, Any], name: str, default: str, field: FieldPath = ()) -> str:

@@ -7,7 +7,7 @@ from typing import Any
 
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.recipe.written.recipe import WrittenRecipe, read_parts, read_text
-from hearth_bowl.formats.recipe_file import recipe_record
+from hearth_bowl.formats.recipe_file import sparse_record
 from hearth_bowl.formats.strict_json import LARGEST_FILE_BYTES
 
 MOST_DEPTH = 6
@@ -86,6 +86,6 @@ def _step_texts(item: Any) -> Iterator[str]:
 def written_answer(found: WrittenRecipe) -> dict[str, Any]:
     """Return the answer of `read`: the recipe file's content, ours marked `proposed`, and what is unsure."""
     return {
-        "recipe": recipe_record(found.recipe),
+        "recipe": sparse_record(found.recipe),
         "unsure": [{"line": unsure.line, "text": unsure.text, "why": unsure.why} for unsure in found.unsure],
     }

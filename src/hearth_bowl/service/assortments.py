@@ -1,24 +1,25 @@
 """Assortments: boxes of several kinds of piece, what they take, and what to buy for them."""
 
 import json
-from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from datetime import datetime
-from typing import Any
 
 from sqlalchemy import delete, select
 from sqlalchemy.orm import Session, selectinload
 
-from hearth_bowl.core.boxes.assortment import MOST_BOXES, MOST_ROWS, Assortment, RowAsk, plan_boxes
+from hearth_bowl.core.boxes.assortment import MOST_BOXES, MOST_PER_BOX, MOST_ROWS, Assortment, RowAsk, plan_boxes
 from hearth_bowl.core.errors import BadInput, check_number
+from hearth_bowl.core.fit.ask import check_ask
 from hearth_bowl.core.fit.vessel import Box
+from hearth_bowl.core.geometry.pieces import MOST_PIECES
 from hearth_bowl.core.ingredients.library import LIBRARY
 from hearth_bowl.core.recipe.ratios import CHOCOLATE_KINDS
 from hearth_bowl.core.recipe.recipe import check_name
+from hearth_bowl.formats.ask_file import AskFile, ask_record
 from hearth_bowl.formats.recipe_file import recipe_from
 from hearth_bowl.formats.vessel_file import vessel_from
 from hearth_bowl.service.errors import ChangedMeanwhile, NotFound
-from hearth_bowl.service.fit import checked_ask, finished_here
+from hearth_bowl.service.fit import ask_of, finished_here, kept_ask
 from hearth_bowl.service.larder import stock
 from hearth_bowl.service.recipes import get_recipe
 from hearth_bowl.service.vessels import get_vessel
@@ -31,21 +32,30 @@ class PieceAsk:
 
     recipe_id: int
     vessel_id: int
-    per_box: int
+    per_box: int = 2
     spares: int = 0
     whole_moulds: bool = False
-    ask: Mapping[str, Any]
+    ask: AskFile | None = None
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class PieceAskUsual:
+    """What is usual of a kind of piece before its recipe and vessel are chosen."""
+
+    per_box: int = 2
+    spares: int = 0
+    whole_moulds: bool = False
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class AssortmentAsk:
     """So many boxes of so many kinds of piece."""
 
-    name: str
-    boxes: int
+    name: str = "New boxes"
+    boxes: int = 10
     pot_g: float | None = None
     box_vessel_id: int | None = None
-    rows: Sequence[PieceAsk] = ()
+    rows: tuple[PieceAsk, ...] = ()
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -60,7 +70,7 @@ class StoredAssortment:
 def list_assortments(session: Session) -> list[StoredAssortment]:
     """Return all assortments, as they were made."""
     rows = session.scalars(select(AssortmentRow).order_by(AssortmentRow.id).options(selectinload(AssortmentRow.rows)))
-    return [_stored(row) for row in rows]
+    return [_stored(session, row) for row in rows]
 
 
 def get_assortment(session: Session, assortment_id: int) -> StoredAssortment:
@@ -68,7 +78,7 @@ def get_assortment(session: Session, assortment_id: int) -> StoredAssortment:
 
     :raises NotFound: there is none.
     """
-    return _stored(_row(session, assortment_id))
+    return _stored(session, _row(session, assortment_id))
 
 
 def create_assortment(session: Session, asked: AssortmentAsk, now: datetime) -> StoredAssortment:
@@ -131,15 +141,16 @@ def plan(session: Session, asked: AssortmentAsk) -> Assortment:
     rows = []
     for position, row in enumerate(asked.rows):
         stored = get_vessel(session, row.vessel_id)
+        vessel = vessel_from(stored.vessel)
         try:
-            ask = checked_ask(row.ask)
+            ask = check_ask(ask_of(row.ask, vessel))
         except BadInput as problem:
             raise problem.under("rows", position, "ask") from None
         recipe = recipes[row.recipe_id]
         rows.append(
             RowAsk(
                 recipe=recipe,
-                vessel=vessel_from(stored.vessel),
+                vessel=vessel,
                 vessel_name=stored.name,
                 ask=ask,
                 per_box=row.per_box,
@@ -174,8 +185,12 @@ def _check(session: Session, asked: AssortmentAsk) -> None:
     for position, row in enumerate(asked.rows):
         get_recipe(session, row.recipe_id)
         get_vessel(session, row.vessel_id)
-        if row.per_box < 1:
-            raise BadInput(("rows", position, "per_box"), f"{row.per_box}", "1 or more", "out-of-range")
+        for name, value, least, most in (
+            ("per_box", row.per_box, 1, MOST_PER_BOX),
+            ("spares", row.spares, 0, MOST_PIECES),
+        ):
+            if not least <= value <= most:
+                raise BadInput(("rows", position, name), f"{value}", f"{least} to {most}", "out-of-range")
 
 
 def _row(session: Session, assortment_id: int) -> AssortmentRow:
@@ -202,13 +217,13 @@ def _write_rows(session: Session, assortment_id: int, asked: AssortmentAsk) -> N
                 per_box=row.per_box,
                 spares=row.spares,
                 whole_moulds=row.whole_moulds,
-                ask=json.dumps(row.ask, ensure_ascii=False, allow_nan=False),
+                ask=json.dumps({} if row.ask is None else ask_record(row.ask), allow_nan=False),
             )
         )
     session.flush()
 
 
-def _stored(row: AssortmentRow) -> StoredAssortment:
+def _stored(session: Session, row: AssortmentRow) -> StoredAssortment:
     asked = AssortmentAsk(
         name=row.name,
         boxes=row.boxes,
@@ -221,7 +236,7 @@ def _stored(row: AssortmentRow) -> StoredAssortment:
                 per_box=piece.per_box,
                 spares=piece.spares,
                 whole_moulds=piece.whole_moulds,
-                ask=json.loads(piece.ask),
+                ask=kept_ask(json.loads(piece.ask), get_vessel(session, piece.vessel_id).vessel),
             )
             for piece in row.rows
         ),

@@ -1,28 +1,28 @@
 """A batch with everything in it, for files."""
 
 import json
+from collections.abc import Iterator
 from dataclasses import asdict
 from datetime import datetime
-from typing import Any
 
 from sqlalchemy.orm import Session
 
+from hearth_bowl.formats.batch_file import Told, batch_csv, batch_json
+from hearth_bowl.formats.happenings import happening_data
+from hearth_bowl.service.batch_events import events_of
 from hearth_bowl.service.batch_readings import readings_of
 from hearth_bowl.service.batches import batch_row, get_run
 from hearth_bowl.service.timers import timers_of
 
 
-def export_json(session: Session, batch_id: int, now: datetime) -> dict[str, Any]:
-    """Return everything of a batch as plain values.
+def export_json(session: Session, batch_id: int, now: datetime) -> Iterator[str]:
+    """Give everything of a batch as JSON, in parts; the session stays in use until the last.
 
     :raises NotFound: there is no such batch.
     """
     run = get_run(session, batch_id)
     row = batch_row(session, batch_id)
-    readings = readings_of(session, row, row.ended_at or now)
-    return {
-        "format": "hearth-bowl/batch",
-        "version": 1,
+    head = {
         "name": run.batch.name,
         "recipe_version": run.batch.version,
         "started_at": row.started_at.isoformat(),
@@ -32,10 +32,24 @@ def export_json(session: Session, batch_id: int, now: datetime) -> dict[str, Any
         "fit": json.loads(row.fit),
         "choices": run.choices,
         "steps": [asdict(step) for step in run.steps],
-        "events": [{"at": event.at.isoformat(), "kind": event.kind, **event.data} for event in run.events],
         "timers": [
             {"name": timer.name, "started_at": timer.started_at.isoformat(), "ends_at": timer.ends_at.isoformat()}
             for timer in timers_of(session, batch_id, now)
         ],
-        "readings": [{"at": at.isoformat(), "shown_c": c} for at, c in readings],
     }
+    return batch_json(head, _told(session, batch_id), readings_of(session, row, row.ended_at or now))
+
+
+def export_csv(session: Session, batch_id: int, now: datetime) -> Iterator[str]:
+    """Give a batch's readings and events as CSV, in parts and in the order of time.
+
+    :raises NotFound: there is no such batch.
+    """
+    row = batch_row(session, batch_id)
+    return batch_csv(_told(session, batch_id), readings_of(session, row, row.ended_at or now))
+
+
+def _told(session: Session, batch_id: int) -> list[Told]:
+    return [
+        (event.at, event.what.kind, json.loads(happening_data(event.what))) for event in events_of(session, batch_id)
+    ]

@@ -2,28 +2,36 @@
 
 import json
 from collections.abc import Mapping
+from typing import Final
 
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.mass.cooking import plan_or_none
+from hearth_bowl.core.mass.kitchen import Kitchen
 from hearth_bowl.core.mass.mixture import mix
 from hearth_bowl.core.recipe.recipe import Recipe
 from hearth_bowl.core.stove.bursts import Burst, next_burst
+from hearth_bowl.core.stove.events import BurstGiven
 from hearth_bowl.core.stove.weighed import Follow, PanWeight, follow, pan_weight, spilled
+from hearth_bowl.formats.happenings import happening_from
 from hearth_bowl.formats.recipe_file import recipe_from
 from hearth_bowl.service.batches import batch_row
-from hearth_bowl.service.settings import get_settings
+from hearth_bowl.service.snapshot import snapshot_of
 from hearth_bowl.store.models import BatchEventRow, BatchRow
 
+MOST_BURSTS: Final = 200
+"""So many bursts are looked through for a first one: more than any melt of the last batches."""
 
-def follow_weighed(session: Session, batch_id: int, weighed_g: Mapping[int, float]) -> Follow | None:
-    """Return what is still to go in after some lines were weighed.
+
+def follow_weighed(session: Session, batch_id: int, weighed_g: Mapping[int, float]) -> Follow:
+    """Return what is still to go in after some lines were weighed; nothing where all is as it should be.
 
     :raises BadInput: at `weighed`. :raises NotFound: there is no such batch.
     """
-    return follow(_recipe(session, batch_id), weighed_g)
+    found = follow(_recipe(session, batch_id), weighed_g)
+    return found or Follow(amounts_g={}, says="All as it should be.")
 
 
 def follow_spill(session: Session, batch_id: int, gone_in: tuple[int, ...], left_g: float) -> Follow:
@@ -40,7 +48,8 @@ def weigh_pan(session: Session, batch_id: int, start_g: float, now_g: float, boi
     :raises BadInput: at `start_g` or `now_g`; at `batch` when nothing is boiled down. :raises NotFound: no such batch.
     """
     recipe = _recipe(session, batch_id)
-    plan = plan_or_none(recipe, get_settings(session).kitchen)
+    kitchen = Kitchen(altitude_m=snapshot_of(session, batch_row(session, batch_id)).altitude_m)
+    plan = plan_or_none(recipe, kitchen)
     if plan is None:
         raise BadInput(("start_g",), "nothing is boiled down in it", "a boiled or simmered family", "not-for-this")
     return pan_weight(start_g, now_g, plan.cooked.evaporated_g, boiled_s)
@@ -60,11 +69,12 @@ def burst(
         .join(BatchRow, BatchRow.id == BatchEventRow.batch_id)
         .where(BatchEventRow.kind == "burst", BatchRow.recipe_id == row.recipe_id, BatchRow.id != batch_id)
         .order_by(BatchEventRow.id.desc())
+        .limit(MOST_BURSTS)
     )
     for text in session.scalars(wanted):
-        data = json.loads(text)
-        if data.get("first") and data.get("rated_w") == rated_w:
-            record = data.get("seconds")
+        given = happening_from("burst", text)
+        if isinstance(given, BurstGiven) and given.first and given.rated_w == rated_w:
+            record = given.seconds
             break
     return next_burst(mix(_recipe(session, batch_id)), now_c, unmelted_share, rated_w, bursts_before, record)
 

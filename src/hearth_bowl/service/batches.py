@@ -1,59 +1,42 @@
-"""Batches: start a run, keep everything that happens in it, say what is happening now, and remember it."""
+"""Batches: start a run from a recipe and its fit, and list what was run."""
 
 import json
-from collections.abc import Mapping, Sequence
+from collections.abc import Mapping
 from dataclasses import dataclass
 from datetime import datetime
 from typing import Any, Final
 
-from sqlalchemy import select
-from sqlalchemy.exc import IntegrityError
+from sqlalchemy import Row, func, select
 from sqlalchemy.orm import Session
 
-from hearth_bowl.core.errors import BadInput, check_number
-from hearth_bowl.core.fit.ask import shell_named
-from hearth_bowl.core.fit.vessel import Cup, Mould
-from hearth_bowl.core.ingredients.ingredient import Ingredient
-from hearth_bowl.core.mass.sugar_stages import thermometer
-from hearth_bowl.core.recipe.recipe import check_name
+from hearth_bowl.core.errors import BadInput
+from hearth_bowl.core.fit.ask import ask_for, ask_kind
+from hearth_bowl.core.fit.vessel import Box
 from hearth_bowl.core.stove.choices import checked_choices
-from hearth_bowl.core.stove.plan import choices_that_matter, run_steps
+from hearth_bowl.core.stove.events import StepBegun
+from hearth_bowl.core.stove.plan import choices_that_matter
+from hearth_bowl.core.stove.run import RunState, run_state
 from hearth_bowl.core.stove.step import Step
-from hearth_bowl.formats.recipe_file import recipe_from
+from hearth_bowl.formats.ask_file import ask_record
+from hearth_bowl.formats.recipe_file import RecipeFile, recipe_from, whole_record
 from hearth_bowl.formats.vessel_file import vessel_from
+from hearth_bowl.service.batch_events import Event, add_event, events_of
 from hearth_bowl.service.errors import NotFound
 from hearth_bowl.service.fit import get_fit
-from hearth_bowl.service.probes import STAND_IN, ensure_probe, shell_label
+from hearth_bowl.service.probes import STAND_IN, ensure_probe
 from hearth_bowl.service.recipes import get_recipe, list_versions
-from hearth_bowl.service.settings import Settings, get_settings
+from hearth_bowl.service.settings import get_settings
+from hearth_bowl.service.snapshot import shell_of, snapshot_of, snapshot_text, take_snapshot
 from hearth_bowl.service.vessels import get_vessel
-from hearth_bowl.store.models import BatchEventRow, BatchRow
+from hearth_bowl.store.models import BatchRow
 
-KINDS: Final = (
-    "step",
-    "gate",
-    "mark",
-    "weight",
-    "pan",
-    "spill",
-    "cue",
-    "note",
-    "verdict",
-    "burst",
-    "set",
-    "probe",
-    "end",
-)
-VERDICTS: Final = (
-    "silky", "smooth", "grainy", "crumbly", "too soft", "too firm", "oily", "dull", "glossy", "snaps", "sticky",
-    "just right",
-)  # fmt: skip
-MOST_DATA: Final = 4000
+MOST_IN_A_PAGE: Final = 200
+A_PAGE: Final = 50
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Batch:
-    """A batch in the daybook."""
+    """A batch in the daybook; `steps` is how many it has."""
 
     id: int
     recipe_id: int | None
@@ -68,25 +51,25 @@ class Batch:
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class Event:
-    """Something that happened, at a moment."""
+class BatchPage:
+    """Batches, the newest first; `before` begins the next page, None after the last."""
 
-    client_key: str
-    at: datetime
-    kind: str
-    data: dict[str, Any]
+    batches: tuple[Batch, ...]
+    before: int | None
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Run:
-    """A batch with its steps, choices, recipe, the chocolate of its shells or coats, and all that happened."""
+    """A batch with its steps, choices, recipe, the chocolate of its shells or coats, all that happened, and where it
+    stands by that. `offset_c` is the thermometer's as it was tested when the run began."""
 
     batch: Batch
-    recipe: dict[str, Any]
+    recipe: RecipeFile
     amounts_g: tuple[float, ...]
     choices: dict[str, str]
     steps: tuple[Step, ...]
     events: tuple[Event, ...]
+    state: RunState
     offset_c: float | None
     shell: str | None
 
@@ -105,11 +88,11 @@ def plan_batch(session: Session, recipe_id: int, version: int | None, choices: M
     :raises BadInput: at a choice or `version`. :raises NotFound: there is no such recipe.
     """
     recipe = recipe_from(_record(session, recipe_id, version))
-    kitchen = get_settings(session).kitchen
-    shell, moulded = _shell(_fit_of(session, recipe_id))
+    settings, fit = get_settings(session), _fit_of(session, recipe_id)
+    shell, moulded = shell_of(fit)
     return Plan(
-        steps=run_steps(recipe, choices, kitchen, shell=shell, moulded=moulded),
-        matter=choices_that_matter(recipe, choices, kitchen, shell, moulded),
+        steps=take_snapshot(recipe, choices, fit, settings).steps,
+        matter=choices_that_matter(recipe, choices, settings.kitchen, shell, moulded),
     )
 
 
@@ -125,36 +108,36 @@ def start_batch(
 ) -> Run:
     """Start a run from a kept version (or the recipe as it stands) and its fit. It may begin in the middle.
 
-    :raises BadInput: at a choice, `version` or `from_step`. :raises NotFound: there is no such recipe.
+    :raises BadInput: at a choice, `version`, `probe_id` or `from_step`. :raises NotFound: there is no such recipe.
     """
     record = _record(session, recipe_id, version)
     checked = checked_choices(choices or {})
-    recipe_from(record)
     fit = _fit_of(session, recipe_id)
-    ensure_probe(session, probe_id)
+    snapshot = take_snapshot(recipe_from(record), checked, fit, get_settings(session))
+    if not 0 <= from_step < len(snapshot.steps):
+        raise BadInput(("from_step",), f"{from_step}", f"0 to {len(snapshot.steps) - 1}", "out-of-range")
     row = BatchRow(
         recipe_id=recipe_id,
         name=record["name"],
         version=version,
         document=json.dumps(record, ensure_ascii=False, allow_nan=False),
         choices=json.dumps(checked),
-        fit=json.dumps(fit, allow_nan=False),
-        probe_id=probe_id,
-        step=0,
+        fit=json.dumps(fit, ensure_ascii=False, allow_nan=False),
+        probe_id=ensure_probe(session, probe_id).id,
+        step=from_step,
         started_at=now,
         ended_at=None,
+        snapshot=snapshot_text(snapshot),
+        verdict="[]",
+        thinned_at=None,
     )
     session.add(row)
     session.flush()
-    steps = steps_of(session, row)
-    if not 0 <= from_step < len(steps):
-        raise BadInput(("from_step",), f"{from_step}", f"0 to {len(steps) - 1}", "out-of-range")
-    row.step = from_step
-    _add_event(session, row, "start", now, "step", {"step": from_step, "key": steps[from_step].key})
+    add_event(session, row, "start", now, StepBegun(step=from_step, key=snapshot.steps[from_step].key))
     return get_run(session, row.id)
 
 
-def _record(session: Session, recipe_id: int, version: int | None) -> dict[str, Any]:
+def _record(session: Session, recipe_id: int, version: int | None) -> RecipeFile:
     """Return a recipe as a kept version holds it, or as it stands."""
     stored = get_recipe(session, recipe_id)
     if version is None:
@@ -170,29 +153,32 @@ def _fit_of(session: Session, recipe_id: int) -> dict[str, Any]:
     if left.vessel_id is None:
         return {}
     stored = get_vessel(session, left.vessel_id)
-    return {"vessel": stored.vessel, "vessel_name": stored.name, "ask": left.kept.get("ask", {})}
+    vessel = vessel_from(stored.vessel)
+    if isinstance(vessel, Box):
+        return {}
+    ask = ask_for(ask_kind(vessel), {}) if left.ask is None else left.ask
+    return {"vessel": stored.vessel, "vessel_name": stored.name, "ask": ask_record(ask)}
 
 
-def steps_of(session: Session, row: BatchRow) -> tuple[Step, ...]:
-    """Return the steps of a batch, in this kitchen."""
-    recipe = recipe_from(json.loads(row.document))
-    shell, moulded = _shell(json.loads(row.fit))
-    kitchen = get_settings(session).kitchen
-    return run_steps(recipe, json.loads(row.choices), kitchen, shell=shell, moulded=moulded)
-
-
-def _shell(fit: Mapping[str, Any]) -> tuple[Ingredient | None, bool]:
-    """Return the chocolate of a fit's shells or coats, and whether it is moulded."""
-    if not fit.get("vessel"):
-        return None, False
-    moulded = isinstance(vessel_from(fit["vessel"]), Mould | Cup)
-    return shell_named(shell_label(fit) or "none"), moulded
-
-
-def list_batches(session: Session) -> list[Batch]:
-    """Return every batch, the newest first."""
-    rows = session.scalars(select(BatchRow).order_by(BatchRow.started_at.desc(), BatchRow.id.desc()))
-    return [_batch(session, row) for row in rows]
+def list_batches(
+    session: Session,
+    *,
+    before: int | None = None,
+    most: int = A_PAGE,
+    recipe_id: int | None = None,
+    running: bool = False,
+) -> BatchPage:
+    """Return a page of the daybook, the newest first, perhaps of one recipe or of runs that go on only."""
+    wanted = select(*_COLUMNS).order_by(BatchRow.id.desc()).limit(most + 1)
+    if before is not None:
+        wanted = wanted.where(BatchRow.id < before)
+    if recipe_id is not None:
+        wanted = wanted.where(BatchRow.recipe_id == recipe_id)
+    if running:
+        wanted = wanted.where(BatchRow.ended_at.is_(None))
+    rows = session.execute(wanted).all()
+    page = tuple(_batch(row) for row in rows[:most])
+    return BatchPage(batches=page, before=page[-1].id if len(rows) > most else None)
 
 
 def get_run(session: Session, batch_id: int) -> Run:
@@ -201,110 +187,35 @@ def get_run(session: Session, batch_id: int) -> Run:
     :raises NotFound: there is none.
     """
     row = batch_row(session, batch_id)
-    recipe = recipe_from(json.loads(row.document))
-    return Run(
-        batch=_batch(session, row),
-        recipe=json.loads(row.document),
-        amounts_g=recipe.amounts_g,
-        choices=json.loads(row.choices),
-        steps=steps_of(session, row),
-        events=tuple(_events(session, batch_id)),
-        offset_c=offset_of(get_settings(session)),
-        shell=shell_label(json.loads(row.fit)),
-    )
-
-
-def add_events(session: Session, batch_id: int, events: Sequence[Event], now: datetime) -> int:
-    """Keep what happened; an event that came before (by its key) is not stored twice. Return how many were new.
-
-    Nothing of a batch happens before it began or after now: a clock that says so is wrong, and the moment is moved.
-    A `step` event moves the run there, a `probe` event lets it hear another probe from then on, an `end` event ends it.
-
-    :raises BadInput: naming the event and field. :raises NotFound: there is no such batch.
-    """
-    row = batch_row(session, batch_id)
-    count = len(steps_of(session, row))
-    new = 0
-    for position, event in enumerate(events):
-        try:
-            data = _checked(event, count)
-        except BadInput as problem:
-            raise problem.under("events", position) from None
-        if event.kind == "probe":
-            data = {"probe_id": ensure_probe(session, data["probe_id"]).id, "before": row.probe_id}
-        at = min(max(event.at, row.started_at), now)
-        if _add_event(session, row, event.client_key, at, event.kind, data):
-            new += 1
-            if event.kind == "step":
-                row.step = data["step"]
-            elif event.kind == "probe":
-                row.probe_id = data["probe_id"]
-            elif event.kind == "end":
-                row.ended_at = at
+    snapshot = snapshot_of(session, row)
+    record = whole_record(json.loads(row.document))
+    amounts_g = recipe_from(record).amounts_g
+    events = events_of(session, row.id)
     session.flush()
-    return new
-
-
-def _checked(event: Event, steps: int) -> dict[str, Any]:
-    if event.kind not in KINDS:
-        raise BadInput(("kind",), f"unknown kind {event.kind[:40]!r}", ", ".join(KINDS), "unknown")
-    check_name(event.client_key, "client_key")
-    if event.at.tzinfo is None:
-        raise BadInput(("at",), "a moment without its zone", "a moment with its zone", "not-allowed")
-    if len(json.dumps(event.data)) > MOST_DATA:
-        raise BadInput(("data",), "too much", f"up to {MOST_DATA} characters", "out-of-range")
-    if event.kind == "step":
-        step = event.data.get("step")
-        if isinstance(step, bool) or not isinstance(step, int) or not 0 <= step < steps:
-            raise BadInput(("data", "step"), f"{step!r}", f"0 to {steps - 1}", "out-of-range")
-    if event.kind == "probe":
-        if not isinstance(event.data.get("probe_id"), str):
-            raise BadInput(("data", "probe_id"), "is missing", "a probe's name", "missing")
-        check_name(event.data["probe_id"], "data")
-    for name in ("g", "c"):
-        if event.data.get(name) is not None:
-            check_number(("data", name), event.data[name], -100, 1e6)
-    if event.kind == "verdict":
-        for word in event.data.get("words", []):
-            if word not in VERDICTS:
-                raise BadInput(("data", "words"), f"unknown word {word!r}", ", ".join(VERDICTS), "unknown")
-    return event.data
-
-
-def _add_event(session: Session, row: BatchRow, key: str, at: datetime, kind: str, data: Mapping[str, Any]) -> bool:
-    there = session.scalar(
-        select(BatchEventRow.id).where(BatchEventRow.batch_id == row.id, BatchEventRow.client_key == key)
+    return Run(
+        batch=_batch(session.execute(select(*_COLUMNS).where(BatchRow.id == batch_id)).one(), len(snapshot.steps)),
+        recipe=record,
+        amounts_g=amounts_g,
+        choices=json.loads(row.choices),
+        steps=snapshot.steps,
+        events=tuple(events),
+        state=run_state(
+            [((event.at - row.started_at).total_seconds(), event.what) for event in events],
+            amounts_g=amounts_g,
+            keys=[step.key for step in snapshot.steps],
+            probe_id=row.probe_id,
+        ),
+        offset_c=snapshot.thermometer_offset_c,
+        shell=snapshot.shell,
     )
-    if there is not None:
-        return False
-    try:
-        with session.begin_nested():
-            session.add(
-                BatchEventRow(
-                    batch_id=row.id,
-                    client_key=key,
-                    at=at,
-                    kind=kind,
-                    data=json.dumps(data, ensure_ascii=False, allow_nan=False),
-                )
-            )
-    except IntegrityError:
-        return False
-    return True
 
 
 def delete_batch(session: Session, batch_id: int) -> None:
-    """Take a batch out of the daybook, with all that happened in it; readings stay with their probe.
+    """Take a batch out of the daybook, with all that happened in it; its readings go like those of no batch.
 
     :raises NotFound: there is none.
     """
     session.delete(batch_row(session, batch_id))
-
-
-def offset_of(settings: Settings) -> float | None:
-    """Return by how much the person's thermometer shows too much; None where it was not tested."""
-    reading = settings.thermometer_in_boiling_water_c
-    return None if reading is None else thermometer(reading, settings.kitchen.pressure_kpa).offset_c
 
 
 def batch_row(session: Session, batch_id: int) -> BatchRow:
@@ -318,20 +229,21 @@ def batch_row(session: Session, batch_id: int) -> BatchRow:
     return row
 
 
-def _events(session: Session, batch_id: int) -> list[Event]:
-    rows = session.scalars(
-        select(BatchEventRow).where(BatchEventRow.batch_id == batch_id).order_by(BatchEventRow.at, BatchEventRow.id)
-    )
-    return [Event(client_key=row.client_key, at=row.at, kind=row.kind, data=json.loads(row.data)) for row in rows]
+_COLUMNS: Final = (
+    BatchRow.id,
+    BatchRow.recipe_id,
+    BatchRow.name,
+    BatchRow.version,
+    BatchRow.started_at,
+    BatchRow.ended_at,
+    BatchRow.step,
+    BatchRow.verdict,
+    BatchRow.probe_id,
+    func.coalesce(func.json_array_length(BatchRow.snapshot, "$.steps"), 0).label("steps"),
+)
 
 
-def _batch(session: Session, row: BatchRow) -> Batch:
-    verdict = session.scalar(
-        select(BatchEventRow.data)
-        .where(BatchEventRow.batch_id == row.id, BatchEventRow.kind == "verdict")
-        .order_by(BatchEventRow.id.desc())
-        .limit(1)
-    )
+def _batch(row: Row[Any], steps: int | None = None) -> Batch:
     return Batch(
         id=row.id,
         recipe_id=row.recipe_id,
@@ -340,7 +252,7 @@ def _batch(session: Session, row: BatchRow) -> Batch:
         started_at=row.started_at,
         ended_at=row.ended_at,
         step=row.step,
-        steps=len(steps_of(session, row)),
-        verdict=tuple(json.loads(verdict).get("words", [])) if verdict else (),
+        steps=row.steps if steps is None else steps,
+        verdict=tuple(json.loads(row.verdict)),
         probe_id=row.probe_id,
     )

@@ -4,26 +4,26 @@ of each recipe as it was left."""
 import json
 from collections.abc import Callable, Iterator, Mapping, Sequence
 from contextlib import contextmanager
-from dataclasses import dataclass, replace
+from dataclasses import asdict, dataclass, replace
 from datetime import datetime
-from typing import Any, Final, TypeVar
+from typing import Any, TypeVar
 
 from sqlalchemy.orm import Session
 
 from hearth_bowl.core.errors import BadInput
-from hearth_bowl.core.fit import Ask, Fit, fit
-from hearth_bowl.core.fit.ask import check_ask, shell_named
-from hearth_bowl.core.fit.layers import LayerAsk, LayeredSlab, fit_slab
+from hearth_bowl.core.fit import Fit, fit
+from hearth_bowl.core.fit.ask import Ask, CupAsk, MouldAsk, PanAsk, ask_for, ask_kind, asked_alike, check_ask, kind_of
+from hearth_bowl.core.fit.layers import MOST_LAYERS, LayerAmount, LayerAsk, LayeredSlab, fit_slab
 from hearth_bowl.core.fit.marking import Guide, guide
 from hearth_bowl.core.fit.near_choices import NearChoice, near_choices
 from hearth_bowl.core.fit.other_vessels import OtherVessel, other_vessels
-from hearth_bowl.core.fit.stacked import FillingAsk, Stack, fit_stack
-from hearth_bowl.core.fit.vessel import Cup, Mould, Vessel
+from hearth_bowl.core.fit.stacked import MOST_FILLINGS, FillingAmount, FillingAsk, Stack, fit_stack
+from hearth_bowl.core.fit.vessel import Box, Cup, Mould, Vessel
 from hearth_bowl.core.geometry.pans import Pan
-from hearth_bowl.core.mass.cooking import finished, plan_or_none
-from hearth_bowl.core.mass.kitchen import Kitchen
+from hearth_bowl.core.mass.cooking import finished_or_none
 from hearth_bowl.core.mass.mixture import Mixture
 from hearth_bowl.core.recipe.recipe import Recipe
+from hearth_bowl.formats.ask_file import AskFile, ask_from, ask_record
 from hearth_bowl.formats.recipe_file import recipe_from
 from hearth_bowl.formats.vessel_file import vessel_from
 from hearth_bowl.service import vessels as vessel_service
@@ -31,10 +31,9 @@ from hearth_bowl.service.errors import NotFound
 from hearth_bowl.service.larder import stock
 from hearth_bowl.service.recipes import get_recipe
 from hearth_bowl.service.settings import get_settings
-from hearth_bowl.store.models import RecipeFitRow, VesselRow
+from hearth_bowl.store.models import RecipeFitRow
 
 T = TypeVar("T")
-MOST_KEPT: Final = 20_000
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -48,39 +47,57 @@ class CheckedFit:
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
+class KeptLayer:
+    """A layer as it was left: another recipe by its id, or the recipe itself, and how much of it."""
+
+    recipe_id: int
+    amount: LayerAmount
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class KeptFilling:
+    """A filling as it was left: another recipe by its id, or the recipe itself, and how much of it."""
+
+    recipe_id: int
+    amount: FillingAmount
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
 class KeptFit:
-    """The fit of a recipe as it was left."""
+    """The fit of a recipe as it was left; without an ask before the first."""
 
-    vessel_id: int | None
-    kept: dict[str, Any]
+    vessel_id: int | None = None
+    ask: AskFile | None = None
+    total_mm: float | None = None
+    layers: tuple[KeptLayer, ...] = ()
+    fillings: tuple[KeptFilling, ...] = ()
 
 
-def fit_recipe(session: Session, record: Mapping[str, Any], vessel: Mapping[str, Any], ask: Mapping[str, Any]) -> Fit:
+def fit_recipe(session: Session, record: Mapping[str, Any], vessel: Mapping[str, Any], ask: Ask | None) -> Fit:
     """Return what is made of a recipe file's content to fill a vessel file's content as asked, in this kitchen.
 
-    `ask` holds the fields of `Ask`, its shell as a key or "none".
-
+    :param ask: None asks what is usual of such a vessel.
     :raises BadInput: with its field below `recipe`, `vessel` or `ask`.
     """
-    asked = _checked_fit(session, record, vessel, ask)
-    return _under("ask", lambda: fit(asked.recipe, asked.vessel, asked.ask, asked.finished))
+    checked = _checked_fit(session, record, vessel, ask)
+    return _under("ask", lambda: fit(checked.recipe, checked.vessel, checked.ask, checked.finished))
 
 
 def near(
-    session: Session, record: Mapping[str, Any], vessel: Mapping[str, Any], ask: Mapping[str, Any]
+    session: Session, record: Mapping[str, Any], vessel: Mapping[str, Any], ask: Ask | None
 ) -> tuple[NearChoice, ...]:
     """Return whole packs, eggs and moulds near a fit.
 
     :raises BadInput: see `fit_recipe`.
     """
-    asked = _checked_fit(session, record, vessel, ask)
-    found = _under("ask", lambda: fit(asked.recipe, asked.vessel, asked.ask, asked.finished))
+    checked = _checked_fit(session, record, vessel, ask)
+    found = _under("ask", lambda: fit(checked.recipe, checked.vessel, checked.ask, checked.finished))
     packs = {label: there.packs[0].pack_g for label, there in stock(session).items() if there.packs}
-    return near_choices(asked.recipe, asked.vessel, asked.ask, found, packs, asked.finished)
+    return near_choices(checked.recipe, checked.vessel, checked.ask, found, packs, checked.finished)
 
 
 def vessels_for(
-    session: Session, record: Mapping[str, Any], ask: Mapping[str, Any], batch_g: float, depth_mm: float | None
+    session: Session, record: Mapping[str, Any], ask: Ask, batch_g: float, depth_mm: float | None
 ) -> list[tuple[int, OtherVessel]]:
     """Return each stored vessel's id with what a batch makes of it, the best suited first.
 
@@ -88,69 +105,76 @@ def vessels_for(
     """
     recipe = _under("recipe", lambda: recipe_from(record))
     stored = vessel_service.list_vessels(session)
-    checked = _under("ask", lambda: _ask(ask))
+    checked = _under("ask", lambda: check_ask(ask))
     found = other_vessels(
         recipe,
         [vessel_from(row.vessel) for row in stored],
         checked,
         batch_g,
         depth_mm,
-        _finished(recipe, get_settings(session).kitchen),
+        finished_or_none(recipe, get_settings(session).kitchen),
     )
-    return [(stored[suit.position].id, suit) for suit in found]
+    return [(stored[other.position].id, other) for other in found]
 
 
 def fit_pan_layers(
     session: Session,
     vessel: Mapping[str, Any],
-    layers: Sequence[tuple[Mapping[str, Any], Mapping[str, Any]]],
-    ask: Mapping[str, Any],
+    layers: Sequence[tuple[Mapping[str, Any], LayerAmount]],
+    ask: Ask | None,
     total_mm: float | None,
 ) -> LayeredSlab:
     """Return the layers of a pan, and what is cut of them.
 
-    :param layers: of each its recipe file's content, and one of `thickness_mm`, `mass_g` or `share`.
+    :param layers: of each its recipe file's content, and how much.
     :raises BadInput: at `vessel`, below `layers` or `ask`; at `total_mm`.
     """
     pan = _under("vessel", lambda: vessel_from(vessel))
     if not isinstance(pan, Pan):
         raise BadInput(("vessel", "kind"), "layers lie in a pan", "a pan", "not-for-this")
-    kitchen = get_settings(session).kitchen
-    asks = []
-    for position, (record, amount) in enumerate(layers):
-        with _below("layers", position, "recipe"):
-            recipe = recipe_from(record)
-        asks.append(LayerAsk(recipe=recipe, finished=_finished(recipe, kitchen), **amount))
-    checked = _under("ask", lambda: _ask(ask))
-    check_ask(checked)
+    asks = [
+        LayerAsk(recipe=recipe, amount=amount, finished=done)
+        for (recipe, done), (_, amount) in zip(_parts(session, "layers", layers), layers, strict=True)
+    ]
+    checked = _under("ask", lambda: check_ask(ask_of(ask, pan)))
+    assert isinstance(checked, PanAsk)
     return fit_slab(pan, asks, checked, total_mm)
 
 
 def fit_cavity_stack(
     session: Session,
     vessel: Mapping[str, Any],
-    fillings: Sequence[tuple[Mapping[str, Any], Mapping[str, Any]]],
-    ask: Mapping[str, Any],
+    fillings: Sequence[tuple[Mapping[str, Any], FillingAmount]],
+    ask: Ask | None,
 ) -> Stack:
     """Return the fillings stacked in a mould's cavities or in cups.
 
-    :param fillings: of each its recipe file's content, and the other fields of `FillingAsk`.
+    :param fillings: of each its recipe file's content, and how much.
     :raises BadInput: at `vessel`, below `fillings` or `ask`.
     """
     mould = _under("vessel", lambda: vessel_from(vessel))
     if not isinstance(mould, Mould | Cup):
         raise BadInput(("vessel", "kind"), "fillings are stacked in a mould or cups", "a mould or cups", "not-for-this")
-    kitchen = get_settings(session).kitchen
-    asks = []
-    for position, (record, amount) in enumerate(fillings):
-        with _below("fillings", position, "recipe"):
-            recipe = recipe_from(record)
-        asks.append(FillingAsk(recipe=recipe, finished=_finished(recipe, kitchen), **amount))
-    checked = _under("ask", lambda: _ask(ask))
+    asks = [
+        FillingAsk(recipe=recipe, amount=amount, finished=done)
+        for (recipe, done), (_, amount) in zip(_parts(session, "fillings", fillings), fillings, strict=True)
+    ]
+    checked = _under("ask", lambda: check_ask(ask_of(ask, mould)))
+    assert isinstance(checked, MouldAsk | CupAsk)
     try:
         return fit_stack(mould, asks, checked)
     except BadInput as problem:
         raise (problem if problem.field[0] == "fillings" else problem.under("ask")) from None
+
+
+def _parts(
+    session: Session, name: str, parts: Sequence[tuple[Mapping[str, Any], object]]
+) -> Iterator[tuple[Recipe, Mixture | None]]:
+    kitchen = get_settings(session).kitchen
+    for position, (record, _) in enumerate(parts):
+        with _below(name, position, "recipe"):
+            recipe = recipe_from(record)
+        yield recipe, finished_or_none(recipe, kitchen)
 
 
 def get_fit(session: Session, recipe_id: int) -> KeptFit:
@@ -160,23 +184,44 @@ def get_fit(session: Session, recipe_id: int) -> KeptFit:
     """
     get_recipe(session, recipe_id)
     row = session.get(RecipeFitRow, recipe_id)
-    return KeptFit(vessel_id=row.vessel_id, kept=json.loads(row.document)) if row else KeptFit(vessel_id=None, kept={})
+    if row is None:
+        return KeptFit()
+    kept = json.loads(row.document)
+    vessel = None if row.vessel_id is None else vessel_service.get_vessel(session, row.vessel_id).vessel
+    return KeptFit(
+        vessel_id=row.vessel_id,
+        ask=kept_ask(kept.get("ask"), vessel),
+        total_mm=kept.get("total_mm"),
+        layers=tuple(
+            KeptLayer(recipe_id=part["recipe_id"], amount=LayerAmount(**part["amount"])) for part in kept["layers"]
+        ),
+        fillings=tuple(
+            KeptFilling(recipe_id=part["recipe_id"], amount=FillingAmount(**part["amount"]))
+            for part in kept["fillings"]
+        ),
+    )
 
 
-def keep_fit(
-    session: Session, recipe_id: int, vessel_id: int | None, kept: Mapping[str, Any], now: datetime
-) -> KeptFit:
-    """Keep the fit of a recipe as it is left: `ask`, `layers` and `fillings`.
+def keep_fit(session: Session, recipe_id: int, left: KeptFit, now: datetime) -> KeptFit:
+    """Keep the fit of a recipe as it is left. An ask that cannot be made is kept too: nothing typed is lost.
 
-    :raises NotFound: there is no such recipe or vessel. :raises BadInput: too large.
+    :raises NotFound: there is no such recipe or vessel. :raises BadInput: at `layers` or `fillings`: too many.
     """
     get_recipe(session, recipe_id)
-    if vessel_id is not None and session.get(VesselRow, vessel_id) is None:
-        raise NotFound("vessel", vessel_id)
-    document = json.dumps(kept, ensure_ascii=False, allow_nan=False)
-    if len(document) > MOST_KEPT:
-        raise BadInput(("ask",), "too large", f"up to {MOST_KEPT} characters", "out-of-range")
-    session.merge(RecipeFitRow(recipe_id=recipe_id, vessel_id=vessel_id, document=document, changed_at=now))
+    if left.vessel_id is not None:
+        vessel_service.get_vessel(session, left.vessel_id)
+    for name, most in (("layers", MOST_LAYERS), ("fillings", MOST_FILLINGS)):
+        count = len(getattr(left, name))
+        if count > most:
+            raise BadInput((name,), f"{count} {name}", f"up to {most}", "out-of-range")
+    document = {
+        "ask": None if left.ask is None else ask_record(left.ask),
+        "total_mm": left.total_mm,
+        "layers": [asdict(part) for part in left.layers],
+        "fillings": [asdict(part) for part in left.fillings],
+    }
+    text = json.dumps(document, ensure_ascii=False, allow_nan=False)
+    session.merge(RecipeFitRow(recipe_id=recipe_id, vessel_id=left.vessel_id, document=text, changed_at=now))
     session.flush()
     return get_fit(session, recipe_id)
 
@@ -191,57 +236,52 @@ def marking_guide(session: Session, recipe_id: int) -> tuple[str, Guide]:
     if left.vessel_id is None:
         raise NotFound("fit of recipe", recipe_id)
     vessel = vessel_service.get_vessel(session, left.vessel_id).vessel
-    asked = _checked_fit(session, stored.recipe, vessel, left.kept.get("ask", {}))
-    if not isinstance(asked.vessel, Pan):
+    checked = _checked_fit(session, stored.recipe, vessel, left.ask)
+    if not isinstance(checked.vessel, Pan):
         raise BadInput(("vessel", "kind"), "only a slab is marked", "a pan", "not-for-this")
-    found = fit(asked.recipe, asked.vessel, asked.ask, asked.finished)
-    if left.kept.get("layers"):
+    found = fit(checked.recipe, checked.vessel, checked.ask, checked.finished)
+    if left.layers:
         found = replace(found, piece_g=None)
-    return asked.recipe.name, guide(asked.vessel, found)
+    return checked.recipe.name, guide(checked.vessel, found)
 
 
-def checked_ask(ask: Mapping[str, Any]) -> Ask:
-    """Return an ask from plain values.
+def ask_of(ask: Ask | None, vessel: Vessel) -> Ask:
+    """Return what is asked of a vessel: the usual where nothing is.
 
-    :raises BadInput: naming the field.
+    :raises BadInput: at `kind` for an ask of another kind of vessel.
     """
-    checked = _ask(ask)
-    check_ask(checked)
-    return checked
+    kind = ask_kind(vessel)
+    if ask is None:
+        return ask_for(kind, {})
+    if ask.kind != kind:
+        raise BadInput(("kind",), f"asked as of {ask.kind}", kind, "not-for-this")
+    return ask
+
+
+def kept_ask(record: Mapping[str, Any] | None, vessel: Mapping[str, Any] | None) -> Ask | None:
+    """Return a stored ask; of a vessel that is of another kind by now, what both kinds know of it."""
+    if not record:
+        return None
+    ask = ask_from(record)
+    here = None if vessel is None else vessel_from(vessel)
+    if here is None or isinstance(here, Box) or kind_of(here) == ask.kind:
+        return ask
+    return asked_alike(ask, kind_of(here))
 
 
 def finished_here(session: Session, recipe: Recipe) -> Mixture | None:
     """Return a recipe's mass as it is eaten when it is cooked down in this kitchen; else None."""
-    return _finished(recipe, get_settings(session).kitchen)
+    return finished_or_none(recipe, get_settings(session).kitchen)
 
 
-def _finished(recipe: Recipe, kitchen: Kitchen) -> Mixture | None:
-    plan = plan_or_none(recipe, kitchen)
-    return None if plan is None else finished(recipe, plan)
-
-
-def _checked_fit(
-    session: Session, record: Mapping[str, Any], vessel: Mapping[str, Any], ask: Mapping[str, Any]
-) -> CheckedFit:
+def _checked_fit(session: Session, record: Mapping[str, Any], vessel: Mapping[str, Any], ask: Ask | None) -> CheckedFit:
     recipe = _under("recipe", lambda: recipe_from(record))
+    here = _under("vessel", lambda: vessel_from(vessel))
     return CheckedFit(
         recipe=recipe,
-        vessel=_under("vessel", lambda: vessel_from(vessel)),
-        ask=_under("ask", lambda: _ask(ask)),
-        finished=_finished(recipe, get_settings(session).kitchen),
-    )
-
-
-def _ask(ask: Mapping[str, Any]) -> Ask:
-    sides = ask.get("piece_mm")
-    if sides is not None and len(sides) != 2:
-        raise BadInput(("piece_mm",), f"{len(sides)} sides", "two sides", "not-allowed")
-    return Ask(
-        **{
-            **ask,
-            "shell": shell_named(ask.get("shell") or "none"),
-            "piece_mm": tuple(sides) if sides is not None else None,
-        }
+        vessel=here,
+        ask=_under("ask", lambda: check_ask(ask_of(ask, here))),
+        finished=finished_or_none(recipe, get_settings(session).kitchen),
     )
 
 

@@ -14,7 +14,7 @@ from hearth_bowl.core.recipe.recipe import Recipe
 from hearth_bowl.core.recipe.typed_amount import read_amount
 from hearth_bowl.core.recipe.weighing import shown_g
 from hearth_bowl.core.solve.slide import slide_of, slide_to
-from hearth_bowl.formats.recipe_file import recipe_from, recipe_record
+from hearth_bowl.formats.recipe_file import RecipeFile, recipe_from, recipe_record
 from hearth_bowl.service.larder import prices_per_g
 from hearth_bowl.service.settings import get_settings
 
@@ -24,7 +24,7 @@ class ComputedFormula:
     """A recipe after what was typed or slid, and all that is shown of it."""
 
     recipe: Recipe
-    record: dict[str, Any]
+    record: RecipeFile
     formula: Formula
 
 

@@ -13,7 +13,7 @@ from hearth_bowl.core.errors import BadInput, check_number
 from hearth_bowl.core.ingredients.ingredient import Ingredient
 from hearth_bowl.core.ingredients.library import LIBRARY
 from hearth_bowl.core.recipe.recipe import check_name
-from hearth_bowl.formats.recipe_file import ingredient_from, ingredient_record
+from hearth_bowl.formats.recipe_file import OwnIngredientFile, ingredient_from, ingredient_record, whole_ingredient
 from hearth_bowl.service.errors import NotFound
 from hearth_bowl.store.models import LarderRow
 
@@ -30,7 +30,7 @@ class LarderItem:
 
     label: str
     name: str
-    ingredient: dict[str, Any] | None
+    ingredient: OwnIngredientFile | None
     pack_g: float | None
     price: float | None
     country: str
@@ -157,7 +157,7 @@ def _pack(position: int, pack: Mapping[str, Any]) -> dict[str, float | None]:
 
 
 def _item(row: LarderRow) -> LarderItem:
-    own = json.loads(row.own_ingredient) if row.own_ingredient else None
+    own = whole_ingredient(json.loads(row.own_ingredient)) if row.own_ingredient else None
     name = row.label if own is not None else _library_name(row.label)
     return LarderItem(
         label=row.label,

@@ -17,10 +17,10 @@ from hearth_bowl.core.stove.standing import Standing, standing
 from hearth_bowl.core.stove.step import Step
 from hearth_bowl.core.stove.trace import Trace, trace
 from hearth_bowl.formats.recipe_file import recipe_from
-from hearth_bowl.service.batch_readings import readings_of
-from hearth_bowl.service.batches import batch_row, offset_of, steps_of
+from hearth_bowl.service.batch_readings import count_readings_of, readings_of, thinned_readings_of
+from hearth_bowl.service.batches import batch_row
 from hearth_bowl.service.probes import STAND_IN, readings_between
-from hearth_bowl.service.settings import Settings, get_settings
+from hearth_bowl.service.snapshot import Snapshot, snapshot_of
 from hearth_bowl.service.timers import Timer, list_timers
 from hearth_bowl.store.models import ProbeRow
 
@@ -31,6 +31,8 @@ SELDOM: Final = 12
 """With so few readings in a quarter of an hour they are taken by hand, and stay good for longer."""
 FORECAST_S: Final = 150.0
 MOST_POINTS: Final = 900
+EXACT: Final = 4 * MOST_POINTS
+"""With more readings than this, the database thins them before they are read."""
 LONGEST: Final = timedelta(hours=14)
 """A run that was never ended is drawn so far."""
 
@@ -58,17 +60,16 @@ def live(session: Session, batch_id: int, now: datetime) -> Live:
     :raises NotFound: there is no such batch.
     """
     row = batch_row(session, batch_id)
-    steps = steps_of(session, row)
-    step = steps[row.step]
-    settings = get_settings(session)
-    offset_c = offset_of(settings) or 0.0
+    snapshot = snapshot_of(session, row)
+    step = snapshot.steps[row.step]
+    offset_c = snapshot.thermometer_offset_c or 0.0
     pace = pace_of(session, row.probe_id)
     since = now - timedelta(seconds=FORECAST_S / pace if pace > 1 else SPARSE_WINDOW_S)
     shown = [(at, c) for at, c in readings_between(session, row.probe_id, since, now) if c is not None]
     fresh_s = FRESH_S if len(shown) > SELDOM else FRESH_BY_HAND_S
     last = shown[-1] if shown and (now - shown[-1][0]).total_seconds() <= fresh_s else None
     true = [(pace * (at - now).total_seconds(), c - offset_c) for at, c in shown]
-    found = _forecast(step, true, recipe_from(json.loads(row.document)), settings) if last else None
+    found = _forecast(step, true, recipe_from(json.loads(row.document)), snapshot) if last else None
     found = None if found is None else _at_pace(found, pace)
     true_c = None if last is None or last[1] is None else last[1] - offset_c
     stands = None if true_c is None else standing(step, true_c)
@@ -81,18 +82,18 @@ def live(session: Session, batch_id: int, now: datetime) -> Live:
         reading_at=last[0] if last else None,
         forecast=found,
         stands=stands,
-        add_back_g=_add_back_g(step, true_c, json.loads(row.document), settings),
+        add_back_g=_add_back_g(step, true_c, json.loads(row.document), snapshot),
         call=call,
         urgent=urgent,
         timers=tuple(timer for timer in list_timers(session, now) if timer.batch_id in (None, batch_id)),
     )
 
 
-def _add_back_g(step: Step, true_c: float | None, record: Mapping[str, Any], settings: Settings) -> float | None:
+def _add_back_g(step: Step, true_c: float | None, record: Mapping[str, Any], snapshot: Snapshot) -> float | None:
     """Return the water that brings a boil back which went past its end; None where it did not."""
     if step.heat != "boil" or step.target_c is None or true_c is None or true_c <= step.target_c[1]:
         return None
-    pan, kpa = cooked_part(recipe_from(record)), settings.kitchen.pressure_kpa
+    pan, kpa = cooked_part(recipe_from(record)), snapshot.pressure_kpa
     try:
         end = cook_to(pan, (step.target_c[0] + step.target_c[1]) / 2, kpa)
         return end.water_left_g - cook_to(pan, true_c, kpa).water_left_g
@@ -122,19 +123,19 @@ def _at_pace(found: Forecast, pace: float) -> Forecast:
     )
 
 
-def _forecast(step: Step, true: list[tuple[float, float]], recipe: Recipe, settings: Settings) -> Forecast | None:
+def _forecast(step: Step, true: list[tuple[float, float]], recipe: Recipe, snapshot: Snapshot) -> Forecast | None:
     if step.target_c is None or step.heat in ("none", "work"):
         return None
     low, high = step.target_c
     if step.heat == "cool":
-        return forecast(true, high, cooling=True, ambient_c=_air_c(step, settings))
+        return forecast(true, high, cooling=True, ambient_c=_air_c(step, snapshot))
     target = (low + high) / 2 if step.heat == "boil" else low
-    curve = boil_curve(cooked_part(recipe), settings.kitchen.pressure_kpa) if step.heat == "boil" else ()
+    curve = boil_curve(cooked_part(recipe), snapshot.pressure_kpa) if step.heat == "boil" else ()
     return forecast(true, target, boil_curve=curve)
 
 
-def _air_c(step: Step, settings: Settings) -> float:
-    return 5.0 if step.key in ("set", "rest-cold") else settings.kitchen_c
+def _air_c(step: Step, snapshot: Snapshot) -> float:
+    return 5.0 if step.key in ("set", "rest-cold") else snapshot.kitchen_c
 
 
 def _call(step: Step, found: Forecast | None, stands: Standing | None) -> tuple[str, bool]:
@@ -160,9 +161,15 @@ def batch_trace(session: Session, batch_id: int, now: datetime, most: int = MOST
     :raises NotFound: there is no such batch.
     """
     row = batch_row(session, batch_id)
-    offset_c = offset_of(get_settings(session)) or 0.0
+    offset_c = snapshot_of(session, row).thermometer_offset_c or 0.0
     until = row.ended_at or min(now, row.started_at + LONGEST)
-    readings = readings_of(session, row, until)
-    return trace(
+    count = count_readings_of(session, row, until)
+    readings = (
+        list(readings_of(session, row, until))
+        if count <= EXACT
+        else thinned_readings_of(session, row, until, most // 2)
+    )
+    drawn = trace(
         [((at - row.started_at).total_seconds(), None if c is None else c - offset_c) for at, c in readings], most
     )
+    return replace(drawn, readings=count)

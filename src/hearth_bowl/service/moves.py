@@ -15,7 +15,7 @@ from hearth_bowl.core.solve.only_this_much import Short, only_this_much
 from hearth_bowl.core.solve.starters import starter
 from hearth_bowl.core.solve.swap import swap
 from hearth_bowl.core.solve.two_layers import split_tin
-from hearth_bowl.formats.recipe_file import ingredient_from, line_from, recipe_from, recipe_record
+from hearth_bowl.formats.recipe_file import RecipeFile, ingredient_from, line_from, recipe_from, recipe_record
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -23,15 +23,15 @@ class Balanced:
     """A recipe moved to its aims (or the nearest), side by side with what it was."""
 
     found: Balance
-    record: dict[str, Any]
+    recipe: RecipeFile
     comparison: Comparison
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class Moved:
+class MovedRecipe:
     """A recipe after a move, side by side with what it was, and what must be said of it."""
 
-    record: dict[str, Any]
+    recipe: RecipeFile
     comparison: Comparison
     notes: tuple[str, ...] = ()
     short: tuple[Short, ...] = ()
@@ -50,7 +50,7 @@ def balance_recipe(record: Mapping[str, Any], wanted: Mapping[str, Any], whole_p
         raise problem.under("aims") from None
     moved = _weighable(recipe, found.amounts_g)
     return Balanced(
-        found=found, record=recipe_record(moved), comparison=compare(recipe, moved, aims.get("at_c", ROOM_C))
+        found=found, recipe=recipe_record(moved), comparison=compare(recipe, moved, aims.get("at_c", ROOM_C))
     )
 
 
@@ -63,19 +63,19 @@ def _weighable(recipe: Recipe, amounts_g: tuple[float, ...]) -> Recipe:
     )
 
 
-def swap_ingredient(record: Mapping[str, Any], position: int, ingredient: object, at_c: float) -> Moved:
+def swap_ingredient(record: Mapping[str, Any], position: int, ingredient: object, at_c: float) -> MovedRecipe:
     """Return a recipe with another ingredient in one line, moved to keep its set and mass.
 
     :raises BadInput: below `recipe`; at `ingredient` or `position`.
     """
     recipe = _recipe("recipe", record)
     swapped = swap(recipe, position, ingredient_from(ingredient), at_c)
-    return Moved(
-        record=recipe_record(swapped.recipe), comparison=compare(recipe, swapped.recipe, at_c), notes=swapped.not_kept
+    return MovedRecipe(
+        recipe=recipe_record(swapped.recipe), comparison=compare(recipe, swapped.recipe, at_c), notes=swapped.not_kept
     )
 
 
-def scale_to(record: Mapping[str, Any], position: int, typed: str, in_house_g: Mapping[str, float]) -> Moved:
+def scale_to(record: Mapping[str, Any], position: int, typed: str, in_house_g: Mapping[str, float]) -> MovedRecipe:
     """Return a recipe scaled to what there is of one line, as a cook types it: `1 tin`, `2 bars of 100 g`, `180 g`.
 
     :raises BadInput: below `recipe`; at `position` or `typed`.
@@ -94,8 +94,8 @@ def scale_to(record: Mapping[str, Any], position: int, typed: str, in_house_g: M
         raise BadInput(("typed",), problem.message, problem.allowed, problem.code) from None
     scaled = only_this_much(recipe, position, there_g, in_house_g)
     moved = _weighable(recipe, scaled.recipe.amounts_g)
-    return Moved(
-        record=recipe_record(moved),
+    return MovedRecipe(
+        recipe=recipe_record(moved),
         comparison=compare(recipe, moved, ROOM_C),
         notes=(scaled.note,) if scaled.note else (),
         short=scaled.short,
@@ -111,16 +111,18 @@ def compare_recipes(first: Mapping[str, Any], second: Mapping[str, Any], at_c: f
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class Layers:
+class TwoLayers:
     """Two layers from one tin."""
 
-    first: dict[str, Any]
-    second: dict[str, Any]
+    first: RecipeFile
+    second: RecipeFile
     first_tin_g: float
     second_tin_g: float
 
 
-def split_tin_records(first: Mapping[str, Any], second: Mapping[str, Any], tin_g: float, first_share: float) -> Layers:
+def split_tin_records(
+    first: Mapping[str, Any], second: Mapping[str, Any], tin_g: float, first_share: float
+) -> TwoLayers:
     """Return two recipes scaled to share one tin, each by its own ratio.
 
     :raises BadInput: below `first` or `second`; at `tin_g` or `first_share`.
@@ -135,7 +137,7 @@ def split_tin_records(first: Mapping[str, Any], second: Mapping[str, Any], tin_g
         )
         for recipe in (found.first, found.second)
     ]
-    return Layers(
+    return TwoLayers(
         first=recipe_record(scaled[0]),
         second=recipe_record(scaled[1]),
         first_tin_g=found.first_tin_g,
@@ -143,7 +145,7 @@ def split_tin_records(first: Mapping[str, Any], second: Mapping[str, Any], tin_g
     )
 
 
-def start_record(family: str, use: str | None, chocolate: str) -> dict[str, Any]:
+def start_record(family: str, use: str | None, chocolate: str) -> RecipeFile:
     """Return our proportions as a recipe file's content.
 
     :raises BadInput: at `family`, `use` or `chocolate`.

@@ -7,12 +7,12 @@ from datetime import datetime
 from typing import Any
 
 from sqlalchemy import delete, func, select
-from sqlalchemy.orm import Session, selectinload
+from sqlalchemy.orm import Session
 
-from hearth_bowl.core.recipe.recipe import Line, Recipe, check_name
-from hearth_bowl.formats.recipe_file import FORMAT, line_record, recipe_from, recipe_record
+from hearth_bowl.core.recipe.recipe import Recipe, check_name
+from hearth_bowl.formats.recipe_file import RecipeFile, recipe_from, recipe_record, whole_record
 from hearth_bowl.service.errors import ChangedMeanwhile, NotFound
-from hearth_bowl.store.models import RecipeLineRow, RecipeRow, RecipeVersionRow
+from hearth_bowl.store.models import RecipeRow, RecipeVersionRow
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -33,7 +33,7 @@ class StoredRecipe:
     id: int
     revision: int
     changed_at: datetime
-    recipe: dict[str, Any]
+    recipe: RecipeFile
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -43,7 +43,7 @@ class KeptVersion:
     number: int
     name: str
     kept_at: datetime
-    recipe: dict[str, Any]
+    recipe: RecipeFile
 
 
 def list_recipes(session: Session) -> list[RecipeInList]:
@@ -73,17 +73,14 @@ def create_recipe(session: Session, record: Mapping[str, Any], now: datetime) ->
         name=recipe.name,
         family=recipe.family,
         use=recipe.use,
-        steps=_dumped(recipe.steps),
-        method=recipe.method,
+        document=_document(recipe),
         revision=1,
         created_at=now,
         changed_at=now,
-        lines=[],
     )
     session.add(row)
     session.flush()
-    _write_lines(session, row.id, recipe)
-    return _stored(_row(session, row.id))
+    return _stored(row)
 
 
 def save_recipe(
@@ -98,12 +95,10 @@ def save_recipe(
     row = _row(session, recipe_id)
     if row.revision != revision:
         raise ChangedMeanwhile(row.revision)
-    row.name, row.family, row.use, row.steps = recipe.name, recipe.family, recipe.use, _dumped(recipe.steps)
-    row.method = recipe.method
+    row.name, row.family, row.use, row.document = recipe.name, recipe.family, recipe.use, _document(recipe)
     row.revision, row.changed_at = revision + 1, now
-    _write_lines(session, row.id, recipe)
     session.flush()
-    return _stored(_row(session, recipe_id))
+    return _stored(row)
 
 
 def delete_recipe(session: Session, recipe_id: int) -> None:
@@ -127,7 +122,7 @@ def keep_version(session: Session, recipe_id: int, name: str, now: datetime) -> 
         recipe_id=recipe_id,
         number=number,
         name=check_name(name or f"Version {number}"),
-        document=_dumped(recipe_record(recipe)),
+        document=_document(recipe),
         compositions=_dumped({line.ingredient.label: dict(line.ingredient.composition_pct) for line in recipe.lines}),
         kept_at=now,
     )
@@ -149,76 +144,26 @@ def list_versions(session: Session, recipe_id: int) -> Sequence[KeptVersion]:
 
 
 def _row(session: Session, recipe_id: int) -> RecipeRow:
-    row = session.scalar(
-        select(RecipeRow)
-        .where(RecipeRow.id == recipe_id)
-        .options(selectinload(RecipeRow.lines))
-        .execution_options(populate_existing=True)
-    )
+    row = session.get(RecipeRow, recipe_id)
     if row is None:
         raise NotFound("recipe", recipe_id)
     return row
 
 
-def _write_lines(session: Session, recipe_id: int, recipe: Recipe) -> None:
-    session.execute(delete(RecipeLineRow).where(RecipeLineRow.recipe_id == recipe_id))
-    session.execute(
-        RecipeLineRow.__table__.insert(),  # type: ignore[attr-defined]
-        [_line_row(recipe_id, position, line) for position, line in enumerate(recipe.lines)],
+def _stored(row: RecipeRow) -> StoredRecipe:
+    return StoredRecipe(
+        id=row.id, revision=row.revision, changed_at=row.changed_at, recipe=whole_record(json.loads(row.document))
     )
 
 
-def _line_row(recipe_id: int, position: int, line: Line) -> dict[str, Any]:
-    ingredient = line_record(line)["ingredient"]
-    is_own = isinstance(ingredient, dict)
-    return {
-        "recipe_id": recipe_id,
-        "position": position,
-        "ingredient_key": None if is_own else ingredient,
-        "own_ingredient": _dumped(ingredient) if is_own else None,
-        "amount": line.amount,
-        "amount_high": line.amount_high,
-        "unit": line.unit,
-        "measure": line.measure,
-        "stage": line.stage,
-        "pinned": line.pinned,
-        "proposed": line.proposed,
-        "pack_g": line.pack_g,
-        "piece_g": line.piece_g,
-    }
-
-
-def _stored(row: RecipeRow) -> StoredRecipe:
-    lines = [
-        {
-            "ingredient": json.loads(line.own_ingredient) if line.own_ingredient else line.ingredient_key,
-            "amount": line.amount,
-            "amount_high": line.amount_high,
-            "unit": line.unit,
-            "measure": line.measure,
-            "stage": line.stage,
-            "pinned": line.pinned,
-            "proposed": line.proposed,
-            "pack_g": line.pack_g,
-            "piece_g": line.piece_g,
-        }
-        for line in row.lines
-    ]
-    record = {
-        "format": FORMAT,
-        "version": 1,
-        "name": row.name,
-        "family": row.family,
-        "use": row.use,
-        "lines": lines,
-        "steps": json.loads(row.steps),
-        "method": row.method,
-    }
-    return StoredRecipe(id=row.id, revision=row.revision, changed_at=row.changed_at, recipe=record)
-
-
 def _kept(row: RecipeVersionRow) -> KeptVersion:
-    return KeptVersion(number=row.number, name=row.name, kept_at=row.kept_at, recipe=json.loads(row.document))
+    return KeptVersion(
+        number=row.number, name=row.name, kept_at=row.kept_at, recipe=whole_record(json.loads(row.document))
+    )
+
+
+def _document(recipe: Recipe) -> str:
+    return _dumped(recipe_record(recipe))
 
 
 def _dumped(value: object) -> str:

@@ -15,6 +15,7 @@ from sqlalchemy.orm import Session
 from hearth_bowl.core.errors import BadInput, check_number
 from hearth_bowl.core.recipe.recipe import check_name
 from hearth_bowl.service.errors import NotFound
+from hearth_bowl.service.moments import checked_moment
 from hearth_bowl.store.models import BatchRow, TimerRow
 
 LONGEST_S: Final = 60 * 86_400
@@ -138,8 +139,7 @@ def _extend(row: TimerRow, more_s: float, moment: datetime) -> None:
 def _moment(at: datetime | None, now: datetime) -> datetime:
     if at is None:
         return now
-    if at.tzinfo is None:
-        raise BadInput(("at",), "a moment without its zone", "a moment with its zone", "not-allowed")
+    at = checked_moment(("at",), at)
     if at < now - OLDEST:
         raise BadInput(("at",), "lies too far back", "within the last 60 days", "out-of-range")
     return min(at, now)

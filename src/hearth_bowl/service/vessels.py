@@ -11,7 +11,7 @@ from sqlalchemy.orm import Session
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.fit.vessel import MEASURES
 from hearth_bowl.core.recipe.recipe import check_name
-from hearth_bowl.formats.vessel_file import vessel_from
+from hearth_bowl.formats.vessel_file import VesselFile, vessel_from, whole_vessel
 from hearth_bowl.service.errors import NotFound
 from hearth_bowl.store.models import VesselRow
 
@@ -26,7 +26,7 @@ class StoredVessel:
     id: int
     name: str
     owned: int
-    vessel: dict[str, Any]
+    vessel: VesselFile
 
 
 def list_vessels(session: Session) -> list[StoredVessel]:
@@ -97,4 +97,4 @@ def delete_vessel(session: Session, vessel_id: int) -> None:
 
 
 def _stored(row: VesselRow) -> StoredVessel:
-    return StoredVessel(id=row.id, name=row.name, owned=row.owned, vessel=json.loads(row.document))
+    return StoredVessel(id=row.id, name=row.name, owned=row.owned, vessel=whole_vessel(json.loads(row.document)))

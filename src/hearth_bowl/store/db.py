@@ -6,9 +6,18 @@ from pathlib import Path
 from typing import Any, Final
 
 from sqlalchemy import Connection, Engine, create_engine, event
+from sqlalchemy.exc import OperationalError
 from sqlalchemy.orm import Session
 
 BUSY_TIMEOUT_MS: Final = 5000
+
+
+class DiskFull(OSError):  # noqa: N818 - it reads as what it is
+    """There is no room left where the data is; nothing was stored."""
+
+
+class Locked(OSError):  # noqa: N818
+    """Another program holds the data for longer than is waited; nothing was stored."""
 
 
 def open_engine(path: Path, foreign_keys: bool = True) -> Engine:
@@ -49,9 +58,20 @@ class Database:
 
     @contextmanager
     def writing(self) -> Iterator[Session]:
-        """Give a session in one transaction: it commits at the end and rolls back on any error."""
-        with Session(self._writer) as session, session.begin():
-            yield session
+        """Give a session in one transaction: it commits at the end and rolls back on any error.
+
+        :raises DiskFull: no room is left. :raises Locked: another program holds the data.
+        """
+        try:
+            with Session(self._writer) as session, session.begin():
+                yield session
+        except OperationalError as problem:
+            name = getattr(problem.orig, "sqlite_errorname", "")
+            if name.startswith("SQLITE_FULL"):
+                raise DiskFull("The disk is full.") from problem
+            if name.startswith(("SQLITE_BUSY", "SQLITE_LOCKED")):
+                raise Locked("Another program holds the data.") from problem
+            raise
 
     def close(self) -> None:
         """Let go of the file."""

@@ -30,8 +30,22 @@ def alembic_config(path: Path) -> "Config":
 def migrate(path: Path) -> None:
     """Make the file when it is missing, and run the migrations that it lacks.
 
-    :raises Unreadable: the file is no database of ours, or of a newer version; it is left as it is.
+    A new file is made beside its place and put there whole: an empty one there is none of ours.
+
+    :raises Unreadable: the file is empty, no database of ours, or of a newer version; it is left as it is.
     """
+    if not path.exists():
+        fresh = path.with_name(path.name + ".new")
+        fresh.unlink(missing_ok=True)
+        _upgrade(fresh)
+        fresh.replace(path)
+    elif path.stat().st_size == 0:
+        raise Unreadable("the file is empty")
+    else:
+        _upgrade(path)
+
+
+def _upgrade(path: Path) -> None:
     try:
         if _revision_of(path) == newest_revision():
             return

@@ -15,6 +15,7 @@ from hearth_bowl.core.mass.alcohol import ethanol_g, mass_pct, retained_share
 from hearth_bowl.core.mass.mixture import mix
 from hearth_bowl.core.mass.set_index import index_at, set_class
 from hearth_bowl.core.mass.split import fat_to_water
+from hearth_bowl.core.quantities import plain
 from hearth_bowl.core.recipe.recipe import AIMED_INDEX, Recipe
 from hearth_bowl.core.solve.slide import slide_to
 from hearth_bowl.demo.recipes import RECIPES
@@ -39,17 +40,17 @@ def tried(made: Recipe, offer: Offer) -> Recipe:
 class Sentence(unittest.TestCase):
     def test_says_what_it_does_and_where_that_ends(self) -> None:
         sentence = formula(rolled(dark60=200, cream35=100), 20).sentence
-        self.assertEqual(sentence.lead, "Rolls cleanly at 20 °C")
+        self.assertEqual(plain(sentence.lead), "Rolls cleanly at 20 °C")
         self.assertTrue(sentence.fits)
-        turn_c = float(sentence.turn.removeprefix("goes soft above ").removesuffix(" °C"))
+        turn_c = float(plain(sentence.turn).removeprefix("goes soft above ").removesuffix(" °C"))
         self.assertAlmostEqual(index_at(mix(recipe(dark60=200, cream35=100)), turn_c), 2.6, delta=0.15)
 
     def test_too_soft_says_how_cold_and_too_firm_how_warm(self) -> None:
         soft = formula(rolled(dark60=140, cream35=100), 20).sentence
-        self.assertEqual((soft.lead, soft.fits), ("Too soft to roll at 20 °C", False))
+        self.assertEqual((plain(soft.lead), soft.fits), ("Too soft to roll at 20 °C", False))
         self.assertIn("firm enough below", soft.turn)
         firm = formula(recipe(use="pipe", dark60=300, cream35=100), 20).sentence
-        self.assertEqual(firm.lead, "Too firm to pipe at 20 °C")
+        self.assertEqual(plain(firm.lead), "Too firm to pipe at 20 °C")
         self.assertIn("ready above", firm.turn)
 
     def test_says_so_where_the_set_is_not_modelled(self) -> None:
@@ -60,7 +61,7 @@ class Sentence(unittest.TestCase):
 
     def test_what_is_cooked_down_says_where_to_stop_and_is_read_as_it_is_eaten(self) -> None:
         bench = formula(recipe("boiled-fudge", "cut", sugar_caster=450, milk_whole=300, butter82=60), 20)
-        self.assertRegex(bench.sentence.lead, r"Cook it to 115 °C")
+        self.assertRegex(plain(bench.sentence.lead), r"Cook it to 115 °C")
         self.assertRegex(bench.sentence.turn, r"^6\d\d g with 1[123] % water$")
         self.assertLess(bench.assessment.mass_g, 660)
         self.assertAlmostEqual(sum(layer.grams for layer in bench.bowl), 810)

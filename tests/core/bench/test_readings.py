@@ -9,6 +9,7 @@ from hearth_bowl.core.bench.formula import Formula, formula
 from hearth_bowl.core.bench.reading import STATES, Reading
 from hearth_bowl.core.keep.keeping import texture_words
 from hearth_bowl.core.mass.kitchen import Kitchen
+from hearth_bowl.core.quantities import plain
 from hearth_bowl.core.recipe.families import FAMILY
 from hearth_bowl.core.recipe.recipe import FAMILIES
 from hearth_bowl.core.solve.starters import starter
@@ -116,7 +117,7 @@ class ColdAndWarm(unittest.TestCase):
         cold, warm = (formula(recipe(use="roll", **R1), at_c).sentence for at_c in (18.0, 27.0))
         self.assertTrue(cold.fits)
         self.assertFalse(warm.fits)
-        self.assertIn("Too soft to roll at 27 °C", warm.lead)
+        self.assertIn("Too soft to roll at 27 °C", plain(warm.lead))
 
     def test_invertase_is_slower_in_the_cold(self) -> None:
         def days(at_c: float) -> str:

@@ -7,11 +7,10 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from hearth_bowl.core.errors import BadInput
-from hearth_bowl.core.fit import Ask, Fit, fit
+from hearth_bowl.core.fit import Fit, fit
 from hearth_bowl.core.fit.vessel import Vessel, checked_vessel
-from hearth_bowl.core.ingredients.library import find
 from hearth_bowl.core.mass.mixture import mix
-from tests.kitchen import R1, recipe
+from tests.kitchen import R1, asked, recipe
 
 TIN = checked_vessel("pan", "rectangle", {"length_mm": 230, "width_mm": 230, "depth_mm": 30})
 ROUND_TIN = checked_vessel("pan", "round", {"diameter_mm": 180, "depth_mm": 30})
@@ -21,11 +20,11 @@ LOAF = checked_vessel(
 HALVES = checked_vessel("mould", "hemisphere", {"radius_mm": 15, "cavities": 24})
 MADE = recipe(**R1)
 DENSITY = mix(MADE).density_g_per_ml
-DARK = find("dark60")
+DARK = "dark60"
 
 
 def fitted(vessel: Vessel, **ask: Any) -> Fit:
-    return fit(MADE, vessel, Ask(**ask))
+    return fit(MADE, vessel, asked(vessel, **ask))
 
 
 class Slab(unittest.TestCase):
@@ -113,7 +112,7 @@ class Closing(unittest.TestCase):
     def test_what_is_made_is_filling_loss_and_left_over_and_lines_sum_to_it(
         self, vessel: Vessel, mass_g: float | None, loss_pct: float, shelled: bool
     ) -> None:
-        found = fitted(vessel, mass_g=mass_g, loss_pct=loss_pct, shell=DARK if shelled else None)
+        found = fitted(vessel, mass_g=mass_g, loss_pct=loss_pct, shell=DARK if shelled else "none")
         self.assertAlmostEqual(found.filling_g + found.loss_g + found.left_over_g, found.batch_g, places=6)
         self.assertAlmostEqual(sum(found.amounts_g), found.batch_g, places=6)
         self.assertAlmostEqual(found.loss_g, found.batch_g * loss_pct / 100, places=6)
@@ -136,7 +135,7 @@ class Refused(unittest.TestCase):
             (HALVES, {"mass_g": 1.0, "shell": DARK}, "mass_g"),
             (HALVES, {"mass_g": 100.0, "pieces": 3}, "mass_g"),
             (HALVES, {"pieces": 0}, "pieces"),
-            (HALVES, {"shell": find("butter82")}, "shell"),
+            (HALVES, {"shell": "butter82"}, "shell"),
         )
         for vessel, ask, field in cases:
             with self.subTest(ask), self.assertRaises(BadInput) as caught:

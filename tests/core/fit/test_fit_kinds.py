@@ -8,23 +8,23 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from hearth_bowl.core.errors import BadInput
-from hearth_bowl.core.fit import Ask, Fit, fit
+from hearth_bowl.core.fit import Fit, fit
 from hearth_bowl.core.fit.vessel import checked_vessel
-from hearth_bowl.core.ingredients.library import find
 from hearth_bowl.core.mass.cooking import cook_plan, finished
 from hearth_bowl.core.mass.kitchen import Kitchen
 from hearth_bowl.core.mass.mixture import mix
-from tests.kitchen import R1, recipe
+from tests.kitchen import R1, asked, recipe
 
 MADE = recipe(**R1)
 DENSITY = mix(MADE).density_g_per_ml
-DARK = find("dark60")
+DARK = "dark60"
 EGGS = checked_vessel("mould", "weighed", {"water_g": 15 * 0.9982, "cavities": 10})
 CAKE = {"diameter_mm": 180, "height_mm": 80, "fillings": 2, "filling_mm": 6, "coat_mm": 5}
 
 
 def fitted(kind: str, measures: dict[str, Any], **ask: Any) -> Fit:
-    return fit(MADE, checked_vessel(kind, "", measures), Ask(**ask))
+    vessel = checked_vessel(kind, "", measures)
+    return fit(MADE, vessel, asked(vessel, **ask))
 
 
 class Portioned(unittest.TestCase):
@@ -121,7 +121,7 @@ class Cakes(unittest.TestCase):
 
 class Eggs(unittest.TestCase):
     def test_thirty_six_eggs_from_a_mould_of_ten_halves(self) -> None:
-        found = fit(MADE, EGGS, Ask(pieces=36, halves=True, shell=DARK, wall_mm=2.0))
+        found = fit(MADE, EGGS, asked(EGGS, pieces=36, halves=True, shell=DARK, wall_mm=2.0))
         self.assertEqual((found.halves, found.pours, found.spare_cavities), (72, 8, 8))
         assert found.shell is not None
         radius = (3 * 15000 / (2 * pi)) ** (1 / 3)
@@ -132,12 +132,12 @@ class Eggs(unittest.TestCase):
         self.assertAlmostEqual(found.filling_g, 36 * found.shell.fill_g)
 
     def test_halves_of_each_colour_match(self) -> None:
-        found = fit(MADE, EGGS, Ask(pieces=37, halves=True, shell=DARK, colours=3))
+        found = fit(MADE, EGGS, asked(EGGS, pieces=37, halves=True, shell=DARK, colours=3))
         self.assertEqual(found.halves_by_colour, (26, 24, 24))
         self.assertIn("halves match", " ".join(found.notes))
 
     def test_spares_are_made_too(self) -> None:
-        found = fit(MADE, EGGS, Ask(pieces=36, spares=4, halves=True, shell=DARK))
+        found = fit(MADE, EGGS, asked(EGGS, pieces=36, spares=4, halves=True, shell=DARK))
         self.assertEqual((found.pieces, found.halves, found.pours, found.spare_cavities), (40, 80, 8, 0))
 
 
@@ -147,7 +147,16 @@ class DrinkSpheres(unittest.TestCase):
         self.mould = checked_vessel("mould", "hemisphere", {"radius_mm": 30, "cavities": 6})
 
     def test_565_g_of_mix_fill_as_many_as_lie_loose_in_them(self) -> None:
-        ask = Ask(mass_g=565.0, halves=True, shell=DARK, wall_mm=2.0, mix_g_per_cup=28.0, mug_mm=80.0, loss_pct=0.0)
+        ask = asked(
+            self.mould,
+            mass_g=565.0,
+            halves=True,
+            shell=DARK,
+            wall_mm=2.0,
+            mix_g_per_cup=28.0,
+            mug_mm=80.0,
+            loss_pct=0.0,
+        )
         found = fit(self.mix, self.mould, ask)
         loose = 565 / sum(grams / line.ingredient.density_g_per_ml for line, grams in self.mix.weighed)
         assert found.drink is not None
@@ -159,14 +168,16 @@ class DrinkSpheres(unittest.TestCase):
         self.assertEqual(found.drink.diameter_mm, 60)
 
     def test_a_sphere_wider_than_the_mug_does_not_fit(self) -> None:
-        found = fit(self.mix, self.mould, Ask(halves=True, shell=DARK, mug_mm=58.0))
+        found = fit(self.mix, self.mould, asked(self.mould, halves=True, shell=DARK, mug_mm=58.0))
         assert found.drink is not None
         self.assertIs(found.drink.fits_mug, False)
 
     def test_powder_fills_the_gaps_between_marshmallows_first(self) -> None:
         few, many = (
             fit(
-                recipe("dry-mix", "drink", sugar_icing=grams, marshmallows=50), self.mould, Ask(halves=True, shell=DARK)
+                recipe("dry-mix", "drink", sugar_icing=grams, marshmallows=50),
+                self.mould,
+                asked(self.mould, halves=True, shell=DARK),
             )
             for grams in (1, 20)
         )
@@ -177,17 +188,18 @@ class DrinkSpheres(unittest.TestCase):
 class Pans(unittest.TestCase):
     def test_a_lining_takes_its_thickness_all_round(self) -> None:
         lined = checked_vessel("pan", "rectangle", {"length_mm": 200, "width_mm": 150, "depth_mm": 30, "lining_mm": 1})
-        self.assertAlmostEqual(fit(MADE, lined, Ask()).fill_ml, 198 * 148 * 29 / 1000)
+        self.assertAlmostEqual(fit(MADE, lined, asked(lined)).fill_ml, 198 * 148 * 29 / 1000)
 
     def test_a_pan_is_filled_to_its_usable_depth(self) -> None:
         loaf = {"length_mm": 210, "width_mm": 95, "rim_length_mm": 240, "rim_width_mm": 120, "depth_mm": 65}
-        found = fit(MADE, checked_vessel("pan", "loaf", {**loaf, "usable_depth_mm": 30}), Ask())
+        pan = checked_vessel("pan", "loaf", {**loaf, "usable_depth_mm": 30})
+        found = fit(MADE, pan, asked(pan))
         self.assertEqual(found.thickness_mm, 30)
         self.assertAlmostEqual(found.fill_ml, 656, delta=0.5)
 
     def test_thirty_six_toppings_on_23_cm_are_told_with_their_spacing(self) -> None:
         pan = checked_vessel("pan", "rectangle", {"length_mm": 230, "width_mm": 230, "depth_mm": 30})
-        found = fit(MADE, pan, Ask(pieces=36, thickness_mm=15.0, kerf_mm=2.0, trim_mm=4.0))
+        found = fit(MADE, pan, asked(pan, pieces=36, thickness_mm=15.0, kerf_mm=2.0, trim_mm=4.0))
         assert found.marks is not None
         self.assertEqual(found.grid, (6, 6))
         side = (230 - 8 - 10) / 6
@@ -198,7 +210,7 @@ class Pans(unittest.TestCase):
 
     def test_pieces_of_a_round_slab_lie_within_it(self) -> None:
         pan = checked_vessel("pan", "round", {"diameter_mm": 230, "depth_mm": 30})
-        found = fit(MADE, pan, Ask(piece_mm=(25.0, 25.0)))
+        found = fit(MADE, pan, asked(pan, piece_mm=(25.0, 25.0)))
         self.assertEqual((found.pieces, len(found.places_mm or ())), (52, 52))
         for left, top in found.places_mm or ():
             for x in (left, left + 25):
@@ -207,15 +219,15 @@ class Pans(unittest.TestCase):
 
     def test_cut_pieces_are_dipped(self) -> None:
         pan = checked_vessel("pan", "rectangle", {"length_mm": 100, "width_mm": 100, "depth_mm": 30})
-        found = fit(MADE, pan, Ask(piece_mm=(25.0, 25.0), thickness_mm=12.0, shell=DARK, coat_mm=1.0))
+        found = fit(MADE, pan, asked(pan, piece_mm=(25.0, 25.0), thickness_mm=12.0, shell=DARK, coat_mm=1.0))
         assert found.shell is not None
         self.assertAlmostEqual(found.shell.shell_g, 3.39, delta=0.01)
 
     def test_a_boiled_mass_is_weighed_in_with_what_boils_off(self) -> None:
         fudge = recipe("boiled-fudge", "cut", sugar_granulated=400, milk_whole=160, butter82=40)
         pan = checked_vessel("pan", "rectangle", {"length_mm": 150, "width_mm": 150, "depth_mm": 30})
-        eaten = finished(fudge, cook_plan(fudge, Kitchen()))
-        found = fit(fudge, pan, Ask(thickness_mm=20.0), eaten)
+        eaten = finished(fudge, cook_plan(fudge, Kitchen()).cooked)
+        found = fit(fudge, pan, asked(pan, thickness_mm=20.0), eaten)
         self.assertAlmostEqual(found.evaporated_g / found.batch_g, 1 - eaten.mass_g / fudge.mass_g)
         self.assertAlmostEqual(found.filling_g, 450 * eaten.density_g_per_ml)
         self.assertAlmostEqual(found.filling_g + found.loss_g + found.evaporated_g, found.batch_g)
@@ -249,8 +261,9 @@ class MassCloses(unittest.TestCase):
     ) -> None:
         kind, shape, measures = vessel
         shell = None if kind == "cake" else shell
-        ask = Ask(mass_g=mass, loss_pct=pct, loss_g=loss, shell=shell, overrun_pct=overrun)
-        found = fit(MADE, checked_vessel(kind, shape, measures), ask)
+        full = checked_vessel(kind, shape, measures)
+        ask = asked(full, mass_g=mass, loss_pct=pct, loss_g=loss, shell=shell, overrun_pct=overrun)
+        found = fit(MADE, full, ask)
         whole = found.filling_g + found.loss_g + found.left_over_g + found.evaporated_g
         self.assertAlmostEqual(whole, found.batch_g, delta=1e-6 * found.batch_g)
         self.assertAlmostEqual(sum(found.amounts_g), found.batch_g, delta=1e-6 * found.batch_g)

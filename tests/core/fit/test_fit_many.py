@@ -11,15 +11,15 @@ from hypothesis import strategies as st
 from hearth_bowl.core.boxes.pours import PourJob, plan_pours
 from hearth_bowl.core.boxes.shopping import PackFor, Stock, cheapest_packs, shop
 from hearth_bowl.core.errors import BadInput
-from hearth_bowl.core.fit import Ask, fit
-from hearth_bowl.core.fit.layers import LayerAsk, fit_layers
+from hearth_bowl.core.fit import fit
+from hearth_bowl.core.fit.layers import LayerAmount, LayerAsk, fit_layers
 from hearth_bowl.core.fit.near_choices import near_choices
 from hearth_bowl.core.fit.other_vessels import other_vessels
-from hearth_bowl.core.fit.stacked import FillingAsk, fit_stack
+from hearth_bowl.core.fit.stacked import FillingAmount, FillingAsk, fit_stack
 from hearth_bowl.core.fit.vessel import Mould, checked_vessel
-from hearth_bowl.core.ingredients.library import find
 from hearth_bowl.core.mass.mixture import mix
-from tests.kitchen import R1, recipe
+from hearth_bowl.core.recipe.recipe import Recipe
+from tests.kitchen import R1, asked, recipe
 
 DARK_ONE = recipe(**R1)
 FUDGE = recipe("condensed-milk-fudge", "cut", condensed_sweet=397, dark55=420)
@@ -31,33 +31,37 @@ LOAF: Any = checked_vessel(
 CONES: Any = checked_vessel(
     "mould", "cone", {"rim_radius_mm": 15, "floor_radius_mm": 9, "height_mm": 22, "cavities": 20}
 )
-DARK = find("dark60")
+DARK = "dark60"
+
+
+def of_layer(of: Recipe, **amount: Any) -> LayerAsk:
+    return LayerAsk(recipe=of, amount=LayerAmount(**amount))
+
+
+def of_filling(of: Recipe, **amount: Any) -> FillingAsk:
+    return FillingAsk(recipe=of, amount=FillingAmount(**amount))
 
 
 class Layers(unittest.TestCase):
     def test_each_layer_has_its_own_recipe_and_thickness(self) -> None:
-        asks = [LayerAsk(recipe=FUDGE, thickness_mm=15), LayerAsk(recipe=DARK_ONE, thickness_mm=6)]
-        low, high = fit_layers(SQUARE, asks, Ask(loss_pct=0))
+        asks = [of_layer(FUDGE, thickness_mm=15), of_layer(DARK_ONE, thickness_mm=6)]
+        low, high = fit_layers(SQUARE, asks, asked(SQUARE, loss_pct=0))
         self.assertEqual((low.to_mm, high.from_mm, high.to_mm), (15, 15, 21))
         self.assertAlmostEqual(low.batch_g, 600 * mix(FUDGE).density_g_per_ml)
         self.assertAlmostEqual(high.batch_g, 240 * mix(DARK_ONE).density_g_per_ml)
 
     def test_shares_divide_what_a_fixed_layer_leaves(self) -> None:
-        asks = [
-            LayerAsk(recipe=FUDGE, share=2),
-            LayerAsk(recipe=NUTS, thickness_mm=10),
-            LayerAsk(recipe=DARK_ONE, share=1),
-        ]
-        found = fit_layers(SQUARE, asks, Ask(), total_mm=25)
+        asks = [of_layer(FUDGE, share=2), of_layer(NUTS, thickness_mm=10), of_layer(DARK_ONE, share=1)]
+        found = fit_layers(SQUARE, asks, asked(SQUARE), total_mm=25)
         self.assertAlmostEqual(found[0].thickness_mm, 10)
         self.assertAlmostEqual(found[2].thickness_mm, 5)
         self.assertAlmostEqual(found[2].to_mm, 25)
 
     @given(first=st.floats(50, 500), second=st.floats(50, 400), loss=st.floats(0, 20))
     def test_masses_close_in_a_sloping_pan(self, first: float, second: float, loss: float) -> None:
-        asks = [LayerAsk(recipe=FUDGE, mass_g=first), LayerAsk(recipe=DARK_ONE, mass_g=second)]
-        found = fit_layers(LOAF, asks, Ask(loss_pct=loss))
-        self.assertAlmostEqual(sum(layer.fill_ml for layer in found), LOAF.volume_ml(found[-1].to_mm), places=6)
+        asks = [of_layer(FUDGE, mass_g=first), of_layer(DARK_ONE, mass_g=second)]
+        found = fit_layers(LOAF, asks, asked(LOAF, loss_pct=loss))
+        self.assertAlmostEqual(sum(one.fill_ml for one in found), LOAF.volume_ml(found[-1].to_mm), places=6)
         for layer, grams in zip(found, (first, second), strict=True):
             self.assertEqual(layer.batch_g, grams)
             self.assertAlmostEqual(layer.filling_g + layer.loss_g, grams)
@@ -65,25 +69,25 @@ class Layers(unittest.TestCase):
 
     def test_over_the_rim_is_refused_at_the_layer(self) -> None:
         for second, field in (
-            (LayerAsk(recipe=NUTS, thickness_mm=11), "thickness_mm"),
-            (LayerAsk(recipe=NUTS, mass_g=5000), "mass_g"),
-            (LayerAsk(recipe=NUTS), "thickness_mm"),
-            (LayerAsk(recipe=NUTS, share=1, mass_g=10), "mass_g"),
+            (of_layer(NUTS, thickness_mm=11), "thickness_mm"),
+            (of_layer(NUTS, mass_g=5000), "mass_g"),
+            (of_layer(NUTS), "thickness_mm"),
+            (of_layer(NUTS, share=1, mass_g=10), "mass_g"),
         ):
             with self.subTest(field=field), self.assertRaises(BadInput) as caught:
-                fit_layers(SQUARE, [LayerAsk(recipe=FUDGE, thickness_mm=30), second], Ask())
+                fit_layers(SQUARE, [of_layer(FUDGE, thickness_mm=30), second], asked(SQUARE))
             self.assertIn(caught.exception.field, [("layers", 1, field), ("layers", 1, "share")])
-        full = [LayerAsk(recipe=FUDGE, thickness_mm=40), LayerAsk(recipe=NUTS, share=1)]
+        full = [of_layer(FUDGE, thickness_mm=40), of_layer(NUTS, share=1)]
         with self.assertRaises(BadInput) as caught:
-            fit_layers(SQUARE, full, Ask())
+            fit_layers(SQUARE, full, asked(SQUARE))
         self.assertEqual(caught.exception.field, ("total_mm",))
 
 
 class Stacked(unittest.TestCase):
-    ask = Ask(shell=DARK, wall_mm=1.5, loss_pct=0.0)
+    ask = asked(CONES, shell=DARK, wall_mm=1.5, loss_pct=0.0)
 
     def test_the_one_that_gives_way_takes_the_rest(self) -> None:
-        asks = [FillingAsk(recipe=NUTS, ml=1.0), FillingAsk(recipe=DARK_ONE), FillingAsk(recipe=FUDGE, mm=4)]
+        asks = [of_filling(NUTS, ml=1.0), of_filling(DARK_ONE), of_filling(FUDGE, mm=4)]
         found = fit_stack(CONES, asks, self.ask)
         whole = fit(DARK_ONE, CONES, self.ask)
         assert whole.cavity is not None
@@ -96,7 +100,7 @@ class Stacked(unittest.TestCase):
 
     @given(ml=st.floats(0.2, 2.0), mm=st.floats(1, 5), halves=st.booleans(), pieces=st.integers(1, 60))
     def test_levels_and_volumes_agree(self, ml: float, mm: float, halves: bool, pieces: int) -> None:
-        asks = [FillingAsk(recipe=NUTS, mm=mm), FillingAsk(recipe=FUDGE, ml=ml), FillingAsk(recipe=DARK_ONE)]
+        asks = [of_filling(NUTS, mm=mm), of_filling(FUDGE, ml=ml), of_filling(DARK_ONE)]
         found = fit_stack(CONES, asks, replace(self.ask, halves=halves, pieces=pieces))
         for below, above in itertools.pairwise(found.fillings):
             self.assertAlmostEqual(below.to_mm, above.from_mm)
@@ -106,14 +110,14 @@ class Stacked(unittest.TestCase):
             self.assertAlmostEqual(filling.batch_g - filling.loss_g, pieces * (1 + halves) * filling.each_g)
 
     def test_what_comes_on_lumps_runs_into_their_gaps(self) -> None:
-        asks = [FillingAsk(recipe=NUTS, ml=2.0, lumps=True), FillingAsk(recipe=DARK_ONE, ml=1.0)]
+        asks = [of_filling(NUTS, ml=2.0, lumps=True), of_filling(DARK_ONE, ml=1.0)]
         found = fit_stack(CONES, asks, self.ask)
         self.assertAlmostEqual(found.fillings[0].net_ml, 1.1)
         self.assertAlmostEqual(found.fillings[1].net_ml, 1.9)
         self.assertIn("55 %", " ".join(found.notes))
 
     def test_crunchy_beside_soft_and_a_soft_end_are_said(self) -> None:
-        asks = [FillingAsk(recipe=NUTS, ml=1.0, texture="crunchy"), FillingAsk(recipe=DARK_ONE)]
+        asks = [of_filling(NUTS, ml=1.0, texture="crunchy"), of_filling(DARK_ONE)]
         notes = " ".join(fit_stack(CONES, asks, self.ask).notes)
         self.assertIn("goes soft in days", notes)
         self.assertIn("skin over", notes)
@@ -121,32 +125,32 @@ class Stacked(unittest.TestCase):
     def test_cups_are_filled_by_shares_with_a_whipped_top_of_its_true_density(self) -> None:
         cups: Any = checked_vessel("cup", "", {"volume_ml": 20, "count": 12})
         asks = [
-            FillingAsk(recipe=NUTS, share_pct=30),
-            FillingAsk(recipe=DARK_ONE),
-            FillingAsk(recipe=FUDGE, ml=8, on_top=True, overrun_pct=60),
+            of_filling(NUTS, share_pct=30),
+            of_filling(DARK_ONE),
+            of_filling(FUDGE, ml=8, on_top=True, overrun_pct=60),
         ]
-        found = fit_stack(cups, asks, Ask(loss_pct=0))
+        found = fit_stack(cups, asks, asked(cups, loss_pct=0))
         self.assertAlmostEqual(found.fillings[0].ml, 6)
         self.assertAlmostEqual(found.fillings[1].ml, 14)
         self.assertAlmostEqual(found.fillings[2].batch_g, 12 * 8 * mix(FUDGE).density_g_per_ml / 1.6)
         self.assertAlmostEqual(found.empty_ml, 0)
         for bad, field in (
             ([asks[2]], ("fillings",)),
-            ([asks[0], FillingAsk(recipe=FUDGE, on_top=True)], ("fillings", 1, "ml")),
+            ([asks[0], of_filling(FUDGE, on_top=True)], ("fillings", 1, "ml")),
             ([asks[0], asks[2], asks[1]], ("fillings", 2, "on_top")),
-            ([FillingAsk(recipe=NUTS, share_pct=30, ml=2)], ("fillings", 0, "share_pct")),
+            ([of_filling(NUTS, share_pct=30, ml=2)], ("fillings", 0, "share_pct")),
         ):
             with self.subTest(field=field), self.assertRaises(BadInput) as caught:
-                fit_stack(cups, bad, Ask())
+                fit_stack(cups, bad, asked(cups))
             self.assertEqual(caught.exception.field, field)
 
     def test_more_than_the_cavity_holds_is_refused(self) -> None:
         for asks, field in (
-            ([FillingAsk(recipe=NUTS, ml=3), FillingAsk(recipe=FUDGE, ml=9)], ("fillings", 1, "ml")),
-            ([FillingAsk(recipe=NUTS, mm=30), FillingAsk(recipe=FUDGE)], ("fillings", 0, "mm")),
-            ([FillingAsk(recipe=NUTS), FillingAsk(recipe=FUDGE)], ("fillings", 1, "ml")),
-            ([FillingAsk(recipe=NUTS, ml=1, mm=1)], ("fillings", 0, "mm")),
-            ([FillingAsk(recipe=NUTS, ml=1)] * 5, ("fillings",)),
+            ([of_filling(NUTS, ml=3), of_filling(FUDGE, ml=9)], ("fillings", 1, "ml")),
+            ([of_filling(NUTS, mm=30), of_filling(FUDGE)], ("fillings", 0, "mm")),
+            ([of_filling(NUTS), of_filling(FUDGE)], ("fillings", 1, "ml")),
+            ([of_filling(NUTS, ml=1, mm=1)], ("fillings", 0, "mm")),
+            ([of_filling(NUTS, ml=1)] * 5, ("fillings",)),
         ):
             with self.subTest(field=field), self.assertRaises(BadInput) as caught:
                 fit_stack(CONES, asks, self.ask)
@@ -288,7 +292,7 @@ class Shopping(unittest.TestCase):
 
 class NearChoices(unittest.TestCase):
     def test_a_whole_tin_changes_the_thickness(self) -> None:
-        ask = Ask(thickness_mm=20.0, pieces=36)
+        ask = asked(SQUARE, thickness_mm=20.0, pieces=36)
         found = fit(FUDGE, SQUARE, ask)
         choices = near_choices(FUDGE, SQUARE, ask, found, {"dark55": 200.0})
         tin = next(choice for choice in choices if "tin" in choice.says)
@@ -299,7 +303,7 @@ class NearChoices(unittest.TestCase):
         self.assertAlmostEqual(packs.fit.amounts_g[1] % 200, 0, places=6)
 
     def test_whole_moulds_are_offered(self) -> None:
-        ask = Ask(pieces=50, shell=DARK)
+        ask = asked(CONES, pieces=50, shell=DARK)
         choices = near_choices(DARK_ONE, CONES, ask, fit(DARK_ONE, CONES, ask), {})
         self.assertIn(40, [choice.fit.pieces for choice in choices])
         self.assertIn(60, [choice.fit.pieces for choice in choices])
@@ -309,13 +313,13 @@ class Suits(unittest.TestCase):
     def test_the_best_suited_pan_comes_first_and_too_small_ones_say_so(self) -> None:
         tiny = checked_vessel("pan", "round", {"diameter_mm": 80, "depth_mm": 20})
         wide = checked_vessel("pan", "rectangle", {"length_mm": 400, "width_mm": 300, "depth_mm": 40})
-        found = other_vessels(FUDGE, [tiny, wide, SQUARE, CONES], Ask(shell=DARK), 900, depth_mm=18)
+        found = other_vessels(FUDGE, [tiny, wide, SQUARE, CONES], asked(SQUARE, shell=DARK), 900, depth_mm=18)
         self.assertEqual(found[0].position, 2)
         by = {suit.position: suit for suit in found}
         self.assertIn("left over", by[0].says)
         self.assertIn("thin", by[1].says)
         self.assertIn("pieces", by[3].says)
-        self.assertAlmostEqual(by[1].same_depth_g or 0, fit(FUDGE, wide, Ask(thickness_mm=18)).batch_g)
+        self.assertAlmostEqual(by[1].same_depth_g or 0, fit(FUDGE, wide, asked(wide, thickness_mm=18)).batch_g)
         self.assertIsInstance(CONES, Mould)
 
 

@@ -2,8 +2,8 @@ import createClient from "openapi-fetch";
 import type { components, paths } from "./schema.gen";
 
 export type Schemas = components["schemas"];
-export type Recipe = Schemas["RecipeOut"];
-export type Line = Schemas["LineOut"] & { typed?: string };
+export type Recipe = Schemas["RecipeFile"];
+export type Line = Schemas["LineFile"] & { typed?: string };
 export type Bench = Schemas["FormulaOut"];
 export type Problem = Schemas["Problem"];
 

@@ -20,7 +20,10 @@ const LATE_MS = 1500;
 
 const PREFIX = "hearth-bowl-told-";
 const RETRY_MS = 2000;
+const LONGEST_RETRY_MS = 60_000;
 const PATIENCE_MS = 8000;
+/** An answer that says "our mistake" so often is no passing trouble: the entry waits aside, the rest goes on. */
+const MOST_MISTAKES = 3;
 
 let queries: QueryClient | null = null;
 let held: readonly Entry[] = [];
@@ -91,23 +94,30 @@ export function startOutbox(client: QueryClient): void {
   void flush();
 }
 
+/** Entries that the server failed at, by how often; once set aside they are tried again when the page is next opened. */
+const mistakes = new Map<string, number>();
+const isAside = (entry: Entry) => (mistakes.get(entry.id) ?? 0) >= MOST_MISTAKES;
+
 async function flush(): Promise<void> {
   if (flushing) return;
   flushing = true;
-  for (let entry = held[0]; entry; entry = held[0]) {
+  let waitMs = RETRY_MS;
+  for (let entry = next(); entry; entry = next()) {
     try {
       await send(entry);
+      waitMs = RETRY_MS;
     } catch (error) {
-      if (
-        !(error instanceof ApiError) ||
-        error.status >= 500 ||
-        error.status === 408 ||
-        error.status === 429
-      ) {
-        await new Promise((resolve) => setTimeout(resolve, RETRY_MS));
+      if (waits(error)) {
+        if (error instanceof ApiError && error.status === 500) {
+          mistakes.set(entry.id, (mistakes.get(entry.id) ?? 0) + 1);
+          if (isAside(entry)) refused = error.message;
+          changed();
+        }
+        await new Promise((resolve) => setTimeout(resolve, waitMs));
+        waitMs = Math.min(LONGEST_RETRY_MS, 2 * waitMs);
         continue;
       }
-      if (entry.kind !== "timer-change") refused = error.message; // a clock that is gone was stopped elsewhere
+      if (entry.kind !== "timer-change" && error instanceof Error) refused = error.message; // else: stopped elsewhere
     }
     forget(entry.id);
     changed();
@@ -115,6 +125,12 @@ async function flush(): Promise<void> {
   }
   flushing = false;
 }
+
+const next = (): Entry | undefined => held.find((entry) => !isAside(entry));
+
+/** Whether what could not be told may be told later: no answer, or one that says so. */
+const waits = (error: unknown): boolean =>
+  !(error instanceof ApiError) || error.status >= 500 || error.status === 408 || error.status === 429;
 
 async function send(entry: Entry): Promise<void> {
   const sending = { keepalive: true, signal: AbortSignal.timeout(PATIENCE_MS) };
@@ -142,7 +158,7 @@ async function send(entry: Entry): Promise<void> {
   }
 }
 
-function takeTimer(timer: Schemas["TimerOut"], stopped = false): void {
+function takeTimer(timer: Schemas["Timer"], stopped = false): void {
   queries?.setQueryData(timersQuery.queryKey, (list) => {
     if (!list) return list;
     const others = list.timers.filter((row) => row.key !== timer.key);
@@ -160,22 +176,21 @@ async function settle(entry: Entry): Promise<void> {
   }
 }
 
-type Run = Schemas["RunOut"];
+type Run = Schemas["Run"];
 
 /** A run with events that the server may not have yet: they count at once. */
 export function withEvents(run: Run, events: Schemas["EventIn"][]): Run {
   const there = new Set(run.events.map((event) => event.client_key));
   const added = events.filter((event) => !there.has(event.client_key));
   if (added.length === 0) return run;
-  const step = added.filter((event) => event.kind === "step").at(-1)?.data?.step ?? run.batch.step;
-  const ended_at = run.batch.ended_at ?? added.find((event) => event.kind === "end")?.at ?? null;
-  const probe_id =
-    added.filter((event) => event.kind === "probe").at(-1)?.data?.probe_id ?? run.batch.probe_id;
-  return {
-    ...run,
-    batch: { ...run.batch, step: Number(step), ended_at, probe_id: String(probe_id) },
-    events: [...run.events, ...added.map((event) => ({ ...event, data: event.data ?? {} }))],
-  };
+  const batch = { ...run.batch };
+  for (const { at, what } of added) {
+    if (what.kind === "step") batch.step = what.step;
+    else if (what.kind === "probe") batch.probe_id = what.probe_id;
+    else if (what.kind === "end") batch.ended_at ??= at;
+    else if (what.kind === "verdict") batch.verdict = what.words ?? [];
+  }
+  return { ...run, batch, events: [...run.events, ...(added as Run["events"])] };
 }
 
 /** Whether an entry has waited for so long that one should know of it. */

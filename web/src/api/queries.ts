@@ -62,6 +62,12 @@ export const shapesQuery = queryOptions({
   staleTime: Number.POSITIVE_INFINITY,
 });
 
+export const questionsQuery = queryOptions({
+  queryKey: ["questions"],
+  queryFn: ({ signal }) => dataOf(client.GET("/api/fit/questions", { signal })),
+  staleTime: Number.POSITIVE_INFINITY,
+});
+
 export const rollingQuery = queryOptions({
   queryKey: ["rolling"],
   queryFn: ({ signal }) => dataOf(client.GET("/api/fit/rolling", { signal })),

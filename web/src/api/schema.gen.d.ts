@@ -81,7 +81,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** List the daybook. */
+        /** List a page of the daybook, the newest first: `before` a batch, `most` of them, of `recipe`, only `running`. */
         get: operations["listBatches"];
         put?: never;
         /** Start a run. */
@@ -348,6 +348,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/fit/questions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** List what each kind of vessel may be asked. */
+        get: operations["listQuestions"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/fit/rolling": {
         parameters: {
             query?: never;
@@ -548,6 +565,23 @@ export interface paths {
         put?: never;
         post?: never;
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/probes/{probe_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Forget a thermometer with its readings, while no batch heard it. */
+        delete: operations["deleteProbe"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1050,248 +1084,6 @@ export interface components {
             water_activity_max?: number | null;
         };
         /**
-         * AskIn
-         * @description What is asked of the vessel. Lengths mm, masses g; what is not said is not asked.
-         */
-        AskIn: {
-            /**
-             * Cap Mm
-             * @default null
-             */
-            cap_mm?: number | null;
-            /**
-             * Coat Mm
-             * @default null
-             */
-            coat_mm?: number | null;
-            /**
-             * Coated
-             * @default null
-             */
-            coated?: number | null;
-            /**
-             * Colours
-             * @default null
-             */
-            colours?: number | null;
-            /**
-             * Core G
-             * @default null
-             */
-            core_g?: number | null;
-            /**
-             * Dip Bowl Mm
-             * @default null
-             */
-            dip_bowl_mm?: number | null;
-            /**
-             * Halves
-             * @default null
-             */
-            halves?: boolean | null;
-            /**
-             * Headroom Mm
-             * @default null
-             */
-            headroom_mm?: number | null;
-            /**
-             * Kerf Mm
-             * @default null
-             */
-            kerf_mm?: number | null;
-            /**
-             * Loss G
-             * @default null
-             */
-            loss_g?: number | null;
-            /**
-             * Loss Pct
-             * @default null
-             */
-            loss_pct?: number | null;
-            /**
-             * Mass G
-             * @default null
-             */
-            mass_g?: number | null;
-            /**
-             * Mix G Per Cup
-             * @default null
-             */
-            mix_g_per_cup?: number | null;
-            /**
-             * Mug Mm
-             * @default null
-             */
-            mug_mm?: number | null;
-            /**
-             * Overrun Pct
-             * @default null
-             */
-            overrun_pct?: number | null;
-            /**
-             * Piece Mm
-             * @default null
-             */
-            piece_mm?: number[] | null;
-            /**
-             * Pieces
-             * @default null
-             */
-            pieces?: number | null;
-            /**
-             * Rolling
-             * @default null
-             */
-            rolling?: string | null;
-            /**
-             * Shell
-             * @default null
-             */
-            shell?: string | null;
-            /**
-             * Spares
-             * @default null
-             */
-            spares?: number | null;
-            /**
-             * Thickness Mm
-             * @default null
-             */
-            thickness_mm?: number | null;
-            /**
-             * Trim Mm
-             * @default null
-             */
-            trim_mm?: number | null;
-            /**
-             * Wall Mm
-             * @default null
-             */
-            wall_mm?: number | null;
-        };
-        /**
-         * AskOut
-         * @description What was asked.
-         */
-        AskOut: {
-            /**
-             * Cap Mm
-             * @default null
-             */
-            cap_mm?: number | null;
-            /**
-             * Coat Mm
-             * @default null
-             */
-            coat_mm?: number | null;
-            /**
-             * Coated
-             * @default null
-             */
-            coated?: number | null;
-            /**
-             * Colours
-             * @default null
-             */
-            colours?: number | null;
-            /**
-             * Core G
-             * @default null
-             */
-            core_g?: number | null;
-            /**
-             * Dip Bowl Mm
-             * @default null
-             */
-            dip_bowl_mm?: number | null;
-            /**
-             * Halves
-             * @default null
-             */
-            halves?: boolean | null;
-            /**
-             * Headroom Mm
-             * @default null
-             */
-            headroom_mm?: number | null;
-            /**
-             * Kerf Mm
-             * @default null
-             */
-            kerf_mm?: number | null;
-            /**
-             * Loss G
-             * @default null
-             */
-            loss_g?: number | null;
-            /**
-             * Loss Pct
-             * @default null
-             */
-            loss_pct?: number | null;
-            /**
-             * Mass G
-             * @default null
-             */
-            mass_g?: number | null;
-            /**
-             * Mix G Per Cup
-             * @default null
-             */
-            mix_g_per_cup?: number | null;
-            /**
-             * Mug Mm
-             * @default null
-             */
-            mug_mm?: number | null;
-            /**
-             * Overrun Pct
-             * @default null
-             */
-            overrun_pct?: number | null;
-            /**
-             * Piece Mm
-             * @default null
-             */
-            piece_mm?: number[] | null;
-            /**
-             * Pieces
-             * @default null
-             */
-            pieces?: number | null;
-            /**
-             * Rolling
-             * @default null
-             */
-            rolling?: string | null;
-            /**
-             * Shell
-             * @default null
-             */
-            shell?: string | null;
-            /**
-             * Spares
-             * @default null
-             */
-            spares?: number | null;
-            /**
-             * Thickness Mm
-             * @default null
-             */
-            thickness_mm?: number | null;
-            /**
-             * Trim Mm
-             * @default null
-             */
-            trim_mm?: number | null;
-            /**
-             * Wall Mm
-             * @default null
-             */
-            wall_mm?: number | null;
-        };
-        /**
          * AssessIn
          * @description A recipe and the temperature that its set is read at [°C].
          */
@@ -1314,50 +1106,134 @@ export interface components {
             };
         };
         /**
-         * AssortmentIn
+         * Assortment
+         * @description All boxes: each row, the recipes' totals, the pours of each chocolate, what to buy, and how a box fills.
+         */
+        Assortment: {
+            box: components["schemas"]["BoxRoom"] | null;
+            /** Cost Per Box */
+            cost_per_box: number | null;
+            /** Pieces */
+            pieces: number;
+            /** Pours */
+            pours: components["schemas"]["PourPlan"][];
+            /** Recipes */
+            recipes: components["schemas"]["RecipeTotal"][];
+            /** Rows */
+            rows: components["schemas"]["Row"][];
+            shopping: components["schemas"]["ShoppingList"];
+        };
+        /**
+         * AssortmentAsk
          * @description So many boxes of so many kinds of piece.
          */
-        AssortmentIn: {
+        AssortmentAsk: {
             /**
              * Box Vessel Id
              * @default null
              */
-            box_vessel_id?: number | null;
-            /** Boxes */
+            box_vessel_id: number | null;
+            /**
+             * Boxes
+             * @default 10
+             */
             boxes: number;
-            /** Name */
+            /**
+             * Name
+             * @default New boxes
+             */
             name: string;
             /**
              * Pot G
              * @default null
              */
+            pot_g: number | null;
+            /**
+             * Rows
+             * @default []
+             */
+            rows: components["schemas"]["PieceAsk"][];
+        };
+        /**
+         * AssortmentAsk
+         * @description So many boxes of so many kinds of piece.
+         */
+        AssortmentAskIn: {
+            /**
+             * Box Vessel Id
+             * @default null
+             */
+            box_vessel_id?: number | null;
+            /**
+             * Boxes
+             * @default 10
+             */
+            boxes?: number;
+            /**
+             * Name
+             * @default New boxes
+             */
+            name?: string;
+            /**
+             * Pot G
+             * @default null
+             */
             pot_g?: number | null;
-            /** Rows */
-            rows?: components["schemas"]["PieceIn"][];
+            /**
+             * Rows
+             * @default []
+             */
+            rows?: components["schemas"]["PieceAskIn"][];
         };
         /**
          * AssortmentListOut
-         * @description All assortments.
+         * @description All assortments, and what is usual of a new kind of piece.
          */
         AssortmentListOut: {
             /** Assortments */
-            assortments: components["schemas"]["StoredAssortmentOut"][];
+            assortments: components["schemas"]["StoredAssortment"][];
+            usual: components["schemas"]["PieceAskUsual"];
         };
         /**
-         * AssortmentOut
-         * @description An assortment as stored.
+         * AtTheStove
+         * @description The running batch of a probe, its step, what is in the pan, and the kitchen; None where nothing is.
+         *
+         *     `heat` is how it is heated; `chocolate` is what is melted for shells or coats, where the step is about that.
          */
-        AssortmentOut: {
-            /** Box Vessel Id */
-            box_vessel_id: number | null;
-            /** Boxes */
-            boxes: number;
-            /** Name */
-            name: string;
-            /** Pot G */
-            pot_g: number | null;
-            /** Rows */
-            rows: components["schemas"]["PieceOut"][];
+        AtTheStove: {
+            /** Batch Id */
+            batch_id: number | null;
+            /**
+             * Chocolate
+             * @default null
+             */
+            chocolate: string | null;
+            /**
+             * Heat
+             * @default pan
+             */
+            heat: string;
+            /**
+             * In The Pan
+             * @default []
+             */
+            in_the_pan: number[];
+            /**
+             * Kitchen C
+             * @default 20
+             */
+            kitchen_c: number;
+            /**
+             * Pressure Kpa
+             * @default 101.325
+             */
+            pressure_kpa: number;
+            /** @default null */
+            recipe: components["schemas"]["RecipeFile"] | null;
+            /** Speed */
+            speed: number;
+            /** @default null */
+            step: components["schemas"]["Step"] | null;
         };
         /**
          * BalanceIn
@@ -1386,23 +1262,15 @@ export interface components {
             missed_by: {
                 [key: string]: number;
             };
-            recipe: components["schemas"]["RecipeOut"];
+            recipe: components["schemas"]["RecipeFile"];
             /** Release */
             release: string | null;
         };
         /**
-         * BatchListOut
-         * @description Every batch, the newest first.
+         * Batch
+         * @description A batch in the daybook; `steps` is how many it has.
          */
-        BatchListOut: {
-            /** Batches */
-            batches: components["schemas"]["BatchOut"][];
-        };
-        /**
-         * BatchOut
-         * @description A batch in the daybook.
-         */
-        BatchOut: {
+        Batch: {
             /** Ended At */
             ended_at: string | null;
             /** Id */
@@ -1428,23 +1296,33 @@ export interface components {
             version: number | null;
         };
         /**
+         * BatchPage
+         * @description Batches, the newest first; `before` begins the next page, None after the last.
+         */
+        BatchPage: {
+            /** Batches */
+            batches: components["schemas"]["Batch"][];
+            /** Before */
+            before: number | null;
+        };
+        /**
+         * Beside
+         * @description The same mass in another place or shape; `says` why where it never sets there.
+         */
+        Beside: {
+            clock: components["schemas"]["SetClock"] | null;
+            /** Name */
+            name: string;
+            /** Says */
+            says: string;
+        };
+        /**
          * BesideListOut
          * @description Places and shapes beside each other.
          */
         BesideListOut: {
             /** Beside */
-            beside: components["schemas"]["BesideOut"][];
-        };
-        /**
-         * BesideOut
-         * @description The same mass in another place or shape.
-         */
-        BesideOut: {
-            clock: components["schemas"]["SetClockOut"] | null;
-            /** Name */
-            name: string;
-            /** Says */
-            says: string;
+            beside: components["schemas"]["Beside"][];
         };
         /**
          * Boiling
@@ -1481,6 +1359,52 @@ export interface components {
             seconds: number;
         };
         /**
+         * BurstGiven
+         * @description A microwave burst, the oven's rated power [W], and whether it was the first of the melt.
+         */
+        BurstGiven: {
+            /**
+             * First
+             * @default false
+             */
+            first: boolean;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "burst";
+            /**
+             * Rated W
+             * @default null
+             */
+            rated_w: number | null;
+            /** Seconds */
+            seconds: number;
+        };
+        /**
+         * BurstGiven
+         * @description A microwave burst, the oven's rated power [W], and whether it was the first of the melt.
+         */
+        BurstGivenIn: {
+            /**
+             * First
+             * @default false
+             */
+            first?: boolean;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "burst";
+            /**
+             * Rated W
+             * @default null
+             */
+            rated_w?: number | null;
+            /** Seconds */
+            seconds: number;
+        };
+        /**
          * BurstIn
          * @description What is known before a microwave burst.
          */
@@ -1511,6 +1435,68 @@ export interface components {
             pack_g: number;
             /** Price */
             price: number | null;
+        };
+        /**
+         * CakeAsk
+         * @description A cake to fill and coat.
+         */
+        CakeAsk: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "cake";
+            /**
+             * Loss G
+             * @default 0
+             */
+            loss_g: number;
+            /**
+             * Loss Pct
+             * @default 5
+             */
+            loss_pct: number;
+            /**
+             * Mass G
+             * @default null
+             */
+            mass_g: number | null;
+            /**
+             * Overrun Pct
+             * @default 0
+             */
+            overrun_pct: number;
+        };
+        /**
+         * CakeAsk
+         * @description A cake to fill and coat.
+         */
+        CakeAskIn: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "cake";
+            /**
+             * Loss G
+             * @default 0
+             */
+            loss_g?: number;
+            /**
+             * Loss Pct
+             * @default 5
+             */
+            loss_pct?: number;
+            /**
+             * Mass G
+             * @default null
+             */
+            mass_g?: number | null;
+            /**
+             * Overrun Pct
+             * @default 0
+             */
+            overrun_pct?: number;
         };
         /**
          * CakeFit
@@ -1550,7 +1536,7 @@ export interface components {
          */
         ChainOut: {
             /** Looks */
-            looks: components["schemas"]["LookOut"][];
+            looks: components["schemas"]["Look"][];
         };
         /**
          * ChangeTimerIn
@@ -1660,16 +1646,6 @@ export interface components {
             to_c?: number | null;
         };
         /**
-         * CookOut
-         * @description How the pan's content boils now, what is left when it is cooked, and its end on the person's own dial.
-         */
-        CookOut: {
-            cooked: components["schemas"]["Cooked"];
-            /** Dial C */
-            dial_c: number | null;
-            now: components["schemas"]["Boiling"];
-        };
-        /**
          * Cooked
          * @description A mass cooked to a temperature: the water left in it, in g and per cent of what is finished.
          */
@@ -1688,8 +1664,18 @@ export interface components {
             water_left_pct: number;
         };
         /**
-         * CorrectionIn
-         * @description What was seen so long after the start: a temperature, or a cue that was passed or not.
+         * Cooking
+         * @description How the pan's content boils now, what is left when it is cooked, and its end on the person's own dial.
+         */
+        Cooking: {
+            cooked: components["schemas"]["Cooked"];
+            /** Dial C */
+            dial_c: number | null;
+            now: components["schemas"]["Boiling"];
+        };
+        /**
+         * Correction
+         * @description What was seen: so long after the start it had this temperature, or it did (or did not) pass its cue.
          */
         CorrectionIn: {
             /** After S */
@@ -1706,6 +1692,189 @@ export interface components {
             passed?: boolean | null;
         };
         /**
+         * CueSeen
+         * @description A cue was seen, in words.
+         */
+        CueSeen: {
+            /**
+             * C
+             * @default null
+             */
+            c: number | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "cue";
+            /**
+             * Text
+             * @default
+             */
+            text: string;
+        };
+        /**
+         * CueSeen
+         * @description A cue was seen, in words.
+         */
+        CueSeenIn: {
+            /**
+             * C
+             * @default null
+             */
+            c?: number | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "cue";
+            /**
+             * Text
+             * @default
+             */
+            text?: string;
+        };
+        /**
+         * CupAsk
+         * @description Cups: open, without a shell and filled to the brim unless told otherwise.
+         */
+        CupAsk: {
+            /**
+             * Cap Mm
+             * @default 0
+             */
+            cap_mm: number;
+            /**
+             * Headroom Mm
+             * @default 0
+             */
+            headroom_mm: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "cup";
+            /**
+             * Loss G
+             * @default 0
+             */
+            loss_g: number;
+            /**
+             * Loss Pct
+             * @default 5
+             */
+            loss_pct: number;
+            /**
+             * Mass G
+             * @default null
+             */
+            mass_g: number | null;
+            /**
+             * Overrun Pct
+             * @default 0
+             */
+            overrun_pct: number;
+            /**
+             * Pieces
+             * @default null
+             */
+            pieces: number | null;
+            /**
+             * Shell
+             * @default none
+             */
+            shell: string;
+            /**
+             * Spares
+             * @default 0
+             */
+            spares: number;
+            /**
+             * Wall Mm
+             * @default 2
+             */
+            wall_mm: number;
+        };
+        /**
+         * CupAsk
+         * @description Cups: open, without a shell and filled to the brim unless told otherwise.
+         */
+        CupAskIn: {
+            /**
+             * Cap Mm
+             * @default 0
+             */
+            cap_mm?: number;
+            /**
+             * Headroom Mm
+             * @default 0
+             */
+            headroom_mm?: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "cup";
+            /**
+             * Loss G
+             * @default 0
+             */
+            loss_g?: number;
+            /**
+             * Loss Pct
+             * @default 5
+             */
+            loss_pct?: number;
+            /**
+             * Mass G
+             * @default null
+             */
+            mass_g?: number | null;
+            /**
+             * Overrun Pct
+             * @default 0
+             */
+            overrun_pct?: number;
+            /**
+             * Pieces
+             * @default null
+             */
+            pieces?: number | null;
+            /**
+             * Shell
+             * @default none
+             */
+            shell?: string;
+            /**
+             * Spares
+             * @default 0
+             */
+            spares?: number;
+            /**
+             * Wall Mm
+             * @default 2
+             */
+            wall_mm?: number;
+        };
+        /**
+         * Cut
+         * @description How a slab is cut: pieces along and across (None on a round slab), their sides, and how many whole ones.
+         *
+         *     `places_mm` are the left upper corners of a round slab's pieces, from the square round it.
+         */
+        Cut: {
+            /** Grid */
+            grid: number[] | null;
+            /** Piece Mm */
+            piece_mm: number[];
+            /** Pieces */
+            pieces: number;
+            /**
+             * Places Mm
+             * @default null
+             */
+            places_mm: number[][] | null;
+        };
+        /**
          * Drink
          * @description Drink spheres: the mix in one, how many cups of milk that makes, and whether it goes into the mug.
          */
@@ -1720,8 +1889,45 @@ export interface components {
             mix_g: number;
         };
         /**
-         * EventIn
-         * @description Something that happened; the same `client_key` is stored once.
+         * Ended
+         * @description The run is over.
+         */
+        Ended: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "end";
+        };
+        /**
+         * Ended
+         * @description The run is over.
+         */
+        EndedIn: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "end";
+        };
+        /**
+         * Event
+         * @description Something that happened, at a moment; `client_key` is the page's own.
+         */
+        Event: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Client Key */
+            client_key: string;
+            /** What */
+            what: components["schemas"]["StepBegun"] | components["schemas"]["GateAnswered"] | components["schemas"]["Marked"] | components["schemas"]["Weighed"] | components["schemas"]["PanWeighed"] | components["schemas"]["Spilled"] | components["schemas"]["Noted"] | components["schemas"]["CueSeen"] | components["schemas"]["BurstGiven"] | components["schemas"]["SetStarted"] | components["schemas"]["SetSeen"] | components["schemas"]["ProbeChanged"] | components["schemas"]["Judgement"] | components["schemas"]["Ended"];
+        };
+        /**
+         * Event
+         * @description Something that happened, at a moment; `client_key` is the page's own.
          */
         EventIn: {
             /**
@@ -1731,39 +1937,8 @@ export interface components {
             at: string;
             /** Client Key */
             client_key: string;
-            /** Data */
-            data?: {
-                [key: string]: unknown;
-            };
-            /** Kind */
-            kind: string;
-        };
-        /**
-         * EventOut
-         * @description Something that happened.
-         */
-        EventOut: {
-            /**
-             * At
-             * Format: date-time
-             */
-            at: string;
-            /** Client Key */
-            client_key: string;
-            /** Data */
-            data: {
-                [key: string]: unknown;
-            };
-            /** Kind */
-            kind: string;
-        };
-        /**
-         * EventsIn
-         * @description What happened, in order.
-         */
-        EventsIn: {
-            /** Events */
-            events: components["schemas"]["EventIn"][];
+            /** What */
+            what: components["schemas"]["StepBegunIn"] | components["schemas"]["GateAnsweredIn"] | components["schemas"]["MarkedIn"] | components["schemas"]["WeighedIn"] | components["schemas"]["PanWeighedIn"] | components["schemas"]["SpilledIn"] | components["schemas"]["NotedIn"] | components["schemas"]["CueSeenIn"] | components["schemas"]["BurstGivenIn"] | components["schemas"]["SetStartedIn"] | components["schemas"]["SetSeenIn"] | components["schemas"]["ProbeChangedIn"] | components["schemas"]["JudgementIn"] | components["schemas"]["EndedIn"];
         };
         /**
          * FamilyOut
@@ -1810,10 +1985,58 @@ export interface components {
             value: string;
         };
         /**
-         * FillingIn
-         * @description A filling by ml, mm or share; by none it gives way. A top is piped above the brim, by ml.
+         * FillingAmount
+         * @description How much of a filling, by one of: ml, mm of depth, a share of the room, or none: then it gives way.
+         *
+         *     `lumps` are whole pieces (nuts, marshmallows) that pack to 55 %; the filling above runs into their gaps. What
+         *     stands `on_top` is piped above the brim, by ml; `overrun_pct` is the air in it.
          */
-        FillingIn: {
+        FillingAmount: {
+            /**
+             * Lumps
+             * @default false
+             */
+            lumps: boolean;
+            /**
+             * Ml
+             * @default null
+             */
+            ml: number | null;
+            /**
+             * Mm
+             * @default null
+             */
+            mm: number | null;
+            /**
+             * On Top
+             * @default false
+             */
+            on_top: boolean;
+            /**
+             * Overrun Pct
+             * @default null
+             */
+            overrun_pct: number | null;
+            /**
+             * Share Pct
+             * @default null
+             */
+            share_pct: number | null;
+            /**
+             * Texture
+             * @default soft
+             * @enum {string}
+             */
+            texture: "soft" | "firm" | "crunchy";
+        };
+        /**
+         * FillingAmount
+         * @description How much of a filling, by one of: ml, mm of depth, a share of the room, or none: then it gives way.
+         *
+         *     `lumps` are whole pieces (nuts, marshmallows) that pack to 55 %; the filling above runs into their gaps. What
+         *     stands `on_top` is piped above the brim, by ml; `overrun_pct` is the air in it.
+         */
+        FillingAmountIn: {
             /**
              * Lumps
              * @default false
@@ -1839,7 +2062,6 @@ export interface components {
              * @default null
              */
             overrun_pct?: number | null;
-            recipe: components["schemas"]["RecipeIn"];
             /**
              * Share Pct
              * @default null
@@ -1853,58 +2075,53 @@ export interface components {
             texture?: "soft" | "firm" | "crunchy";
         };
         /**
-         * FitIn
-         * @description A recipe, a vessel, and what is asked.
+         * FillingIn
+         * @description A filling: a recipe, and how much of it.
          */
-        FitIn: {
+        FillingIn: {
             /**
              * @default {
-             *       "cap_mm": null,
-             *       "coat_mm": null,
-             *       "coated": null,
-             *       "colours": null,
-             *       "core_g": null,
-             *       "dip_bowl_mm": null,
-             *       "halves": null,
-             *       "headroom_mm": null,
-             *       "kerf_mm": null,
-             *       "loss_g": null,
-             *       "loss_pct": null,
-             *       "mass_g": null,
-             *       "mix_g_per_cup": null,
-             *       "mug_mm": null,
+             *       "lumps": false,
+             *       "ml": null,
+             *       "mm": null,
+             *       "on_top": false,
              *       "overrun_pct": null,
-             *       "piece_mm": null,
-             *       "pieces": null,
-             *       "rolling": null,
-             *       "shell": null,
-             *       "spares": null,
-             *       "thickness_mm": null,
-             *       "trim_mm": null,
-             *       "wall_mm": null
+             *       "share_pct": null,
+             *       "texture": "soft"
              *     }
              */
-            ask?: components["schemas"]["AskIn"];
+            amount?: components["schemas"]["FillingAmountIn"];
             recipe: components["schemas"]["RecipeIn"];
-            vessel: components["schemas"]["VesselIn"];
         };
         /**
-         * FitOut
-         * @description What is made of the recipe. Null where a figure does not apply.
+         * Fit
+         * @description What a recipe makes of a vessel; None where a figure does not apply.
+         *
+         *     batch = filling + loss + left over + evaporated. `fill_ml` is the filling of one whole vessel, `thickness_mm` a
+         *     slab's. `pieces` are all, spares among them. `places_mm` are the left upper corners of a round slab's pieces.
          */
-        FitOut: {
+        Fit: {
             /** Amounts G */
             amounts_g: number[];
-            /** Ball Mm */
+            /**
+             * Ball Mm
+             * @default null
+             */
             ball_mm: number | null;
             /** Batch G */
             batch_g: number;
+            /** @default null */
             cake: components["schemas"]["CakeFit"] | null;
+            /** @default null */
             cavity: components["schemas"]["CavityVolumes"] | null;
-            /** Core G */
+            /**
+             * Core G
+             * @default null
+             */
             core_g: number | null;
             /** Density G Per Ml */
             density_g_per_ml: number;
+            /** @default null */
             drink: components["schemas"]["Drink"] | null;
             /** Evaporated G */
             evaporated_g: number;
@@ -1912,51 +2129,112 @@ export interface components {
             fill_ml: number;
             /** Filling G */
             filling_g: number;
-            /** Grid */
+            /**
+             * Grid
+             * @default null
+             */
             grid: number[] | null;
-            /** Halves */
+            /**
+             * Halves
+             * @default null
+             */
             halves: number | null;
-            /** Halves By Colour */
+            /**
+             * Halves By Colour
+             * @default null
+             */
             halves_by_colour: number[] | null;
+            /** @default null */
             later: components["schemas"]["Shell"] | null;
             /** Left Over G */
             left_over_g: number;
             /** Loss G */
             loss_g: number;
+            /** @default null */
             marks: components["schemas"]["Marks"] | null;
-            /** Notes */
+            /**
+             * Notes
+             * @default []
+             */
             notes: string[];
-            /** Offcut G */
+            /**
+             * Offcut G
+             * @default null
+             */
             offcut_g: number | null;
-            /** Piece G */
+            /**
+             * Piece G
+             * @default null
+             */
             piece_g: number | null;
-            /** Piece Mm */
+            /**
+             * Piece Mm
+             * @default null
+             */
             piece_mm: number[] | null;
-            /** Pieces */
+            /**
+             * Pieces
+             * @default null
+             */
             pieces: number | null;
-            /** Places Mm */
+            /**
+             * Places Mm
+             * @default null
+             */
             places_mm: number[][] | null;
-            /** Pours */
+            /**
+             * Pours
+             * @default null
+             */
             pours: number | null;
-            /** Rolling G */
+            /**
+             * Rolling G
+             * @default null
+             */
             rolling_g: number | null;
             /** Scale */
             scale: number;
+            /** @default null */
             shell: components["schemas"]["Shell"] | null;
-            /** Spacing Mm */
+            /**
+             * Spacing Mm
+             * @default null
+             */
             spacing_mm: number[] | null;
-            /** Spare Cavities */
+            /**
+             * Spare Cavities
+             * @default null
+             */
             spare_cavities: number | null;
-            /** Spares */
+            /**
+             * Spares
+             * @default 0
+             */
             spares: number;
-            /** Thickness Mm */
+            /**
+             * Thickness Mm
+             * @default null
+             */
             thickness_mm: number | null;
         };
         /**
-         * FollowOut
-         * @description What is still to go in, by position; empty where all is as it should be.
+         * FitIn
+         * @description A recipe, a vessel, and what is asked; without an ask, what is usual of such a vessel.
          */
-        FollowOut: {
+        FitIn: {
+            /**
+             * Ask
+             * @default null
+             */
+            ask?: (components["schemas"]["PanAskIn"] | components["schemas"]["MouldAskIn"] | components["schemas"]["CupAskIn"] | components["schemas"]["ScoopAskIn"] | components["schemas"]["PiecesAskIn"] | components["schemas"]["CakeAskIn"]) | null;
+            recipe: components["schemas"]["RecipeIn"];
+            vessel: components["schemas"]["VesselIn"];
+        };
+        /**
+         * Follow
+         * @description What is still to go in, by position [g], and why.
+         */
+        Follow: {
             /** Amounts G */
             amounts_g: {
                 [key: string]: number;
@@ -1965,13 +2243,38 @@ export interface components {
             says: string;
         };
         /**
-         * ForecastOut
-         * @description The temperature now, smoothed, and the time until the pull with its band; true °C.
+         * FollowSpillIn
+         * @description What had gone in, and what is left of it.
          */
-        ForecastOut: {
+        FollowSpillIn: {
+            /** Gone In */
+            gone_in: number[];
+            /** Left G */
+            left_g: number;
+        };
+        /**
+         * FollowWeighedIn
+         * @description What was weighed, by the line's position.
+         */
+        FollowWeighedIn: {
+            /** Weighed G */
+            weighed_g: {
+                [key: string]: number;
+            };
+        };
+        /**
+         * Forecast
+         * @description The temperature now, smoothed; its rate; what is carried over; and the time until the pull, with its band.
+         *
+         *     `in_s` None: not on this course. `due`: it is time. True °C.
+         */
+        Forecast: {
             /** Carry C */
             carry_c: number;
-            /** Curve */
+            /**
+             * Curve
+             * @default []
+             */
             curve: number[][];
             /** Due */
             due: boolean;
@@ -2018,13 +2321,69 @@ export interface components {
             mass_g: number;
             /** Readings */
             readings: components["schemas"]["Reading"][];
-            recipe: components["schemas"]["RecipeOut"];
+            recipe: components["schemas"]["RecipeFile"];
             rule: components["schemas"]["RatioRule"] | null;
             sentence: components["schemas"]["Verdict"];
             /** Set Curve */
             set_curve: number[][];
             /** Temperature Zones */
             temperature_zones: components["schemas"]["Zone"][];
+        };
+        /**
+         * GateAnswered
+         * @description A step's cue or question was answered, or passed by.
+         */
+        GateAnswered: {
+            /**
+             * Answer
+             * @enum {string}
+             */
+            answer: "yes" | "no" | "skipped";
+            /**
+             * C
+             * @default null
+             */
+            c: number | null;
+            /**
+             * Gate
+             * @enum {string}
+             */
+            gate: "cue" | "ask";
+            /** Key */
+            key: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "gate";
+        };
+        /**
+         * GateAnswered
+         * @description A step's cue or question was answered, or passed by.
+         */
+        GateAnsweredIn: {
+            /**
+             * Answer
+             * @enum {string}
+             */
+            answer: "yes" | "no" | "skipped";
+            /**
+             * C
+             * @default null
+             */
+            c?: number | null;
+            /**
+             * Gate
+             * @enum {string}
+             */
+            gate: "cue" | "ask";
+            /** Key */
+            key: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "gate";
         };
         /**
          * Gauge
@@ -2089,10 +2448,12 @@ export interface components {
             spread: string;
         };
         /**
-         * ItemOut
-         * @description One ingredient of the shopping list.
+         * Item
+         * @description One ingredient: needed = from the house + bought - left over; `buy_g` where no pack is known.
+         *
+         *     `left_share` is how much of what is needed is left again.
          */
-        ItemOut: {
+        Item: {
             /** Buy */
             buy: components["schemas"]["Buy"][];
             /** Buy G */
@@ -2113,6 +2474,48 @@ export interface components {
             needed_g: number;
         };
         /**
+         * Judgement
+         * @description What became of it, in the words of a verdict and one's own.
+         */
+        Judgement: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "verdict";
+            /**
+             * Text
+             * @default
+             */
+            text: string;
+            /**
+             * Words
+             * @default []
+             */
+            words: string[];
+        };
+        /**
+         * Judgement
+         * @description What became of it, in the words of a verdict and one's own.
+         */
+        JudgementIn: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "verdict";
+            /**
+             * Text
+             * @default
+             */
+            text?: string;
+            /**
+             * Words
+             * @default []
+             */
+            words?: string[];
+        };
+        /**
          * KeepVersionIn
          * @description A name for the version; empty takes its number.
          */
@@ -2124,41 +2527,73 @@ export interface components {
             name?: string;
         };
         /**
-         * KeptFitIn
-         * @description The fit of a recipe as it is left; layers and fillings beyond the recipe itself go with it.
+         * KeptFilling
+         * @description A filling as it was left: another recipe by its id, or the recipe itself, and how much of it.
+         */
+        KeptFilling: {
+            amount: components["schemas"]["FillingAmount"];
+            /** Recipe Id */
+            recipe_id: number;
+        };
+        /**
+         * KeptFilling
+         * @description A filling as it was left: another recipe by its id, or the recipe itself, and how much of it.
+         */
+        KeptFillingIn: {
+            amount: components["schemas"]["FillingAmountIn"];
+            /** Recipe Id */
+            recipe_id: number;
+        };
+        /**
+         * KeptFit
+         * @description The fit of a recipe as it was left; without an ask before the first.
+         */
+        KeptFit: {
+            /**
+             * Ask
+             * @default null
+             */
+            ask: (components["schemas"]["PanAsk"] | components["schemas"]["MouldAsk"] | components["schemas"]["CupAsk"] | components["schemas"]["ScoopAsk"] | components["schemas"]["PiecesAsk"] | components["schemas"]["CakeAsk"]) | null;
+            /**
+             * Fillings
+             * @default []
+             */
+            fillings: components["schemas"]["KeptFilling"][];
+            /**
+             * Layers
+             * @default []
+             */
+            layers: components["schemas"]["KeptLayer"][];
+            /**
+             * Total Mm
+             * @default null
+             */
+            total_mm: number | null;
+            /**
+             * Vessel Id
+             * @default null
+             */
+            vessel_id: number | null;
+        };
+        /**
+         * KeptFit
+         * @description The fit of a recipe as it was left; without an ask before the first.
          */
         KeptFitIn: {
             /**
-             * @default {
-             *       "cap_mm": null,
-             *       "coat_mm": null,
-             *       "coated": null,
-             *       "colours": null,
-             *       "core_g": null,
-             *       "dip_bowl_mm": null,
-             *       "halves": null,
-             *       "headroom_mm": null,
-             *       "kerf_mm": null,
-             *       "loss_g": null,
-             *       "loss_pct": null,
-             *       "mass_g": null,
-             *       "mix_g_per_cup": null,
-             *       "mug_mm": null,
-             *       "overrun_pct": null,
-             *       "piece_mm": null,
-             *       "pieces": null,
-             *       "rolling": null,
-             *       "shell": null,
-             *       "spares": null,
-             *       "thickness_mm": null,
-             *       "trim_mm": null,
-             *       "wall_mm": null
-             *     }
+             * Ask
+             * @default null
              */
-            ask?: components["schemas"]["AskIn"];
-            /** Fillings */
-            fillings?: components["schemas"]["KeptLayerIn"][];
-            /** Layers */
+            ask?: (components["schemas"]["PanAskIn"] | components["schemas"]["MouldAskIn"] | components["schemas"]["CupAskIn"] | components["schemas"]["ScoopAskIn"] | components["schemas"]["PiecesAskIn"] | components["schemas"]["CakeAskIn"]) | null;
+            /**
+             * Fillings
+             * @default []
+             */
+            fillings?: components["schemas"]["KeptFillingIn"][];
+            /**
+             * Layers
+             * @default []
+             */
             layers?: components["schemas"]["KeptLayerIn"][];
             /**
              * Total Mm
@@ -2172,141 +2607,38 @@ export interface components {
             vessel_id?: number | null;
         };
         /**
-         * KeptFitOut
-         * @description The fit of a recipe as it was left; without an ask before the first.
+         * KeptLayer
+         * @description A layer as it was left: another recipe by its id, or the recipe itself, and how much of it.
          */
-        KeptFitOut: {
-            /** @default null */
-            ask: components["schemas"]["AskOut"] | null;
-            /** Fillings */
-            fillings: components["schemas"]["KeptLayerOut"][];
-            /** Layers */
-            layers: components["schemas"]["KeptLayerOut"][];
-            /**
-             * Total Mm
-             * @default null
-             */
-            total_mm: number | null;
-            /** Vessel Id */
-            vessel_id: number | null;
+        KeptLayer: {
+            amount: components["schemas"]["LayerAmount"];
+            /** Recipe Id */
+            recipe_id: number;
         };
         /**
-         * KeptLayerIn
-         * @description A layer or filling as it was left: another recipe by its id, and its amounts.
+         * KeptLayer
+         * @description A layer as it was left: another recipe by its id, or the recipe itself, and how much of it.
          */
         KeptLayerIn: {
-            /**
-             * Lumps
-             * @default false
-             */
-            lumps?: boolean;
-            /**
-             * Mass G
-             * @default null
-             */
-            mass_g?: number | null;
-            /**
-             * Ml
-             * @default null
-             */
-            ml?: number | null;
-            /**
-             * Mm
-             * @default null
-             */
-            mm?: number | null;
-            /**
-             * On Top
-             * @default false
-             */
-            on_top?: boolean;
-            /**
-             * Overrun Pct
-             * @default null
-             */
-            overrun_pct?: number | null;
+            amount: components["schemas"]["LayerAmountIn"];
             /** Recipe Id */
             recipe_id: number;
-            /**
-             * Share
-             * @default null
-             */
-            share?: number | null;
-            /**
-             * Share Pct
-             * @default null
-             */
-            share_pct?: number | null;
-            /**
-             * Texture
-             * @default soft
-             * @enum {string}
-             */
-            texture?: "soft" | "firm" | "crunchy";
-            /**
-             * Thickness Mm
-             * @default null
-             */
-            thickness_mm?: number | null;
         };
         /**
-         * KeptLayerOut
-         * @description A layer or filling as it was left.
+         * KeptVersion
+         * @description A kept version: its number, name, moment, and the recipe file's content as it was.
          */
-        KeptLayerOut: {
+        KeptVersion: {
             /**
-             * Lumps
-             * @default false
+             * Kept At
+             * Format: date-time
              */
-            lumps?: boolean;
-            /**
-             * Mass G
-             * @default null
-             */
-            mass_g?: number | null;
-            /**
-             * Ml
-             * @default null
-             */
-            ml?: number | null;
-            /**
-             * Mm
-             * @default null
-             */
-            mm?: number | null;
-            /**
-             * On Top
-             * @default false
-             */
-            on_top?: boolean;
-            /**
-             * Overrun Pct
-             * @default null
-             */
-            overrun_pct?: number | null;
-            /** Recipe Id */
-            recipe_id: number;
-            /**
-             * Share
-             * @default null
-             */
-            share?: number | null;
-            /**
-             * Share Pct
-             * @default null
-             */
-            share_pct?: number | null;
-            /**
-             * Texture
-             * @default soft
-             * @enum {string}
-             */
-            texture?: "soft" | "firm" | "crunchy";
-            /**
-             * Thickness Mm
-             * @default null
-             */
-            thickness_mm?: number | null;
+            kept_at: string;
+            /** Name */
+            name: string;
+            /** Number */
+            number: number;
+            recipe: components["schemas"]["RecipeFile"];
         };
         /**
          * LabelIn
@@ -2426,6 +2758,30 @@ export interface components {
             csv: string;
         };
         /**
+         * LarderItem
+         * @description One ingredient of the larder. `ingredient` is its record where it is the person's own, else None.
+         */
+        LarderItem: {
+            /** Country */
+            country: string;
+            /** In House G */
+            in_house_g: number | null;
+            ingredient: components["schemas"]["OwnIngredientFile"] | null;
+            /** Label */
+            label: string;
+            /** Name */
+            name: string;
+            /**
+             * Other Packs
+             * @default []
+             */
+            other_packs: components["schemas"]["PackFor"][];
+            /** Pack G */
+            pack_g: number | null;
+            /** Price */
+            price: number | null;
+        };
+        /**
          * LarderItemIn
          * @description One ingredient: of the library by its key, or the person's own with its record.
          */
@@ -2448,7 +2804,7 @@ export interface components {
              * Other Packs
              * @default null
              */
-            other_packs?: components["schemas"]["PackIn"][] | null;
+            other_packs?: components["schemas"]["PackForIn"][] | null;
             /**
              * Pack G
              * @default null
@@ -2461,33 +2817,12 @@ export interface components {
             price?: number | null;
         };
         /**
-         * LarderItemOut
-         * @description One ingredient of the larder.
-         */
-        LarderItemOut: {
-            /** Country */
-            country: string;
-            /** In House G */
-            in_house_g: number | null;
-            ingredient: components["schemas"]["OwnIngredientOut"] | null;
-            /** Label */
-            label: string;
-            /** Name */
-            name: string;
-            /** Other Packs */
-            other_packs: components["schemas"]["PackOut"][];
-            /** Pack G */
-            pack_g: number | null;
-            /** Price */
-            price: number | null;
-        };
-        /**
          * LarderOut
          * @description The larder.
          */
         LarderOut: {
             /** Items */
-            items: components["schemas"]["LarderItemOut"][];
+            items: components["schemas"]["LarderItem"][];
         };
         /**
          * Layer
@@ -2500,6 +2835,77 @@ export interface components {
             grams: number;
             /** Label */
             label: string;
+        };
+        /**
+         * LayerAmount
+         * @description How much of a layer, by one of: its thickness [mm], the mass weighed in [g], or a share of what depth is left.
+         */
+        LayerAmount: {
+            /**
+             * Mass G
+             * @default null
+             */
+            mass_g: number | null;
+            /**
+             * Share
+             * @default null
+             */
+            share: number | null;
+            /**
+             * Thickness Mm
+             * @default null
+             */
+            thickness_mm: number | null;
+        };
+        /**
+         * LayerAmount
+         * @description How much of a layer, by one of: its thickness [mm], the mass weighed in [g], or a share of what depth is left.
+         */
+        LayerAmountIn: {
+            /**
+             * Mass G
+             * @default null
+             */
+            mass_g?: number | null;
+            /**
+             * Share
+             * @default null
+             */
+            share?: number | null;
+            /**
+             * Thickness Mm
+             * @default null
+             */
+            thickness_mm?: number | null;
+        };
+        /**
+         * LayerIn
+         * @description A layer: a recipe, and how much of it.
+         */
+        LayerIn: {
+            /**
+             * @default {
+             *       "mass_g": null,
+             *       "share": null,
+             *       "thickness_mm": null
+             *     }
+             */
+            amount?: components["schemas"]["LayerAmountIn"];
+            recipe: components["schemas"]["RecipeIn"];
+        };
+        /**
+         * LayeredSlab
+         * @description The layers of a slab and, where it is cut, its pieces: filling of all layers = pieces + offcut.
+         */
+        LayeredSlab: {
+            cut: components["schemas"]["Cut"] | null;
+            /** Layers */
+            layers: components["schemas"]["PanLayer"][];
+            marks: components["schemas"]["Marks"] | null;
+            /** Offcut G */
+            offcut_g: number | null;
+            /** Piece G */
+            piece_g: number | null;
         };
         /**
          * LayersIn
@@ -2520,18 +2926,6 @@ export interface components {
             tin_g?: number;
         };
         /**
-         * LayersOut
-         * @description Both layers, and what of the tin each takes [g].
-         */
-        LayersOut: {
-            first: components["schemas"]["RecipeOut"];
-            /** First Tin G */
-            first_tin_g: number;
-            second: components["schemas"]["RecipeOut"];
-            /** Second Tin G */
-            second_tin_g: number;
-        };
-        /**
          * LibraryOut
          * @description The library, the families and the uses.
          */
@@ -2550,6 +2944,32 @@ export interface components {
             uses: string[];
         };
         /**
+         * LineFile
+         * @description A line as a recipe file has it, everything said.
+         */
+        LineFile: {
+            /** Amount */
+            amount: number;
+            /** Amount High */
+            amount_high: number | null;
+            /** Ingredient */
+            ingredient: string | components["schemas"]["OwnIngredientFile"];
+            /** Measure */
+            measure: string;
+            /** Pack G */
+            pack_g: number | null;
+            /** Piece G */
+            piece_g: number | null;
+            /** Pinned */
+            pinned: boolean;
+            /** Proposed */
+            proposed: boolean;
+            /** Stage */
+            stage: string;
+            /** Unit */
+            unit: string;
+        };
+        /**
          * LineIn
          * @description A line. `typed` is an amount as a cook types it: it stands for amount and unit.
          */
@@ -2565,9 +2985,9 @@ export interface components {
             ingredient: string | components["schemas"]["OwnIngredientIn"];
             /**
              * Measure
-             * @default metric
+             * @default null
              */
-            measure?: string;
+            measure?: string | null;
             /**
              * Pack G
              * @default null
@@ -2580,19 +3000,19 @@ export interface components {
             piece_g?: number | null;
             /**
              * Pinned
-             * @default false
+             * @default null
              */
-            pinned?: boolean;
+            pinned?: boolean | null;
             /**
              * Proposed
-             * @default false
+             * @default null
              */
-            proposed?: boolean;
+            proposed?: boolean | null;
             /**
              * Stage
-             * @default
+             * @default null
              */
-            stage?: string;
+            stage?: string | null;
             /**
              * Typed
              * @default null
@@ -2600,9 +3020,9 @@ export interface components {
             typed?: string | null;
             /**
              * Unit
-             * @default g
+             * @default null
              */
-            unit?: string;
+            unit?: string | null;
         };
         /**
          * LineNotes
@@ -2615,53 +3035,15 @@ export interface components {
             spread_g: number;
         };
         /**
-         * LineOut
-         * @description A line as stored.
-         */
-        LineOut: {
-            /** Amount */
-            amount: number;
-            /**
-             * Amount High
-             * @default null
-             */
-            amount_high: number | null;
-            /** Ingredient */
-            ingredient: string | components["schemas"]["OwnIngredientOut"];
-            /** Measure */
-            measure: string;
-            /**
-             * Pack G
-             * @default null
-             */
-            pack_g: number | null;
-            /**
-             * Piece G
-             * @default null
-             */
-            piece_g: number | null;
-            /** Pinned */
-            pinned: boolean;
-            /**
-             * Proposed
-             * @default false
-             */
-            proposed: boolean;
-            /** Stage */
-            stage: string;
-            /** Unit */
-            unit: string;
-        };
-        /**
-         * LiveOut
+         * Live
          * @description What is happening now; moments are the server's.
          */
-        LiveOut: {
+        Live: {
             /** Add Back G */
             add_back_g: number | null;
             /** Call */
             call: string;
-            forecast: components["schemas"]["ForecastOut"] | null;
+            forecast: components["schemas"]["Forecast"] | null;
             /**
              * Now
              * Format: date-time
@@ -2682,16 +3064,52 @@ export interface components {
             urgent: boolean;
         };
         /**
-         * LookOut
-         * @description When to look again, and for what.
+         * Look
+         * @description When to look again [min from the start], for what, and how long the rest before it is [min].
          */
-        LookOut: {
+        Look: {
             /** After Min */
             after_min: number;
             /** Look For */
             look_for: string;
             /** Minutes */
             minutes: number;
+            /** Name */
+            name: string;
+        };
+        /**
+         * Marked
+         * @description A moment was marked by one of the cook's words.
+         */
+        Marked: {
+            /**
+             * C
+             * @default null
+             */
+            c: number | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "mark";
+            /** Name */
+            name: string;
+        };
+        /**
+         * Marked
+         * @description A moment was marked by one of the cook's words.
+         */
+        MarkedIn: {
+            /**
+             * C
+             * @default null
+             */
+            c?: number | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "mark";
             /** Name */
             name: string;
         };
@@ -2718,6 +3136,168 @@ export interface components {
             trade_off: string;
         };
         /**
+         * MouldAsk
+         * @description Moulded pieces: shell, its wall, cap and headroom [mm]; of joined `halves` both are of one of the `colours`.
+         */
+        MouldAsk: {
+            /**
+             * Cap Mm
+             * @default 1.5
+             */
+            cap_mm: number;
+            /**
+             * Colours
+             * @default 1
+             */
+            colours: number;
+            /**
+             * Halves
+             * @default false
+             */
+            halves: boolean;
+            /**
+             * Headroom Mm
+             * @default 0.5
+             */
+            headroom_mm: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "mould";
+            /**
+             * Loss G
+             * @default 0
+             */
+            loss_g: number;
+            /**
+             * Loss Pct
+             * @default 5
+             */
+            loss_pct: number;
+            /**
+             * Mass G
+             * @default null
+             */
+            mass_g: number | null;
+            /**
+             * Mix G Per Cup
+             * @default null
+             */
+            mix_g_per_cup: number | null;
+            /**
+             * Mug Mm
+             * @default null
+             */
+            mug_mm: number | null;
+            /**
+             * Overrun Pct
+             * @default 0
+             */
+            overrun_pct: number;
+            /**
+             * Pieces
+             * @default null
+             */
+            pieces: number | null;
+            /**
+             * Shell
+             * @default dark60
+             */
+            shell: string;
+            /**
+             * Spares
+             * @default 0
+             */
+            spares: number;
+            /**
+             * Wall Mm
+             * @default 2
+             */
+            wall_mm: number;
+        };
+        /**
+         * MouldAsk
+         * @description Moulded pieces: shell, its wall, cap and headroom [mm]; of joined `halves` both are of one of the `colours`.
+         */
+        MouldAskIn: {
+            /**
+             * Cap Mm
+             * @default 1.5
+             */
+            cap_mm?: number;
+            /**
+             * Colours
+             * @default 1
+             */
+            colours?: number;
+            /**
+             * Halves
+             * @default false
+             */
+            halves?: boolean;
+            /**
+             * Headroom Mm
+             * @default 0.5
+             */
+            headroom_mm?: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "mould";
+            /**
+             * Loss G
+             * @default 0
+             */
+            loss_g?: number;
+            /**
+             * Loss Pct
+             * @default 5
+             */
+            loss_pct?: number;
+            /**
+             * Mass G
+             * @default null
+             */
+            mass_g?: number | null;
+            /**
+             * Mix G Per Cup
+             * @default null
+             */
+            mix_g_per_cup?: number | null;
+            /**
+             * Mug Mm
+             * @default null
+             */
+            mug_mm?: number | null;
+            /**
+             * Overrun Pct
+             * @default 0
+             */
+            overrun_pct?: number;
+            /**
+             * Pieces
+             * @default null
+             */
+            pieces?: number | null;
+            /**
+             * Shell
+             * @default dark60
+             */
+            shell?: string;
+            /**
+             * Spares
+             * @default 0
+             */
+            spares?: number;
+            /**
+             * Wall Mm
+             * @default 2
+             */
+            wall_mm?: number;
+        };
+        /**
          * Moved
          * @description New grams for the line at a position.
          */
@@ -2728,15 +3308,21 @@ export interface components {
             position: number;
         };
         /**
-         * MovedOut
-         * @description The recipe after a move, side by side with what it was.
+         * MovedRecipe
+         * @description A recipe after a move, side by side with what it was, and what must be said of it.
          */
-        MovedOut: {
+        MovedRecipe: {
             comparison: components["schemas"]["Comparison"];
-            /** Notes */
+            /**
+             * Notes
+             * @default []
+             */
             notes: string[];
-            recipe: components["schemas"]["RecipeOut"];
-            /** Short */
+            recipe: components["schemas"]["RecipeFile"];
+            /**
+             * Short
+             * @default []
+             */
             short: components["schemas"]["Short"][];
         };
         /**
@@ -2750,15 +3336,15 @@ export interface components {
             name: string;
         };
         /**
-         * NearChoiceOut
-         * @description A batch near the asked one.
+         * NearChoice
+         * @description A batch near the asked one: what it takes whole, its mass, and the fit that it gives.
          */
-        NearChoiceOut: {
+        NearChoice: {
             /** Batch G */
             batch_g: number;
             /** Change */
             change: number;
-            fit: components["schemas"]["FitOut"];
+            fit: components["schemas"]["Fit"];
             /** Says */
             says: string;
         };
@@ -2768,7 +3354,15 @@ export interface components {
          */
         NearOut: {
             /** Choices */
-            choices: components["schemas"]["NearChoiceOut"][];
+            choices: components["schemas"]["NearChoice"][];
+        };
+        /**
+         * NewEventsIn
+         * @description What happened, in order.
+         */
+        NewEventsIn: {
+            /** Events */
+            events: components["schemas"]["EventIn"][];
         };
         /**
          * NewEventsOut
@@ -2825,6 +3419,46 @@ export interface components {
             vessel: components["schemas"]["VesselIn"];
         };
         /**
+         * Noted
+         * @description Something was noted, perhaps with amounts changed by it [g], by line.
+         */
+        Noted: {
+            /** Amounts G */
+            amounts_g: {
+                [key: string]: number;
+            };
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "note";
+            /**
+             * Text
+             * @default
+             */
+            text: string;
+        };
+        /**
+         * Noted
+         * @description Something was noted, perhaps with amounts changed by it [g], by line.
+         */
+        NotedIn: {
+            /** Amounts G */
+            amounts_g?: {
+                [key: string]: number;
+            };
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "note";
+            /**
+             * Text
+             * @default
+             */
+            text?: string;
+        };
+        /**
          * Offer
          * @description A change to try: lines that move, and perhaps a new one.
          */
@@ -2851,38 +3485,26 @@ export interface components {
             needs_tempering: boolean;
         };
         /**
+         * OtherVesselOut
+         * @description What a batch makes of one stored vessel.
+         */
+        OtherVesselOut: {
+            /** Fits */
+            fits: boolean;
+            /** Same Depth G */
+            same_depth_g: number | null;
+            /** Says */
+            says: string;
+            /** Vessel Id */
+            vessel_id: number;
+        };
+        /**
          * OtherVesselsIn
-         * @description A recipe, a batch of it, and perhaps the depth to keep.
+         * @description A recipe, a batch of it, what was asked, and perhaps the depth to keep.
          */
         OtherVesselsIn: {
-            /**
-             * @default {
-             *       "cap_mm": null,
-             *       "coat_mm": null,
-             *       "coated": null,
-             *       "colours": null,
-             *       "core_g": null,
-             *       "dip_bowl_mm": null,
-             *       "halves": null,
-             *       "headroom_mm": null,
-             *       "kerf_mm": null,
-             *       "loss_g": null,
-             *       "loss_pct": null,
-             *       "mass_g": null,
-             *       "mix_g_per_cup": null,
-             *       "mug_mm": null,
-             *       "overrun_pct": null,
-             *       "piece_mm": null,
-             *       "pieces": null,
-             *       "rolling": null,
-             *       "shell": null,
-             *       "spares": null,
-             *       "thickness_mm": null,
-             *       "trim_mm": null,
-             *       "wall_mm": null
-             *     }
-             */
-            ask?: components["schemas"]["AskIn"];
+            /** Ask */
+            ask: components["schemas"]["PanAskIn"] | components["schemas"]["MouldAskIn"] | components["schemas"]["CupAskIn"] | components["schemas"]["ScoopAskIn"] | components["schemas"]["PiecesAskIn"] | components["schemas"]["CakeAskIn"];
             /** Batch G */
             batch_g: number;
             /**
@@ -2898,17 +3520,55 @@ export interface components {
          */
         OtherVesselsOut: {
             /** Vessels */
-            vessels: components["schemas"]["SuitOut"][];
+            vessels: components["schemas"]["OtherVesselOut"][];
+        };
+        /**
+         * OwnIngredientFile
+         * @description A person's own ingredient as a recipe file has it, everything said.
+         */
+        OwnIngredientFile: {
+            /** Allergens */
+            allergens: string[];
+            /** Allergens Named */
+            allergens_named: string[];
+            /** Composition Pct */
+            composition_pct: {
+                [key: string]: number;
+            };
+            /** Density G Per Ml */
+            density_g_per_ml: number;
+            /** Energy Kcal Per 100G */
+            energy_kcal_per_100g: number;
+            /** Higher Molar Mass G Per Mol */
+            higher_molar_mass_g_per_mol: number;
+            /** Kind */
+            kind: string;
+            /** Name */
+            name: string;
+            /** Other Fat Kind */
+            other_fat_kind: string;
+            /** Pack G */
+            pack_g: number | null;
+            /** Piece G */
+            piece_g: number | null;
+            /** Spoon G Per Ml */
+            spoon_g_per_ml: number;
         };
         /**
          * OwnIngredientIn
          * @description A person's own ingredient.
          */
         OwnIngredientIn: {
-            /** Allergens */
-            allergens?: string[];
-            /** Allergens Named */
-            allergens_named?: string[];
+            /**
+             * Allergens
+             * @default null
+             */
+            allergens?: string[] | null;
+            /**
+             * Allergens Named
+             * @default null
+             */
+            allergens_named?: string[] | null;
             /** Composition Pct */
             composition_pct: {
                 [key: string]: number;
@@ -2927,9 +3587,9 @@ export interface components {
             higher_molar_mass_g_per_mol?: number | null;
             /**
              * Kind
-             * @default other
+             * @default null
              */
-            kind?: string;
+            kind?: string | null;
             /** Name */
             name: string;
             /**
@@ -2954,48 +3614,23 @@ export interface components {
             spoon_g_per_ml?: number | null;
         };
         /**
-         * OwnIngredientOut
-         * @description A person's own ingredient.
+         * PackFor
+         * @description A pack as it is sold: grams, and its price where it is known.
          */
-        OwnIngredientOut: {
-            /** Allergens */
-            allergens: string[];
-            /** Allergens Named */
-            allergens_named: string[];
-            /** Composition Pct */
-            composition_pct: {
-                [key: string]: number;
-            };
-            /** Density G Per Ml */
-            density_g_per_ml: number;
-            /** Energy Kcal Per 100G */
-            energy_kcal_per_100g: number;
-            /** Higher Molar Mass G Per Mol */
-            higher_molar_mass_g_per_mol: number;
-            /** Kind */
-            kind: string;
-            /** Name */
-            name: string;
-            /** Other Fat Kind */
-            other_fat_kind: string;
+        PackFor: {
+            /** Pack G */
+            pack_g: number;
             /**
-             * Pack G
+             * Price
              * @default null
              */
-            pack_g: number | null;
-            /**
-             * Piece G
-             * @default null
-             */
-            piece_g: number | null;
-            /** Spoon G Per Ml */
-            spoon_g_per_ml: number;
+            price: number | null;
         };
         /**
-         * PackIn
-         * @description A pack of another size, and its price where it is known.
+         * PackFor
+         * @description A pack as it is sold: grams, and its price where it is known.
          */
-        PackIn: {
+        PackForIn: {
             /** Pack G */
             pack_g: number;
             /**
@@ -3003,16 +3638,6 @@ export interface components {
              * @default null
              */
             price?: number | null;
-        };
-        /**
-         * PackOut
-         * @description A pack of another size.
-         */
-        PackOut: {
-            /** Pack G */
-            pack_g: number;
-            /** Price */
-            price: number | null;
         };
         /**
          * Pair
@@ -3029,15 +3654,237 @@ export interface components {
             unit: string;
         };
         /**
-         * PanIn
-         * @description The pan's weight at the start and now, and how long it has boiled.
+         * PanAsk
+         * @description A slab: its thickness [mm], and how it is cut.
          */
-        PanIn: {
+        PanAsk: {
             /**
-             * Boiled S
+             * Coat Mm
+             * @default 1.2
+             */
+            coat_mm: number;
+            /**
+             * Coated
              * @default null
              */
-            boiled_s?: number | null;
+            coated: number | null;
+            /**
+             * Dip Bowl Mm
+             * @default 110
+             */
+            dip_bowl_mm: number;
+            /**
+             * Kerf Mm
+             * @default 0
+             */
+            kerf_mm: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "pan";
+            /**
+             * Loss G
+             * @default 0
+             */
+            loss_g: number;
+            /**
+             * Loss Pct
+             * @default 5
+             */
+            loss_pct: number;
+            /**
+             * Mass G
+             * @default null
+             */
+            mass_g: number | null;
+            /**
+             * Overrun Pct
+             * @default 0
+             */
+            overrun_pct: number;
+            /**
+             * Piece Mm
+             * @default null
+             */
+            piece_mm: number[] | null;
+            /**
+             * Pieces
+             * @default null
+             */
+            pieces: number | null;
+            /**
+             * Shell
+             * @default none
+             */
+            shell: string;
+            /**
+             * Spares
+             * @default 0
+             */
+            spares: number;
+            /**
+             * Thickness Mm
+             * @default null
+             */
+            thickness_mm: number | null;
+            /**
+             * Trim Mm
+             * @default 0
+             */
+            trim_mm: number;
+        };
+        /**
+         * PanAsk
+         * @description A slab: its thickness [mm], and how it is cut.
+         */
+        PanAskIn: {
+            /**
+             * Coat Mm
+             * @default 1.2
+             */
+            coat_mm?: number;
+            /**
+             * Coated
+             * @default null
+             */
+            coated?: number | null;
+            /**
+             * Dip Bowl Mm
+             * @default 110
+             */
+            dip_bowl_mm?: number;
+            /**
+             * Kerf Mm
+             * @default 0
+             */
+            kerf_mm?: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "pan";
+            /**
+             * Loss G
+             * @default 0
+             */
+            loss_g?: number;
+            /**
+             * Loss Pct
+             * @default 5
+             */
+            loss_pct?: number;
+            /**
+             * Mass G
+             * @default null
+             */
+            mass_g?: number | null;
+            /**
+             * Overrun Pct
+             * @default 0
+             */
+            overrun_pct?: number;
+            /**
+             * Piece Mm
+             * @default null
+             */
+            piece_mm?: number[] | null;
+            /**
+             * Pieces
+             * @default null
+             */
+            pieces?: number | null;
+            /**
+             * Shell
+             * @default none
+             */
+            shell?: string;
+            /**
+             * Spares
+             * @default 0
+             */
+            spares?: number;
+            /**
+             * Thickness Mm
+             * @default null
+             */
+            thickness_mm?: number | null;
+            /**
+             * Trim Mm
+             * @default 0
+             */
+            trim_mm?: number;
+        };
+        /**
+         * PanLayer
+         * @description A layer from one height above the base to another [mm]; batch = filling + loss + evaporated.
+         */
+        PanLayer: {
+            /** Amounts G */
+            amounts_g: number[];
+            /** Batch G */
+            batch_g: number;
+            /** Evaporated G */
+            evaporated_g: number;
+            /** Fill Ml */
+            fill_ml: number;
+            /** Filling G */
+            filling_g: number;
+            /** From Mm */
+            from_mm: number;
+            /** Loss G */
+            loss_g: number;
+            /** Scale */
+            scale: number;
+            /** Thickness Mm */
+            thickness_mm: number;
+            /** To Mm */
+            to_mm: number;
+        };
+        /**
+         * PanLayersIn
+         * @description Layers in a pan, the first at its base.
+         */
+        PanLayersIn: {
+            /**
+             * Ask
+             * @default null
+             */
+            ask?: (components["schemas"]["PanAskIn"] | components["schemas"]["MouldAskIn"] | components["schemas"]["CupAskIn"] | components["schemas"]["ScoopAskIn"] | components["schemas"]["PiecesAskIn"] | components["schemas"]["CakeAskIn"]) | null;
+            /** Layers */
+            layers: components["schemas"]["LayerIn"][];
+            /**
+             * Total Mm
+             * @default null
+             */
+            total_mm?: number | null;
+            vessel: components["schemas"]["VesselIn"];
+        };
+        /**
+         * PanWeighed
+         * @description The pan was weighed during a boil [g].
+         */
+        PanWeighed: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "pan";
+            /** Now G */
+            now_g: number;
+            /** Start G */
+            start_g: number;
+        };
+        /**
+         * PanWeighed
+         * @description The pan was weighed during a boil [g].
+         */
+        PanWeighedIn: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "pan";
             /** Now G */
             now_g: number;
             /** Start G */
@@ -3058,40 +3905,50 @@ export interface components {
             to_lose_g: number;
         };
         /**
-         * PieceIn
-         * @description One kind of piece: its recipe and vessel, how many go into a box, and what is asked of the vessel.
+         * PieceAsk
+         * @description One kind of piece: ids of its recipe and vessel, how many go into a box, and what is asked of the vessel.
          */
-        PieceIn: {
+        PieceAsk: {
             /**
-             * @default {
-             *       "cap_mm": null,
-             *       "coat_mm": null,
-             *       "coated": null,
-             *       "colours": null,
-             *       "core_g": null,
-             *       "dip_bowl_mm": null,
-             *       "halves": null,
-             *       "headroom_mm": null,
-             *       "kerf_mm": null,
-             *       "loss_g": null,
-             *       "loss_pct": null,
-             *       "mass_g": null,
-             *       "mix_g_per_cup": null,
-             *       "mug_mm": null,
-             *       "overrun_pct": null,
-             *       "piece_mm": null,
-             *       "pieces": null,
-             *       "rolling": null,
-             *       "shell": null,
-             *       "spares": null,
-             *       "thickness_mm": null,
-             *       "trim_mm": null,
-             *       "wall_mm": null
-             *     }
+             * Ask
+             * @default null
              */
-            ask?: components["schemas"]["AskIn"];
-            /** Per Box */
+            ask: (components["schemas"]["PanAsk"] | components["schemas"]["MouldAsk"] | components["schemas"]["CupAsk"] | components["schemas"]["ScoopAsk"] | components["schemas"]["PiecesAsk"] | components["schemas"]["CakeAsk"]) | null;
+            /**
+             * Per Box
+             * @default 2
+             */
             per_box: number;
+            /** Recipe Id */
+            recipe_id: number;
+            /**
+             * Spares
+             * @default 0
+             */
+            spares: number;
+            /** Vessel Id */
+            vessel_id: number;
+            /**
+             * Whole Moulds
+             * @default false
+             */
+            whole_moulds: boolean;
+        };
+        /**
+         * PieceAsk
+         * @description One kind of piece: ids of its recipe and vessel, how many go into a box, and what is asked of the vessel.
+         */
+        PieceAskIn: {
+            /**
+             * Ask
+             * @default null
+             */
+            ask?: (components["schemas"]["PanAskIn"] | components["schemas"]["MouldAskIn"] | components["schemas"]["CupAskIn"] | components["schemas"]["ScoopAskIn"] | components["schemas"]["PiecesAskIn"] | components["schemas"]["CakeAskIn"]) | null;
+            /**
+             * Per Box
+             * @default 2
+             */
+            per_box?: number;
             /** Recipe Id */
             recipe_id: number;
             /**
@@ -3108,25 +3965,171 @@ export interface components {
             whole_moulds?: boolean;
         };
         /**
-         * PieceOut
-         * @description One kind of piece as stored.
+         * PieceAskUsual
+         * @description What is usual of a kind of piece before its recipe and vessel are chosen.
          */
-        PieceOut: {
-            ask: components["schemas"]["AskOut"];
-            /** Per Box */
+        PieceAskUsual: {
+            /**
+             * Per Box
+             * @default 2
+             */
             per_box: number;
-            /** Recipe Id */
-            recipe_id: number;
-            /** Spares */
+            /**
+             * Spares
+             * @default 0
+             */
             spares: number;
-            /** Vessel Id */
-            vessel_id: number;
-            /** Whole Moulds */
+            /**
+             * Whole Moulds
+             * @default false
+             */
             whole_moulds: boolean;
         };
         /**
+         * PiecesAsk
+         * @description Pieces of a weight: `core_g` is a nut or jam inside, part of the weight; `rolling` what they are rolled in.
+         */
+        PiecesAsk: {
+            /**
+             * Coat Mm
+             * @default 1.2
+             */
+            coat_mm: number;
+            /**
+             * Coated
+             * @default null
+             */
+            coated: number | null;
+            /**
+             * Core G
+             * @default 0
+             */
+            core_g: number;
+            /**
+             * Dip Bowl Mm
+             * @default 110
+             */
+            dip_bowl_mm: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "pieces";
+            /**
+             * Loss G
+             * @default 0
+             */
+            loss_g: number;
+            /**
+             * Loss Pct
+             * @default 5
+             */
+            loss_pct: number;
+            /**
+             * Mass G
+             * @default null
+             */
+            mass_g: number | null;
+            /**
+             * Overrun Pct
+             * @default 0
+             */
+            overrun_pct: number;
+            /**
+             * Pieces
+             * @default null
+             */
+            pieces: number | null;
+            /**
+             * Rolling
+             * @default null
+             */
+            rolling: string | null;
+            /**
+             * Shell
+             * @default none
+             */
+            shell: string;
+            /**
+             * Spares
+             * @default 0
+             */
+            spares: number;
+        };
+        /**
+         * PiecesAsk
+         * @description Pieces of a weight: `core_g` is a nut or jam inside, part of the weight; `rolling` what they are rolled in.
+         */
+        PiecesAskIn: {
+            /**
+             * Coat Mm
+             * @default 1.2
+             */
+            coat_mm?: number;
+            /**
+             * Coated
+             * @default null
+             */
+            coated?: number | null;
+            /**
+             * Core G
+             * @default 0
+             */
+            core_g?: number;
+            /**
+             * Dip Bowl Mm
+             * @default 110
+             */
+            dip_bowl_mm?: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "pieces";
+            /**
+             * Loss G
+             * @default 0
+             */
+            loss_g?: number;
+            /**
+             * Loss Pct
+             * @default 5
+             */
+            loss_pct?: number;
+            /**
+             * Mass G
+             * @default null
+             */
+            mass_g?: number | null;
+            /**
+             * Overrun Pct
+             * @default 0
+             */
+            overrun_pct?: number;
+            /**
+             * Pieces
+             * @default null
+             */
+            pieces?: number | null;
+            /**
+             * Rolling
+             * @default null
+             */
+            rolling?: string | null;
+            /**
+             * Shell
+             * @default none
+             */
+            shell?: string;
+            /**
+             * Spares
+             * @default 0
+             */
+            spares?: number;
+        };
+        /**
          * PlacesOut
-         * @description Places, covers, bases, states and chains.
+         * @description Places, covers, bases, states and chains; and how a mass usually sets, by its recipe's use.
          */
         PlacesOut: {
             /** Bases */
@@ -3139,10 +4142,24 @@ export interface components {
             places: components["schemas"]["NamedOut"][];
             /** States */
             states: components["schemas"]["NamedOut"][];
+            /** Usual */
+            usual: {
+                [key: string]: components["schemas"]["SetAsk"];
+            };
+        };
+        /**
+         * Plan
+         * @description The steps that a run would have, and the choices that would make other steps.
+         */
+        Plan: {
+            /** Matter */
+            matter: string[];
+            /** Steps */
+            steps: components["schemas"]["Step"][];
         };
         /**
          * PlanBatchIn
-         * @description A run as it would be started.
+         * @description A run as it would be started: of a kept version (else the recipe as it stands), by the schools chosen.
          */
         PlanBatchIn: {
             /** Choices */
@@ -3156,34 +4173,6 @@ export interface components {
              * @default null
              */
             version?: number | null;
-        };
-        /**
-         * PlanBatchOut
-         * @description The steps of a run that was not started, and which choices would make other steps.
-         */
-        PlanBatchOut: {
-            /** Matter */
-            matter: string[];
-            /** Steps */
-            steps: components["schemas"]["StepOut"][];
-        };
-        /**
-         * PlanOut
-         * @description What all boxes take.
-         */
-        PlanOut: {
-            box: components["schemas"]["BoxRoom"] | null;
-            /** Cost Per Box */
-            cost_per_box: number | null;
-            /** Pieces */
-            pieces: number;
-            /** Pours */
-            pours: components["schemas"]["PourPlanOut"][];
-            /** Recipes */
-            recipes: components["schemas"]["RecipeTotalOut"][];
-            /** Rows */
-            rows: components["schemas"]["RowOut"][];
-            shopping: components["schemas"]["ShoppingOut"];
         };
         /**
          * Pour
@@ -3215,10 +4204,12 @@ export interface components {
             turn: number;
         };
         /**
-         * PourPlanOut
-         * @description All pours of one chocolate, in the order that needs least in the pot.
+         * PourPlan
+         * @description All pours of one chocolate in order: `start_g` to melt first, `kept_g` stays on the pieces, `back_g` comes back.
+         *
+         *     `turns` are pours of moulds; `shell_first` says that all shells come before any cap.
          */
-        PourPlanOut: {
+        PourPlan: {
             /** Back G */
             back_g: number;
             /** Chocolate */
@@ -3239,18 +4230,12 @@ export interface components {
             turns: number;
         };
         /**
-         * ProbeListOut
-         * @description Every probe that ever spoke.
+         * Probe
+         * @description A probe with its last reading; `speed` is a stand-in's, `clock_ahead_s` what the device's own clock is ahead.
          */
-        ProbeListOut: {
-            /** Probes */
-            probes: components["schemas"]["ProbeOut"][];
-        };
-        /**
-         * ProbeOut
-         * @description A probe with its last reading.
-         */
-        ProbeOut: {
+        Probe: {
+            /** Clock Ahead S */
+            clock_ahead_s: number;
             /** Id */
             id: string;
             /** Last At */
@@ -3261,6 +4246,51 @@ export interface components {
             name: string;
             /** Speed */
             speed: number;
+        };
+        /**
+         * ProbeChanged
+         * @description Another thermometer is heard from here on; `before` is the one heard until then.
+         */
+        ProbeChanged: {
+            /**
+             * Before
+             * @default
+             */
+            before: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "probe";
+            /** Probe Id */
+            probe_id: string;
+        };
+        /**
+         * ProbeChanged
+         * @description Another thermometer is heard from here on; `before` is the one heard until then.
+         */
+        ProbeChangedIn: {
+            /**
+             * Before
+             * @default
+             */
+            before?: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "probe";
+            /** Probe Id */
+            probe_id: string;
+        };
+        /**
+         * ProbeListOut
+         * @description Every probe that ever spoke, and how long readings are kept.
+         */
+        ProbeListOut: {
+            /** Probes */
+            probes: components["schemas"]["Probe"][];
+            retention: components["schemas"]["Retention"];
         };
         /**
          * Problem
@@ -3283,6 +4313,50 @@ export interface components {
             status: number;
             /** Title */
             title: string;
+        };
+        /**
+         * Question
+         * @description One thing that may be asked: its words, its default, and whether it is a number of pieces (`whole`).
+         *
+         *     It means something only with what it `needs`: a shell, halves or single pieces, a dry mix, one recipe alone.
+         *     `offers` are usual answers; `more`: seldom asked.
+         */
+        Question: {
+            /**
+             * Form
+             * @enum {string}
+             */
+            form: "number" | "sides" | "yes-no" | "chocolate" | "rolling";
+            /** More */
+            more: boolean;
+            /** Name */
+            name: string;
+            /** Needs */
+            needs: string[];
+            /** Offers */
+            offers: components["schemas"]["Usual"][];
+            /** Says */
+            says: string;
+            /** Unit */
+            unit: string;
+            /** Usual */
+            usual: number | string | boolean | null;
+            /** Whole */
+            whole: boolean;
+        };
+        /**
+         * QuestionsOut
+         * @description What each kind of vessel may be asked, with its usual answers; and what is asked first, by a recipe's use.
+         */
+        QuestionsOut: {
+            /** Kinds */
+            kinds: {
+                [key: string]: components["schemas"]["Question"][];
+            };
+            /** Starts */
+            starts: {
+                [key: string]: components["schemas"]["PanAsk"] | components["schemas"]["MouldAsk"] | components["schemas"]["CupAsk"] | components["schemas"]["ScoopAsk"] | components["schemas"]["PiecesAsk"] | components["schemas"]["CakeAsk"];
+            };
         };
         /**
          * RatioRule
@@ -3319,12 +4393,12 @@ export interface components {
         };
         /**
          * ReadOut
-         * @description What was read.
+         * @description What was read, and what is unsure in it.
          */
         ReadOut: {
-            recipe: components["schemas"]["RecipeOut"];
+            recipe: components["schemas"]["RecipeFile"];
             /** Unsure */
-            unsure: components["schemas"]["UnsureOut"][];
+            unsure: components["schemas"]["Unsure"][];
         };
         /**
          * Reading
@@ -3351,8 +4425,8 @@ export interface components {
             words: string;
         };
         /**
-         * ReadingIn
-         * @description A reading: °C as the probe shows it, null when the sensor says nothing; without a moment, now counts.
+         * Reading
+         * @description What a thermometer showed [°C], None when its sensor said nothing; without a moment, now counts.
          */
         ReadingIn: {
             /**
@@ -3396,6 +4470,28 @@ export interface components {
             readings?: components["schemas"]["ReadingIn"][] | null;
         };
         /**
+         * RecipeFile
+         * @description A recipe file's content, everything said: what is stored, and what goes over the wire.
+         */
+        RecipeFile: {
+            /** Family */
+            family: string;
+            /** Format */
+            format: string;
+            /** Lines */
+            lines: components["schemas"]["LineFile"][];
+            /** Method */
+            method: string | null;
+            /** Name */
+            name: string;
+            /** Steps */
+            steps: unknown[];
+            /** Use */
+            use: string | null;
+            /** Version */
+            version: number;
+        };
+        /**
          * RecipeIn
          * @description A recipe file's content.
          */
@@ -3404,9 +4500,9 @@ export interface components {
             family: string;
             /**
              * Format
-             * @default hearth-bowl/recipe
+             * @default null
              */
-            format?: string;
+            format?: string | null;
             /** Lines */
             lines: components["schemas"]["LineIn"][];
             /**
@@ -3416,8 +4512,11 @@ export interface components {
             method?: string | null;
             /** Name */
             name: string;
-            /** Steps */
-            steps?: unknown[];
+            /**
+             * Steps
+             * @default null
+             */
+            steps?: unknown[] | null;
             /**
              * Use
              * @default null
@@ -3425,15 +4524,15 @@ export interface components {
             use?: string | null;
             /**
              * Version
-             * @default 1
+             * @default null
              */
-            version?: number;
+            version?: number | null;
         };
         /**
-         * RecipeInListOut
+         * RecipeInList
          * @description A recipe as the list shows it.
          */
-        RecipeInListOut: {
+        RecipeInList: {
             /**
              * Changed At
              * Format: date-time
@@ -3454,44 +4553,40 @@ export interface components {
          */
         RecipeListOut: {
             /** Recipes */
-            recipes: components["schemas"]["RecipeInListOut"][];
+            recipes: components["schemas"]["RecipeInList"][];
         };
         /**
-         * RecipeOut
-         * @description A recipe file's content.
-         */
-        RecipeOut: {
-            /** Family */
-            family: string;
-            /** Format */
-            format: string;
-            /** Lines */
-            lines: components["schemas"]["LineOut"][];
-            /**
-             * Method
-             * @default null
-             */
-            method: string | null;
-            /** Name */
-            name: string;
-            /** Steps */
-            steps: unknown[];
-            /** Use */
-            use: string | null;
-            /** Version */
-            version: number;
-        };
-        /**
-         * RecipeTotalOut
+         * RecipeTotal
          * @description One recipe over all rows that use it.
          */
-        RecipeTotalOut: {
+        RecipeTotal: {
             /** Batch G */
             batch_g: number;
             /** Name */
             name: string;
             /** Scale */
             scale: number;
+        };
+        /**
+         * Retention
+         * @description How long readings are kept [days], and about how many of a batch stay after that.
+         */
+        Retention: {
+            /**
+             * Kept Points
+             * @default 2000
+             */
+            kept_points: number;
+            /**
+             * Let Go After Days
+             * @default 2
+             */
+            let_go_after_days: number;
+            /**
+             * Thinned After Days
+             * @default 7
+             */
+            thinned_after_days: number;
         };
         /**
          * RollingListOut
@@ -3512,48 +4607,80 @@ export interface components {
             name: string;
         };
         /**
-         * RowOut
-         * @description What one kind of piece takes.
+         * Row
+         * @description What one kind of piece takes; `extra` pieces are made beyond boxes and spares to fill the last mould or pan.
          */
-        RowOut: {
+        Row: {
             /** Cost Per Piece */
             cost_per_piece: number | null;
             /** Extra */
             extra: number;
-            fit: components["schemas"]["FitOut"];
+            fit: components["schemas"]["Fit"];
             /** Other Shells */
             other_shells: components["schemas"]["OtherShell"][];
             /** Pieces */
             pieces: number;
         };
         /**
-         * RunOut
-         * @description A batch with its steps and all that happened.
+         * Run
+         * @description A batch with its steps, choices, recipe, the chocolate of its shells or coats, all that happened, and where it
+         *     stands by that. `offset_c` is the thermometer's as it was tested when the run began.
          */
-        RunOut: {
+        Run: {
             /** Amounts G */
             amounts_g: number[];
-            batch: components["schemas"]["BatchOut"];
+            batch: components["schemas"]["Batch"];
             /** Choices */
             choices: {
                 [key: string]: string;
             };
             /** Events */
-            events: components["schemas"]["EventOut"][];
+            events: components["schemas"]["Event"][];
             /** Offset C */
             offset_c: number | null;
-            recipe: components["schemas"]["RecipeOut"];
+            recipe: components["schemas"]["RecipeFile"];
             /** Shell */
             shell: string | null;
+            state: components["schemas"]["RunState"];
             /** Steps */
-            steps: components["schemas"]["StepOut"][];
+            steps: components["schemas"]["Step"][];
+        };
+        /**
+         * RunState
+         * @description Where a run stands. Moments are seconds from its start; temperatures true °C, masses g.
+         *
+         *     `answers` are those of the open step's gates; `amounts_g` what is to go in, `weighed_g` what went in, by line.
+         */
+        RunState: {
+            /** Amounts G */
+            amounts_g: number[];
+            /** Ask */
+            ask: ("yes" | "no" | "skipped") | null;
+            /** Cue */
+            cue: ("yes" | "no" | "skipped") | null;
+            /** Ended S */
+            ended_s: number | null;
+            /** Probe Id */
+            probe_id: string;
+            set: components["schemas"]["SetState"] | null;
+            /** Step */
+            step: number;
+            /** Step From C */
+            step_from_c: number | null;
+            /** Step Since S */
+            step_since_s: number;
+            verdict: components["schemas"]["Judgement"] | null;
+            /** Weighed G */
+            weighed_g: {
+                [key: string]: number;
+            };
         };
         /**
          * SaveAssortmentIn
          * @description An assortment's new state, made from the state of `revision`.
          */
         SaveAssortmentIn: {
-            asked: components["schemas"]["AssortmentIn"];
+            asked: components["schemas"]["AssortmentAskIn"];
             /** Revision */
             revision: number;
         };
@@ -3565,6 +4692,21 @@ export interface components {
             recipe: components["schemas"]["RecipeIn"];
             /** Revision */
             revision: number;
+        };
+        /**
+         * Scale
+         * @description A scale with its last settled weight.
+         */
+        Scale: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** G */
+            g: number;
+            /** Id */
+            id: string;
         };
         /**
          * ScaleIn
@@ -3588,22 +4730,7 @@ export interface components {
              */
             now: string;
             /** Scales */
-            scales: components["schemas"]["ScaleOut"][];
-        };
-        /**
-         * ScaleOut
-         * @description A scale with its last settled weight.
-         */
-        ScaleOut: {
-            /**
-             * At
-             * Format: date-time
-             */
-            at: string;
-            /** G */
-            g: number;
-            /** Id */
-            id: string;
+            scales: components["schemas"]["Scale"][];
         };
         /**
          * School
@@ -3618,8 +4745,202 @@ export interface components {
             trade_off: string;
         };
         /**
-         * SetAskIn
-         * @description A mass in a place: a slab by its thickness, or a bowl by its mass.
+         * ScoopAsk
+         * @description Scooped pieces: `core_g` is a nut or jam inside, on top of the scoop; `rolling` what they are rolled in.
+         */
+        ScoopAsk: {
+            /**
+             * Coat Mm
+             * @default 1.2
+             */
+            coat_mm: number;
+            /**
+             * Coated
+             * @default null
+             */
+            coated: number | null;
+            /**
+             * Core G
+             * @default 0
+             */
+            core_g: number;
+            /**
+             * Dip Bowl Mm
+             * @default 110
+             */
+            dip_bowl_mm: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "scoop";
+            /**
+             * Loss G
+             * @default 0
+             */
+            loss_g: number;
+            /**
+             * Loss Pct
+             * @default 5
+             */
+            loss_pct: number;
+            /**
+             * Mass G
+             * @default null
+             */
+            mass_g: number | null;
+            /**
+             * Overrun Pct
+             * @default 0
+             */
+            overrun_pct: number;
+            /**
+             * Pieces
+             * @default null
+             */
+            pieces: number | null;
+            /**
+             * Rolling
+             * @default null
+             */
+            rolling: string | null;
+            /**
+             * Shell
+             * @default none
+             */
+            shell: string;
+            /**
+             * Spares
+             * @default 0
+             */
+            spares: number;
+        };
+        /**
+         * ScoopAsk
+         * @description Scooped pieces: `core_g` is a nut or jam inside, on top of the scoop; `rolling` what they are rolled in.
+         */
+        ScoopAskIn: {
+            /**
+             * Coat Mm
+             * @default 1.2
+             */
+            coat_mm?: number;
+            /**
+             * Coated
+             * @default null
+             */
+            coated?: number | null;
+            /**
+             * Core G
+             * @default 0
+             */
+            core_g?: number;
+            /**
+             * Dip Bowl Mm
+             * @default 110
+             */
+            dip_bowl_mm?: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "scoop";
+            /**
+             * Loss G
+             * @default 0
+             */
+            loss_g?: number;
+            /**
+             * Loss Pct
+             * @default 5
+             */
+            loss_pct?: number;
+            /**
+             * Mass G
+             * @default null
+             */
+            mass_g?: number | null;
+            /**
+             * Overrun Pct
+             * @default 0
+             */
+            overrun_pct?: number;
+            /**
+             * Pieces
+             * @default null
+             */
+            pieces?: number | null;
+            /**
+             * Rolling
+             * @default null
+             */
+            rolling?: string | null;
+            /**
+             * Shell
+             * @default none
+             */
+            shell?: string;
+            /**
+             * Spares
+             * @default 0
+             */
+            spares?: number;
+        };
+        /**
+         * SetAsk
+         * @description A mass in a place. A slab by its thickness (and the narrower side), or a bowl by mass and cooling area.
+         */
+        SetAsk: {
+            /**
+             * Ambient C
+             * @default null
+             */
+            ambient_c: number | null;
+            /**
+             * Area M2
+             * @default null
+             */
+            area_m2: number | null;
+            /**
+             * Base
+             * @default null
+             */
+            base: string | null;
+            /**
+             * Both Faces
+             * @default false
+             */
+            both_faces: boolean;
+            /**
+             * Bowl Kg
+             * @default null
+             */
+            bowl_kg: number | null;
+            /**
+             * Cover
+             * @default none
+             */
+            cover: string;
+            /** From C */
+            from_c: number;
+            /**
+             * Narrow Mm
+             * @default null
+             */
+            narrow_mm: number | null;
+            /** Place */
+            place: string;
+            /** State */
+            state: string;
+            /**
+             * Thickness Mm
+             * @default null
+             */
+            thickness_mm: number | null;
+        };
+        /**
+         * SetAsk
+         * @description A mass in a place. A slab by its thickness (and the narrower side), or a bowl by mass and cooling area.
          */
         SetAskIn: {
             /**
@@ -3670,20 +4991,10 @@ export interface components {
             thickness_mm?: number | null;
         };
         /**
-         * SetClockIn
-         * @description A recipe, its place, and what was seen since.
+         * SetClock
+         * @description Minutes from the start: cool (low, middle, high), then set; the target; how a correction moved it.
          */
-        SetClockIn: {
-            ask: components["schemas"]["SetAskIn"];
-            /** Corrections */
-            corrections?: components["schemas"]["CorrectionIn"][];
-            recipe: components["schemas"]["RecipeIn"];
-        };
-        /**
-         * SetClockOut
-         * @description Minutes from the start: cool (low, middle, high), then set (low, high).
-         */
-        SetClockOut: {
+        SetClock: {
             /** Cool C */
             cool_c: number;
             /** Cool Min */
@@ -3702,48 +5013,133 @@ export interface components {
             warnings: string[];
         };
         /**
-         * SettingsIn
-         * @description Units shown, spoons meant, and the kitchen.
+         * SetClockIn
+         * @description A recipe, its place, and what was seen since.
          */
-        SettingsIn: {
-            /** Altitude M */
-            altitude_m: number;
-            /** Kitchen C */
-            kitchen_c: number;
-            /** Mass Unit */
-            mass_unit: string;
-            /** Measure */
-            measure: string;
-            /**
-             * Scale Most G
-             * @default 5000
-             */
-            scale_most_g?: number;
-            /**
-             * Scale Step G
-             * @default 1
-             */
-            scale_step_g?: number;
-            /** Temperature Unit */
-            temperature_unit: string;
-            /**
-             * Thermometer In Boiling Water C
-             * @default null
-             */
-            thermometer_in_boiling_water_c?: number | null;
+        SetClockIn: {
+            ask: components["schemas"]["SetAskIn"];
+            /** Corrections */
+            corrections?: components["schemas"]["CorrectionIn"][];
+            recipe: components["schemas"]["RecipeIn"];
         };
         /**
-         * SettingsOut
-         * @description Units shown, spoons meant, and the kitchen.
+         * SetSeen
+         * @description Something was seen of what sets, so long after it went in: a temperature, or a cue of a state passed or not.
          */
-        SettingsOut: {
-            /** Altitude M */
+        SetSeen: {
+            /** After S */
+            after_s: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "set-seen";
+            /**
+             * Now C
+             * @default null
+             */
+            now_c: number | null;
+            /**
+             * Passed
+             * @default null
+             */
+            passed: boolean | null;
+            /**
+             * State
+             * @default
+             */
+            state: string;
+        };
+        /**
+         * SetSeen
+         * @description Something was seen of what sets, so long after it went in: a temperature, or a cue of a state passed or not.
+         */
+        SetSeenIn: {
+            /** After S */
+            after_s: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "set-seen";
+            /**
+             * Now C
+             * @default null
+             */
+            now_c?: number | null;
+            /**
+             * Passed
+             * @default null
+             */
+            passed?: boolean | null;
+            /**
+             * State
+             * @default
+             */
+            state?: string;
+        };
+        /**
+         * SetStarted
+         * @description The mass went in to set, so.
+         */
+        SetStarted: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "set-start";
+            start: components["schemas"]["SetAsk"];
+        };
+        /**
+         * SetStarted
+         * @description The mass went in to set, so.
+         */
+        SetStartedIn: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "set-start";
+            start: components["schemas"]["SetAskIn"];
+        };
+        /**
+         * SetState
+         * @description The set clock of a run: when it went in [s from the run's start], how, and what was seen since, by state.
+         */
+        SetState: {
+            ask: components["schemas"]["SetAsk"];
+            /**
+             * Seen
+             * @default []
+             */
+            seen: components["schemas"]["SetSeen"][];
+            /** Since S */
+            since_s: number;
+        };
+        /**
+         * Settings
+         * @description Units shown, spoons meant, the kitchen's temperature [°C] and altitude [m], its thermometer and its scale.
+         */
+        Settings: {
+            /**
+             * Altitude M
+             * @default 0
+             */
             altitude_m: number;
-            /** Kitchen C */
+            /**
+             * Kitchen C
+             * @default 20
+             */
             kitchen_c: number;
-            /** Mass Unit */
+            /**
+             * Mass Unit
+             * @default g
+             */
             mass_unit: string;
-            /** Measure */
+            /**
+             * Measure
+             * @default metric
+             */
             measure: string;
             /**
              * Scale Most G
@@ -3755,13 +5151,62 @@ export interface components {
              * @default 1
              */
             scale_step_g: number;
-            /** Temperature Unit */
+            /**
+             * Temperature Unit
+             * @default C
+             */
             temperature_unit: string;
             /**
              * Thermometer In Boiling Water C
              * @default null
              */
             thermometer_in_boiling_water_c: number | null;
+        };
+        /**
+         * Settings
+         * @description Units shown, spoons meant, the kitchen's temperature [°C] and altitude [m], its thermometer and its scale.
+         */
+        SettingsIn: {
+            /**
+             * Altitude M
+             * @default 0
+             */
+            altitude_m?: number;
+            /**
+             * Kitchen C
+             * @default 20
+             */
+            kitchen_c?: number;
+            /**
+             * Mass Unit
+             * @default g
+             */
+            mass_unit?: string;
+            /**
+             * Measure
+             * @default metric
+             */
+            measure?: string;
+            /**
+             * Scale Most G
+             * @default 5000
+             */
+            scale_most_g?: number;
+            /**
+             * Scale Step G
+             * @default 1
+             */
+            scale_step_g?: number;
+            /**
+             * Temperature Unit
+             * @default C
+             */
+            temperature_unit?: string;
+            /**
+             * Thermometer In Boiling Water C
+             * @default null
+             */
+            thermometer_in_boiling_water_c?: number | null;
         };
         /**
          * ShapeOut
@@ -3804,7 +5249,7 @@ export interface components {
              * Foot G
              * @default 0
              */
-            foot_g?: number;
+            foot_g: number;
             /** Ingredient */
             ingredient: string;
             /** Melt G */
@@ -3815,26 +5260,26 @@ export interface components {
              * Pieces
              * @default 0
              */
-            pieces?: number;
+            pieces: number;
             /**
              * Seam G
              * @default 0
              */
-            seam_g?: number;
+            seam_g: number;
             /** Shell G */
             shell_g: number;
             /** Total G */
             total_g: number;
         };
         /**
-         * ShoppingOut
-         * @description What to buy, what is there, and what it costs.
+         * ShoppingList
+         * @description All that is needed; `cost` is of what is bought, at least so much where `unpriced` is not empty.
          */
-        ShoppingOut: {
+        ShoppingList: {
             /** Cost */
             cost: number;
             /** Items */
-            items: components["schemas"]["ItemOut"][];
+            items: components["schemas"]["Item"][];
             /** Unpriced */
             unpriced: string[];
             /** Used Cost */
@@ -3853,117 +5298,6 @@ export interface components {
             there_g: number;
         };
         /**
-         * SlabIn
-         * @description Layers in a pan, the first at its base.
-         */
-        SlabIn: {
-            /**
-             * @default {
-             *       "cap_mm": null,
-             *       "coat_mm": null,
-             *       "coated": null,
-             *       "colours": null,
-             *       "core_g": null,
-             *       "dip_bowl_mm": null,
-             *       "halves": null,
-             *       "headroom_mm": null,
-             *       "kerf_mm": null,
-             *       "loss_g": null,
-             *       "loss_pct": null,
-             *       "mass_g": null,
-             *       "mix_g_per_cup": null,
-             *       "mug_mm": null,
-             *       "overrun_pct": null,
-             *       "piece_mm": null,
-             *       "pieces": null,
-             *       "rolling": null,
-             *       "shell": null,
-             *       "spares": null,
-             *       "thickness_mm": null,
-             *       "trim_mm": null,
-             *       "wall_mm": null
-             *     }
-             */
-            ask?: components["schemas"]["AskIn"];
-            /** Layers */
-            layers: components["schemas"]["SlabLayerIn"][];
-            /**
-             * Total Mm
-             * @default null
-             */
-            total_mm?: number | null;
-            vessel: components["schemas"]["VesselIn"];
-        };
-        /**
-         * SlabLayerIn
-         * @description A layer by one of thickness, mass or share.
-         */
-        SlabLayerIn: {
-            /**
-             * Mass G
-             * @default null
-             */
-            mass_g?: number | null;
-            recipe: components["schemas"]["RecipeIn"];
-            /**
-             * Share
-             * @default null
-             */
-            share?: number | null;
-            /**
-             * Thickness Mm
-             * @default null
-             */
-            thickness_mm?: number | null;
-        };
-        /**
-         * SlabLayerOut
-         * @description A layer.
-         */
-        SlabLayerOut: {
-            /** Amounts G */
-            amounts_g: number[];
-            /** Batch G */
-            batch_g: number;
-            /** Evaporated G */
-            evaporated_g: number;
-            /** Fill Ml */
-            fill_ml: number;
-            /** Filling G */
-            filling_g: number;
-            /** From Mm */
-            from_mm: number;
-            /** Loss G */
-            loss_g: number;
-            /** Scale */
-            scale: number;
-            /** Thickness Mm */
-            thickness_mm: number;
-            /** To Mm */
-            to_mm: number;
-        };
-        /**
-         * SlabOut
-         * @description The layers of a pan, and what is cut of them.
-         */
-        SlabOut: {
-            /** Grid */
-            grid: number[] | null;
-            /** Layers */
-            layers: components["schemas"]["SlabLayerOut"][];
-            marks: components["schemas"]["Marks"] | null;
-            /** Offcut G */
-            offcut_g: number | null;
-            /** Piece G */
-            piece_g: number | null;
-            /** Piece Mm */
-            piece_mm: number[] | null;
-            /** Pieces */
-            pieces: number | null;
-            /** Places Mm */
-            places_mm: number[][] | null;
-        };
-        /**
          * SpeedIn
          * @description How fast a stand-in plays, 1 to 60.
          */
@@ -3972,61 +5306,54 @@ export interface components {
             speed: number;
         };
         /**
-         * SpilledIn
-         * @description What had gone in, and what is left of it.
+         * Spilled
+         * @description Some was spilled: so much is left in the bowl [g], and perhaps what is still to go in, by line.
+         */
+        Spilled: {
+            /** Amounts G */
+            amounts_g: {
+                [key: string]: number;
+            };
+            /**
+             * G
+             * @default null
+             */
+            g: number | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "spill";
+        };
+        /**
+         * Spilled
+         * @description Some was spilled: so much is left in the bowl [g], and perhaps what is still to go in, by line.
          */
         SpilledIn: {
-            /** Gone In */
-            gone_in: number[];
-            /** Left G */
-            left_g: number;
-        };
-        /**
-         * StackIn
-         * @description Fillings stacked in a mould's cavities, the first at the mould's floor.
-         */
-        StackIn: {
+            /** Amounts G */
+            amounts_g?: {
+                [key: string]: number;
+            };
             /**
-             * @default {
-             *       "cap_mm": null,
-             *       "coat_mm": null,
-             *       "coated": null,
-             *       "colours": null,
-             *       "core_g": null,
-             *       "dip_bowl_mm": null,
-             *       "halves": null,
-             *       "headroom_mm": null,
-             *       "kerf_mm": null,
-             *       "loss_g": null,
-             *       "loss_pct": null,
-             *       "mass_g": null,
-             *       "mix_g_per_cup": null,
-             *       "mug_mm": null,
-             *       "overrun_pct": null,
-             *       "piece_mm": null,
-             *       "pieces": null,
-             *       "rolling": null,
-             *       "shell": null,
-             *       "spares": null,
-             *       "thickness_mm": null,
-             *       "trim_mm": null,
-             *       "wall_mm": null
-             *     }
+             * G
+             * @default null
              */
-            ask?: components["schemas"]["AskIn"];
-            /** Fillings */
-            fillings: components["schemas"]["FillingIn"][];
-            vessel: components["schemas"]["VesselIn"];
+            g?: number | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "spill";
         };
         /**
-         * StackOut
-         * @description All fillings.
+         * Stack
+         * @description All fillings of a mould's cavities or of cups, what stays empty below the cap, and what to mind.
          */
-        StackOut: {
+        Stack: {
             /** Empty Ml */
             empty_ml: number;
             /** Fillings */
-            fillings: components["schemas"]["StackedFillingOut"][];
+            fillings: components["schemas"]["StackedFilling"][];
             /** Notes */
             notes: string[];
             /** Pieces */
@@ -4035,10 +5362,26 @@ export interface components {
             pours: number;
         };
         /**
-         * StackedFillingOut
-         * @description One filling of each cavity, and its batch for all pieces.
+         * StackIn
+         * @description Fillings stacked in a mould's cavities, the first at the mould's floor.
          */
-        StackedFillingOut: {
+        StackIn: {
+            /**
+             * Ask
+             * @default null
+             */
+            ask?: (components["schemas"]["PanAskIn"] | components["schemas"]["MouldAskIn"] | components["schemas"]["CupAskIn"] | components["schemas"]["ScoopAskIn"] | components["schemas"]["PiecesAskIn"] | components["schemas"]["CakeAskIn"]) | null;
+            /** Fillings */
+            fillings: components["schemas"]["FillingIn"][];
+            vessel: components["schemas"]["VesselIn"];
+        };
+        /**
+         * StackedFilling
+         * @description One filling of each cavity, from one depth below the rim to another [mm], a top at 0; its batch for all pieces.
+         *
+         *     `ml` is the room between its levels, `net_ml` what of the recipe itself is in the cavity.
+         */
+        StackedFilling: {
             /** Amounts G */
             amounts_g: number[];
             /** Batch G */
@@ -4061,31 +5404,6 @@ export interface components {
             to_mm: number;
         };
         /**
-         * StandInOut
-         * @description What a stand-in plays: null where nothing is at the stove.
-         */
-        StandInOut: {
-            /** Batch Id */
-            batch_id: number | null;
-            /** Chocolate */
-            chocolate: string | null;
-            /** Heat */
-            heat: string;
-            /** In The Pan */
-            in_the_pan: number[];
-            /** Kitchen C */
-            kitchen_c: number;
-            /** Pressure Kpa */
-            pressure_kpa: number;
-            /** Recipe */
-            recipe: {
-                [key: string]: unknown;
-            } | null;
-            /** Speed */
-            speed: number;
-            step: components["schemas"]["StepOut"] | null;
-        };
-        /**
          * Standing
          * @description Where it stands, and what to do about it.
          */
@@ -4100,7 +5418,7 @@ export interface components {
         };
         /**
          * StartBatchIn
-         * @description A run of a recipe: its kept version (else as it stands), the schools chosen, and where it begins.
+         * @description A run to start: its thermometer, and where it begins.
          */
         StartBatchIn: {
             /** Choices */
@@ -4144,47 +5462,133 @@ export interface components {
             use?: string | null;
         };
         /**
-         * StepOut
-         * @description A step of a run; true °C.
+         * Step
+         * @description One step. Temperatures are true °C; the dial's are reckoned by the thermometer's offset.
+         *
+         *     A gate is temperature AND time AND cue; any may be missing. `ask` is a question that is asked, not assumed.
+         *     `passes` is what frightens and passes. `positions` are the recipe's lines that go in.
          */
-        StepOut: {
-            /** Ask */
+        Step: {
+            /**
+             * Ask
+             * @default
+             */
             ask: string;
-            /** Attended */
+            /**
+             * Attended
+             * @default true
+             */
             attended: boolean;
-            /** Call */
+            /**
+             * Call
+             * @default
+             */
             call: string;
-            /** Caution */
+            /**
+             * Caution
+             * @default
+             */
             caution: string;
-            /** Ceiling C */
+            /**
+             * Ceiling C
+             * @default null
+             */
             ceiling_c: number | null;
-            /** Cue */
+            /**
+             * Cue
+             * @default
+             */
             cue: string;
             /** Do */
             do: string;
-            /** Heat */
-            heat: string;
+            /**
+             * Heat
+             * @default none
+             * @enum {string}
+             */
+            heat: "none" | "warm" | "boil" | "melt" | "cool" | "work";
             /** Key */
             key: string;
-            /** Minutes */
+            /**
+             * Minutes
+             * @default null
+             */
             minutes: number | null;
-            /** Passes */
+            /**
+             * Passes
+             * @default
+             */
             passes: string;
-            /** Positions */
+            /**
+             * Positions
+             * @default []
+             */
             positions: number[];
-            /** Target C */
+            /**
+             * Target C
+             * @default null
+             */
             target_c: number[] | null;
             /** Title */
             title: string;
-            /** Why */
+            /**
+             * Why
+             * @default
+             */
             why: string;
         };
         /**
-         * StoredAssortmentOut
+         * StepBegun
+         * @description A step was gone to, at a temperature [true °C] where one was known.
+         */
+        StepBegun: {
+            /**
+             * C
+             * @default null
+             */
+            c: number | null;
+            /**
+             * Key
+             * @default
+             */
+            key: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "step";
+            /** Step */
+            step: number;
+        };
+        /**
+         * StepBegun
+         * @description A step was gone to, at a temperature [true °C] where one was known.
+         */
+        StepBegunIn: {
+            /**
+             * C
+             * @default null
+             */
+            c?: number | null;
+            /**
+             * Key
+             * @default
+             */
+            key?: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "step";
+            /** Step */
+            step: number;
+        };
+        /**
+         * StoredAssortment
          * @description An assortment with its stored state.
          */
-        StoredAssortmentOut: {
-            asked: components["schemas"]["AssortmentOut"];
+        StoredAssortment: {
+            asked: components["schemas"]["AssortmentAsk"];
             /** Id */
             id: number;
             /** Revision */
@@ -4199,10 +5603,10 @@ export interface components {
             stored: number;
         };
         /**
-         * StoredRecipeOut
-         * @description A recipe with its stored state.
+         * StoredRecipe
+         * @description A recipe with its stored state. `recipe` is a recipe file's content.
          */
-        StoredRecipeOut: {
+        StoredRecipe: {
             /**
              * Changed At
              * Format: date-time
@@ -4210,36 +5614,22 @@ export interface components {
             changed_at: string;
             /** Id */
             id: number;
-            recipe: components["schemas"]["RecipeOut"];
+            recipe: components["schemas"]["RecipeFile"];
             /** Revision */
             revision: number;
         };
         /**
-         * StoredVesselOut
-         * @description A stored vessel.
+         * StoredVessel
+         * @description A vessel with its name, and how many of it there are. `vessel` is a vessel file's content.
          */
-        StoredVesselOut: {
+        StoredVessel: {
             /** Id */
             id: number;
             /** Name */
             name: string;
             /** Owned */
             owned: number;
-            vessel: components["schemas"]["VesselOut"];
-        };
-        /**
-         * SuitOut
-         * @description What a batch makes of one stored vessel.
-         */
-        SuitOut: {
-            /** Fits */
-            fits: boolean;
-            /** Same Depth G */
-            same_depth_g: number | null;
-            /** Says */
-            says: string;
-            /** Vessel Id */
-            vessel_id: number;
+            vessel: components["schemas"]["VesselFile"];
         };
         /**
          * SwapIn
@@ -4256,6 +5646,16 @@ export interface components {
             /** Position */
             position: number;
             recipe: components["schemas"]["RecipeIn"];
+        };
+        /**
+         * Taken
+         * @description How many readings were new, and what the device's clock is ahead of ours, by which they were set back.
+         */
+        Taken: {
+            /** Clock Ahead S */
+            clock_ahead_s: number;
+            /** Stored */
+            stored: number;
         };
         /**
          * TemperIn
@@ -4350,39 +5750,13 @@ export interface components {
              */
             now: string;
             /** Timers */
-            timers: components["schemas"]["TimerOut"][];
+            timers: components["schemas"]["Timer"][];
         };
         /**
-         * TimerOut
-         * @description A timer; `left_s` is below 0 when it is overdue.
+         * Trace
+         * @description Stretches of (time [s], °C) without a gap between; each is drawn as one line.
          */
-        TimerOut: {
-            /** Batch Id */
-            batch_id: number | null;
-            /**
-             * Ends At
-             * Format: date-time
-             */
-            ends_at: string;
-            /** Is Paused */
-            is_paused: boolean;
-            /** Key */
-            key: string;
-            /** Left S */
-            left_s: number;
-            /** Name */
-            name: string;
-            /**
-             * Started At
-             * Format: date-time
-             */
-            started_at: string;
-        };
-        /**
-         * TraceOut
-         * @description Stretches of (s from the start, true °C) without a gap.
-         */
-        TraceOut: {
+        Trace: {
             /** High C */
             high_c: number | null;
             /** Low C */
@@ -4393,16 +5767,38 @@ export interface components {
             stretches: number[][][];
         };
         /**
-         * UnsureOut
+         * TwoLayers
+         * @description Two layers from one tin.
+         */
+        TwoLayers: {
+            first: components["schemas"]["RecipeFile"];
+            /** First Tin G */
+            first_tin_g: number;
+            second: components["schemas"]["RecipeFile"];
+            /** Second Tin G */
+            second_tin_g: number;
+        };
+        /**
+         * Unsure
          * @description Something unsure: the line of the text (from 1), its words, and why.
          */
-        UnsureOut: {
+        Unsure: {
             /** Line */
             line: number;
             /** Text */
             text: string;
             /** Why */
             why: string;
+        };
+        /**
+         * Usual
+         * @description A usual answer with what it is for.
+         */
+        Usual: {
+            /** Says */
+            says: string;
+            /** Value */
+            value: number;
         };
         /**
          * Verdict
@@ -4422,23 +5818,71 @@ export interface components {
          */
         VersionListOut: {
             /** Versions */
-            versions: components["schemas"]["VersionOut"][];
+            versions: components["schemas"]["KeptVersion"][];
         };
         /**
-         * VersionOut
-         * @description A kept version.
+         * VesselFile
+         * @description A vessel file's content, everything said: its kind and shape, with the measures that these need.
          */
-        VersionOut: {
-            /**
-             * Kept At
-             * Format: date-time
-             */
-            kept_at: string;
-            /** Name */
-            name: string;
-            /** Number */
-            number: number;
-            recipe: components["schemas"]["RecipeOut"];
+        VesselFile: {
+            /** Base Radius Mm */
+            base_radius_mm: number | null;
+            /** Cavities */
+            cavities: number | null;
+            /** Coat Mm */
+            coat_mm: number | null;
+            /** Corner Mm */
+            corner_mm: number | null;
+            /** Count */
+            count: number | null;
+            /** Depth Mm */
+            depth_mm: number | null;
+            /** Diameter Mm */
+            diameter_mm: number | null;
+            /** Filling Mm */
+            filling_mm: number | null;
+            /** Fillings */
+            fillings: number | null;
+            /** Floor Length Mm */
+            floor_length_mm: number | null;
+            /** Floor Radius Mm */
+            floor_radius_mm: number | null;
+            /** Floor Width Mm */
+            floor_width_mm: number | null;
+            /** Format */
+            format: string;
+            /** Height Mm */
+            height_mm: number | null;
+            /** Inner Diameter Mm */
+            inner_diameter_mm: number | null;
+            /** Kind */
+            kind: string;
+            /** Length Mm */
+            length_mm: number | null;
+            /** Lining Mm */
+            lining_mm: number | null;
+            /** Piece G */
+            piece_g: number | null;
+            /** Radius Mm */
+            radius_mm: number | null;
+            /** Rim Length Mm */
+            rim_length_mm: number | null;
+            /** Rim Radius Mm */
+            rim_radius_mm: number | null;
+            /** Rim Width Mm */
+            rim_width_mm: number | null;
+            /** Shape */
+            shape: string | null;
+            /** Usable Depth Mm */
+            usable_depth_mm: number | null;
+            /** Version */
+            version: number;
+            /** Volume Ml */
+            volume_ml: number | null;
+            /** Water G */
+            water_g: number | null;
+            /** Width Mm */
+            width_mm: number | null;
         };
         /**
          * VesselIn
@@ -4507,9 +5951,9 @@ export interface components {
             floor_width_mm?: number | null;
             /**
              * Format
-             * @default hearth-bowl/vessel
+             * @default null
              */
-            format?: string;
+            format?: string | null;
             /**
              * Height Mm
              * @default null
@@ -4569,9 +6013,9 @@ export interface components {
             usable_depth_mm?: number | null;
             /**
              * Version
-             * @default 1
+             * @default null
              */
-            version?: number;
+            version?: number | null;
             /**
              * Volume Ml
              * @default null
@@ -4594,169 +6038,66 @@ export interface components {
          */
         VesselListOut: {
             /** Vessels */
-            vessels: components["schemas"]["StoredVesselOut"][];
+            vessels: components["schemas"]["StoredVessel"][];
         };
         /**
-         * VesselOut
-         * @description A vessel file's content.
+         * WeighPanIn
+         * @description The pan's weight at the start and now, and how long it has boiled.
          */
-        VesselOut: {
+        WeighPanIn: {
             /**
-             * Base Radius Mm
+             * Boiled S
              * @default null
              */
-            base_radius_mm?: number | null;
-            /**
-             * Cavities
-             * @default null
-             */
-            cavities?: number | null;
-            /**
-             * Coat Mm
-             * @default null
-             */
-            coat_mm?: number | null;
-            /**
-             * Corner Mm
-             * @default null
-             */
-            corner_mm?: number | null;
-            /**
-             * Count
-             * @default null
-             */
-            count?: number | null;
-            /**
-             * Depth Mm
-             * @default null
-             */
-            depth_mm?: number | null;
-            /**
-             * Diameter Mm
-             * @default null
-             */
-            diameter_mm?: number | null;
-            /**
-             * Filling Mm
-             * @default null
-             */
-            filling_mm?: number | null;
-            /**
-             * Fillings
-             * @default null
-             */
-            fillings?: number | null;
-            /**
-             * Floor Length Mm
-             * @default null
-             */
-            floor_length_mm?: number | null;
-            /**
-             * Floor Radius Mm
-             * @default null
-             */
-            floor_radius_mm?: number | null;
-            /**
-             * Floor Width Mm
-             * @default null
-             */
-            floor_width_mm?: number | null;
-            /**
-             * Format
-             * @default hearth-bowl/vessel
-             */
-            format?: string;
-            /**
-             * Height Mm
-             * @default null
-             */
-            height_mm?: number | null;
-            /**
-             * Inner Diameter Mm
-             * @default null
-             */
-            inner_diameter_mm?: number | null;
-            /** Kind */
-            kind: string;
-            /**
-             * Length Mm
-             * @default null
-             */
-            length_mm?: number | null;
-            /**
-             * Lining Mm
-             * @default null
-             */
-            lining_mm?: number | null;
-            /**
-             * Piece G
-             * @default null
-             */
-            piece_g?: number | null;
-            /**
-             * Radius Mm
-             * @default null
-             */
-            radius_mm?: number | null;
-            /**
-             * Rim Length Mm
-             * @default null
-             */
-            rim_length_mm?: number | null;
-            /**
-             * Rim Radius Mm
-             * @default null
-             */
-            rim_radius_mm?: number | null;
-            /**
-             * Rim Width Mm
-             * @default null
-             */
-            rim_width_mm?: number | null;
-            /**
-             * Shape
-             * @default null
-             */
-            shape?: string | null;
-            /**
-             * Usable Depth Mm
-             * @default null
-             */
-            usable_depth_mm?: number | null;
-            /**
-             * Version
-             * @default 1
-             */
-            version?: number;
-            /**
-             * Volume Ml
-             * @default null
-             */
-            volume_ml?: number | null;
-            /**
-             * Water G
-             * @default null
-             */
-            water_g?: number | null;
-            /**
-             * Width Mm
-             * @default null
-             */
-            width_mm?: number | null;
+            boiled_s?: number | null;
+            /** Now G */
+            now_g: number;
+            /** Start G */
+            start_g: number;
         };
         /**
-         * WeighedIn
-         * @description What was weighed, by the line's position.
+         * Weighed
+         * @description A line was weighed in [g].
+         */
+        Weighed: {
+            /** G */
+            g: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "weight";
+            /** Position */
+            position: number;
+            /**
+             * Step
+             * @default
+             */
+            step: string;
+        };
+        /**
+         * Weighed
+         * @description A line was weighed in [g].
          */
         WeighedIn: {
-            /** Weighed G */
-            weighed_g: {
-                [key: string]: number;
-            };
+            /** G */
+            g: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "weight";
+            /** Position */
+            position: number;
+            /**
+             * Step
+             * @default
+             */
+            step?: string;
         };
         /**
-         * WeightIn
-         * @description A settled weight.
+         * Weight
+         * @description A settled weight [g]; without a moment, now counts.
          */
         WeightIn: {
             /**
@@ -4850,7 +6191,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["AssortmentIn"];
+                "application/json": components["schemas"]["AssortmentAskIn"];
             };
         };
         responses: {
@@ -4860,7 +6201,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["StoredAssortmentOut"];
+                    "application/json": components["schemas"]["StoredAssortment"];
                 };
             };
             /** @description Not Found */
@@ -4892,7 +6233,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["AssortmentIn"];
+                "application/json": components["schemas"]["AssortmentAskIn"];
             };
         };
         responses: {
@@ -4902,7 +6243,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["PlanOut"];
+                    "application/json": components["schemas"]["Assortment"];
                 };
             };
             /** @description Not Found */
@@ -4946,7 +6287,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["StoredAssortmentOut"];
+                    "application/json": components["schemas"]["StoredAssortment"];
                 };
             };
             /** @description Not Found */
@@ -5064,7 +6405,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["BatchListOut"];
+                    "application/json": components["schemas"]["BatchPage"];
                 };
             };
             /** @description Unprocessable Content */
@@ -5097,7 +6438,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["RunOut"];
+                    "application/json": components["schemas"]["Run"];
                 };
             };
             /** @description Not Found */
@@ -5168,7 +6509,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["PlanBatchOut"];
+                    "application/json": components["schemas"]["Plan"];
                 };
             };
             /** @description Not Found */
@@ -5208,7 +6549,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["RunOut"];
+                    "application/json": components["schemas"]["Run"];
                 };
             };
             /** @description Not Found */
@@ -5324,7 +6665,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["EventsIn"];
+                "application/json": components["schemas"]["NewEventsIn"];
             };
         };
         responses: {
@@ -5374,7 +6715,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["LiveOut"];
+                    "application/json": components["schemas"]["Live"];
                 };
             };
             /** @description Not Found */
@@ -5408,7 +6749,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["PanIn"];
+                "application/json": components["schemas"]["WeighPanIn"];
             };
         };
         responses: {
@@ -5452,7 +6793,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["SpilledIn"];
+                "application/json": components["schemas"]["FollowSpillIn"];
             };
         };
         responses: {
@@ -5462,7 +6803,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["FollowOut"];
+                    "application/json": components["schemas"]["Follow"];
                 };
             };
             /** @description Not Found */
@@ -5502,7 +6843,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["TraceOut"];
+                    "application/json": components["schemas"]["Trace"];
                 };
             };
             /** @description Not Found */
@@ -5536,7 +6877,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["WeighedIn"];
+                "application/json": components["schemas"]["FollowWeighedIn"];
             };
         };
         responses: {
@@ -5546,7 +6887,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["FollowOut"];
+                    "application/json": components["schemas"]["Follow"];
                 };
             };
             /** @description Not Found */
@@ -5621,7 +6962,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["CookOut"];
+                    "application/json": components["schemas"]["Cooking"];
                 };
             };
             /** @description Unprocessable Content */
@@ -5654,7 +6995,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["FitOut"];
+                    "application/json": components["schemas"]["Fit"];
                 };
             };
             /** @description Unprocessable Content */
@@ -5677,7 +7018,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["SlabIn"];
+                "application/json": components["schemas"]["PanLayersIn"];
             };
         };
         responses: {
@@ -5687,7 +7028,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["SlabOut"];
+                    "application/json": components["schemas"]["LayeredSlab"];
                 };
             };
             /** @description Unprocessable Content */
@@ -5721,6 +7062,35 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["NearOut"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    listQuestions: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["QuestionsOut"];
                 };
             };
             /** @description Unprocessable Content */
@@ -5782,7 +7152,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["StackOut"];
+                    "application/json": components["schemas"]["Stack"];
                 };
             };
             /** @description Unprocessable Content */
@@ -6005,7 +7375,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["LarderItemOut"];
+                    "application/json": components["schemas"]["LarderItem"];
                 };
             };
             /** @description Unprocessable Content */
@@ -6111,7 +7481,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["MovedOut"];
+                    "application/json": components["schemas"]["MovedRecipe"];
                 };
             };
             /** @description Unprocessable Content */
@@ -6154,6 +7524,44 @@ export interface operations {
             };
         };
     };
+    deleteProbe: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                probe_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     importReadings: {
         parameters: {
             query?: never;
@@ -6175,7 +7583,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["StoredCountOut"];
+                    "application/json": components["schemas"]["Taken"];
                 };
             };
             /** @description Unprocessable Content */
@@ -6210,7 +7618,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["StoredCountOut"];
+                    "application/json": components["schemas"]["Taken"];
                 };
             };
             /** @description Unprocessable Content */
@@ -6245,7 +7653,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ProbeOut"];
+                    "application/json": components["schemas"]["Probe"];
                 };
             };
             /** @description Not Found */
@@ -6285,7 +7693,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["StandInOut"];
+                    "application/json": components["schemas"]["AtTheStove"];
                 };
             };
             /** @description Unprocessable Content */
@@ -6347,7 +7755,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["StoredRecipeOut"];
+                    "application/json": components["schemas"]["StoredRecipe"];
                 };
             };
             /** @description Unprocessable Content */
@@ -6413,7 +7821,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["StoredRecipeOut"];
+                    "application/json": components["schemas"]["StoredRecipe"];
                 };
             };
             /** @description Unprocessable Content */
@@ -6444,7 +7852,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["StoredRecipeOut"];
+                    "application/json": components["schemas"]["StoredRecipe"];
                 };
             };
             /** @description Not Found */
@@ -6488,7 +7896,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["StoredRecipeOut"];
+                    "application/json": components["schemas"]["StoredRecipe"];
                 };
             };
             /** @description Not Found */
@@ -6575,7 +7983,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["KeptFitOut"];
+                    "application/json": components["schemas"]["KeptFit"];
                 };
             };
             /** @description Not Found */
@@ -6619,7 +8027,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["KeptFitOut"];
+                    "application/json": components["schemas"]["KeptFit"];
                 };
             };
             /** @description Not Found */
@@ -6703,7 +8111,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["VersionOut"];
+                    "application/json": components["schemas"]["KeptVersion"];
                 };
             };
             /** @description Not Found */
@@ -6873,7 +8281,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["SetClockOut"];
+                    "application/json": components["schemas"]["SetClock"];
                 };
             };
             /** @description Unprocessable Content */
@@ -6931,7 +8339,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["SettingsOut"];
+                    "application/json": components["schemas"]["Settings"];
                 };
             };
             /** @description Unprocessable Content */
@@ -6964,7 +8372,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["SettingsOut"];
+                    "application/json": components["schemas"]["Settings"];
                 };
             };
             /** @description Unprocessable Content */
@@ -6997,7 +8405,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["MovedOut"];
+                    "application/json": components["schemas"]["MovedRecipe"];
                 };
             };
             /** @description Unprocessable Content */
@@ -7092,7 +8500,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["TimerOut"];
+                    "application/json": components["schemas"]["Timer"];
                 };
             };
             /** @description Not Found */
@@ -7136,7 +8544,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["TimerOut"];
+                    "application/json": components["schemas"]["Timer"];
                 };
             };
             /** @description Not Found */
@@ -7178,7 +8586,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["LayersOut"];
+                    "application/json": components["schemas"]["TwoLayers"];
                 };
             };
             /** @description Unprocessable Content */
@@ -7240,7 +8648,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["StoredVesselOut"];
+                    "application/json": components["schemas"]["StoredVessel"];
                 };
             };
             /** @description Unprocessable Content */
@@ -7304,7 +8712,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["StoredVesselOut"];
+                    "application/json": components["schemas"]["StoredVessel"];
                 };
             };
             /** @description Not Found */

@@ -5,8 +5,9 @@ import { recipeQueries } from "../api/queries";
 import { Alarm } from "../features/clocks";
 import { ComparePage } from "../features/compare";
 import { FormulaPage } from "../features/formula";
-import { Mishap } from "./Mishap";
+import { Skeleton } from "../ui/Skeleton";
 import { Notice } from "./Notice";
+import { PageOrFailure } from "./PageFailed";
 import { Rim } from "./Rim";
 
 const FitPage = lazy(() => import("../features/fit").then((place) => ({ default: place.FitPage })));
@@ -25,8 +26,8 @@ export function App() {
     <>
       <Rim />
       <Alarm />
-      <Mishap>
-        <Suspense fallback={null}>
+      <PageOrFailure>
+        <Suspense fallback={<Skeleton />}>
           <Routes>
             <Route path="/" element={<FirstRecipe />} />
             <Route path="/recipes/:id/formula" element={<ForRecipe Place={FormulaPage} />} />
@@ -44,7 +45,7 @@ export function App() {
             />
           </Routes>
         </Suspense>
-      </Mishap>
+      </PageOrFailure>
     </>
   );
 }
@@ -53,7 +54,7 @@ function FirstRecipe() {
   const { data, error } = useQuery(recipeQueries.list);
   if (error && !data)
     return <Notice title="The application does not answer" text="Start it again: this page waits for it." />;
-  if (!data) return null;
+  if (!data) return <Skeleton />;
   const first = data.recipes[0];
   return first ? <Navigate replace to={`/recipes/${first.id}/formula`} /> : <FormulaPage id={null} />;
 }

@@ -38,18 +38,6 @@ export function temperature(celsius: number, units: Units): string {
     : `${Number(celsius.toFixed(1))} °C`;
 }
 
-/** A sentence of the core, its °C in the person's own degrees. */
-export function inOwnDegrees(text: string, units: Units): string {
-  if (units.temperature === "C") return text;
-  const own = (celsius: string) => String(Math.round(Number(celsius) * 1.8 + 32));
-  return text
-    .replace(
-      /(-?\d+(?:\.\d+)?) (to|and) (-?\d+(?:\.\d+)?) °C/g,
-      (_, a, word, b) => `${own(a)} ${word} ${own(b)} °F`,
-    )
-    .replace(/(-?\d+(?:\.\d+)?) °C/g, (_, c) => `${own(c)} °F`);
-}
-
 /** A figure as typed, a comma or a point in it; undefined where there is none. */
 export function numberIn(text: string): number | undefined {
   const plain = text.trim().replace(",", ".");

@@ -41,7 +41,7 @@ def compare(first: Recipe, second: Recipe, at_c: float) -> Comparison:
     )
     readings = (
         Pair(name="Mass", first=a.mass_g, second=b.mass_g, unit="g"),
-        Pair(name=f"Set at {at_c:g} °C", first=a.set.index, second=b.set.index, unit="of 5"),
+        Pair(name=f"Set at ⟦{at_c:g} °C⟧", first=a.set.index, second=b.set.index, unit="of 5"),
         Pair(name="Fat to water", first=a.split.fat_to_water, second=b.split.fat_to_water, unit=""),
         Pair(name="Water activity", first=a.water_activity.estimate, second=b.water_activity.estimate, unit=""),
         Pair(name="Keeps at least", first=a.keeping.days_low, second=b.keeping.days_low, unit="days"),
@@ -65,7 +65,9 @@ def _words(a: Assessment, b: Assessment, at_c: float) -> Sequence[str]:
     """Return how the second differs from the first."""
     words: list[str] = []
     if a.set.index is not None and b.set.index is not None:
-        words += _step(b.set.index - a.set.index, 0.15, f"sets firmer at {at_c:g} °C", f"sets softer at {at_c:g} °C")
+        words += _step(
+            b.set.index - a.set.index, 0.15, f"sets firmer at ⟦{at_c:g} °C⟧", f"sets softer at ⟦{at_c:g} °C⟧"
+        )
     if a.split.fat_to_water is not None and b.split.fat_to_water is not None:
         words += _step(
             b.split.fat_to_water - a.split.fat_to_water, 0.1, "splits more easily", "is less likely to split"

@@ -40,7 +40,7 @@ def _boil(recipe: Recipe, kitchen: Kitchen, _at_c: float) -> Sequence[Reading]:
     now, cooked, target_c, sea_level_c = plan.now, plan.cooked, plan.cooked.to_c, plan.sea_level_c
     dial = _on_dial(target_c, kitchen)
     words = (
-        f"It boils at {now.boiling_c:.1f} °C now. At {target_c:.1f} °C {cooked.water_left_pct:.1f} % water is left "
+        f"It boils at ⟦{now.boiling_c:.1f} °C⟧ now. At ⟦{target_c:.1f} °C⟧ {cooked.water_left_pct:.1f} % water is left "
         f"(±{MILK_BAND_PCT:g}): stop when the pan has lost {cooked.evaporated_g:.0f} g. "
         f"{cooked.finished_g:.0f} g come out. {dial}"
     )
@@ -48,20 +48,20 @@ def _boil(recipe: Recipe, kitchen: Kitchen, _at_c: float) -> Sequence[Reading]:
         Reading(
             code="boil",
             title="Cook to",
-            shown=f"{target_c:.1f} °C",
+            shown=f"⟦{target_c:.1f} °C⟧",
             unit="here" if abs(target_c - sea_level_c) > 0.05 else "",
             words=words.strip(),
             state=QUIET,
             why=Why(
                 formula="aw(T) × psat(T) = pressure of the air; on a mountain the same solids, not the same degrees",
                 inputs=(
-                    Figure("At sea level", f"{sea_level_c:g} °C"),
+                    Figure("At sea level", f"⟦{sea_level_c:g} °C⟧"),
                     Figure("Air", f"{kitchen.pressure_kpa:.1f} kPa, at sea level {SEA_LEVEL_KPA:g}"),
                     Figure("Water now", f"{now.water_g:.0f} g"),
                     Figure("Solids when done", f"{cooked.solids_pct:.1f} %"),
                 ),
                 source=SOURCES["starzak-peacock-1997"],
-                band="±0.7 % solids for syrups, ±1.5 % water for milk mixtures; weather moves it ±0.8 °C",
+                band="±0.7 % solids for syrups, ±1.5 % water for milk mixtures; weather moves it ⟪±0.8 °C⟫",
                 narrower="The boiling-water test of your thermometer, and weighing the pan.",
             ),
         ),
@@ -76,7 +76,7 @@ def _on_dial(true_c: float, kitchen: Kitchen) -> str:
         tested = thermometer(reading, kitchen.pressure_kpa)
     except BadInput as problem:
         return f"Your thermometer: {problem.message}."
-    return f"On your dial: {tested.on_dial(true_c):.1f} °C."
+    return f"On your dial: ⟦{tested.on_dial(true_c):.1f} °C⟧."
 
 
 def _true_ratio(recipe: Recipe, _kitchen: Kitchen, _at_c: float) -> Sequence[Reading]:
@@ -124,8 +124,8 @@ def _invertase(recipe: Recipe, kitchen: Kitchen, at_c: float) -> Sequence[Readin
             code="invertase",
             title="Loose centre",
             shown=shown,
-            unit=f"at {at_c:g} °C, dose {dose_pct:.2f} %",
-            words=f"{band}, for preparations differ. Of its sugar is turned: {weeks}. Add it below 60 °C; cold "
+            unit=f"at ⟦{at_c:g} °C⟧, dose {dose_pct:.2f} %",
+            words=f"{band}, for preparations differ. Of its sugar is turned: {weeks}. Add it below ⟦60 °C⟧; cold "
             "slows it threefold.",
             state=QUIET if 0.03 <= dose_pct <= 0.5 else LOOK,
             why=Why(
@@ -222,7 +222,7 @@ def _yolk(recipe: Recipe) -> Sequence[Reading]:
             title="Egg yolk",
             shown=f"{100 * yolk_g / recipe.mass_g:.0f} %",
             unit="of the bowl",
-            words="It thickens from 78 °C and curdles above 84 °C; under that it is raw.",
+            words="It thickens from ⟦78 °C⟧ and curdles above ⟦84 °C⟧; under that it is raw.",
             state=LOOK,
         ),
     )

@@ -47,7 +47,7 @@ def formula(
     """
     kitchen = kitchen or Kitchen()
     plan = plan_or_none(recipe, kitchen)
-    assessment = assess(recipe, at_c, finished(recipe, plan) if plan is not None else None)
+    assessment = assess(recipe, at_c, finished(recipe, plan.cooked) if plan is not None else None)
     modelled = assessment.set.index is not None
     curve = index_curve(assessment.mixture, list(CURVE_C)) if modelled else []
     sentence = verdict(recipe, assessment.set, curve) if plan is None else cooking_verdict(plan)

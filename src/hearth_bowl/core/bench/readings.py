@@ -33,13 +33,15 @@ SPLIT_WORDS: Final = MappingProxyType(
     {
         "very-safe": (QUIET, "Very safe: plenty of water for its fat."),
         "safe": (QUIET, "Safe."),
-        "care": (LOOK, "Touchy, as most truffle mixes are: stir from the centre at 35 to 45 °C."),
-        "fragile": (ATTEND, "Fragile. It will look curdled before it comes together: 35 to 45 °C, and blend it."),
+        "care": (LOOK, "Touchy, as most truffle mixes are: stir from the centre at ⟦35 to 45 °C⟧."),
+        "fragile": (ATTEND, "Fragile. It will look curdled before it comes together: ⟦35 to 45 °C⟧, and blend it."),
         "splits": (ATTEND, "Expect it to split: too much fat for its water."),
         "fat-continuous": (QUIET, "No emulsion to split: fat holds it together. Keep water and steam away from it."),
     }
 )
-WHERE: Final = MappingProxyType({"fridge": "in the fridge", "cool": "cool, 12 to 16 °C", "room": "at room temperature"})
+WHERE: Final = MappingProxyType(
+    {"fridge": "in the fridge", "cool": "cool, ⟦12 to 16 °C⟧", "room": "at room temperature"}
+)
 
 
 def readings(
@@ -69,7 +71,7 @@ def _rank(reading: Reading) -> tuple[int, bool]:
 
 def _set(recipe: Recipe, assessment: Assessment, sentence: Verdict) -> Reading:
     reading = assessment.set
-    title = f"Set at {reading.at_c:g} °C"
+    title = f"Set at ⟦{reading.at_c:g} °C⟧"
     if reading.index is None or reading.low is None or reading.high is None:
         reason = next(w.message for w in assessment.warnings if w.code == "set-not-modelled")
         return Reading(code="set", title=title, shown="–", unit="", words=reason, state=LOOK, why=why_set(assessment))
@@ -152,7 +154,7 @@ def _crystals(assessment: Assessment) -> Sequence[Reading]:
             title="Sugar crystals",
             shown=f"{assessment.undissolved_sugar_g:.0f} g",
             unit="undissolved",
-            words="More sugar than its water can hold at 20 °C: fine crystals as a fudge has them, or grain.",
+            words="More sugar than its water can hold at ⟦20 °C⟧: fine crystals as a fudge has them, or grain.",
             state=QUIET,
             why=why_crystals(assessment),
         ),

@@ -59,7 +59,7 @@ class Verdict:
 
 def verdict(recipe: Recipe, reading: SetIndex, curve: list[float]) -> Verdict:
     """Return the sentence of a recipe at the temperature of its reading. `curve` is the index at CURVE_C."""
-    place = f"at {reading.at_c:g} °C"
+    place = f"at ⟦{reading.at_c:g} °C⟧"
     if recipe.family == "dry-mix":
         return Verdict(lead=FAMILIES[recipe.family], turn="it stays loose: weigh it by the cup of milk", fits=None)
     if reading.index is None:
@@ -71,14 +71,14 @@ def verdict(recipe: Recipe, reading: SetIndex, curve: list[float]) -> Verdict:
     does, to_do = DOES[recipe.use]
     if reading.index < low:
         colder = crossing_c(curve, low)
-        turn = f"firm enough below {colder:.0f} °C" if colder is not None else "even straight from the fridge"
+        turn = f"firm enough below ⟦{colder:.0f} °C⟧" if colder is not None else "even straight from the fridge"
         return Verdict(lead=f"Too soft {to_do} {place}", turn=turn, fits=False)
     if reading.index > high:
         warmer = crossing_c(curve, high)
-        turn = f"ready above {warmer:.0f} °C" if warmer is not None else "at any warmth of a kitchen"
+        turn = f"ready above ⟦{warmer:.0f} °C⟧" if warmer is not None else "at any warmth of a kitchen"
         return Verdict(lead=f"Too firm {to_do} {place}", turn=turn, fits=False)
     soft = crossing_c(curve, low)
-    turn = f"goes soft above {soft:.0f} °C" if soft is not None and low > 0 else ""
+    turn = f"goes soft above ⟦{soft:.0f} °C⟧" if soft is not None and low > 0 else ""
     return Verdict(lead=f"{does} {place}", turn=turn, fits=True)
 
 
@@ -86,7 +86,7 @@ def cooking_verdict(plan: CookPlan) -> Verdict:
     """Return the sentence of what is cooked down: where to stop, and what comes out."""
     cooked = plan.cooked
     return Verdict(
-        lead=f"Cook it to {cooked.to_c:.0f} °C",
+        lead=f"Cook it to ⟦{cooked.to_c:.0f} °C⟧",
         turn=f"{cooked.finished_g:.0f} g with {cooked.water_left_pct:.0f} % water",
         fits=None,
     )

@@ -47,7 +47,7 @@ def why_set(assessment: Assessment) -> Why:
             Figure("Alcohol", f"{grams['ethanol']:.1f} g"),
         ),
         source=SOURCES["set-judgement"],
-        band="±0.4 at 20 °C, ±0.7 elsewhere",
+        band="±0.4 at ⟦20 °C⟧, ±0.7 elsewhere",
         narrower="The fat on your own chocolate's and cream's label, and a verdict on a batch.",
     )
 
@@ -61,8 +61,8 @@ def why_split(assessment: Assessment) -> Why:
             Figure("Water", f"{assessment.mixture.grams['water']:.1f} g"),
         ),
         source=SOURCES["split-practice"],
-        band="Milk protein, lecithin, a blender or glucose syrup help by a third of a band; under 30 °C or over 60 °C "
-        "hurts by one",
+        band="Milk protein, lecithin, a blender or glucose syrup help by a third of a band; under ⟦30 °C⟧ or "
+        "over ⟦60 °C⟧ hurts by one",
         narrower="The fat on the cream's and the chocolate's label.",
     )
 
@@ -90,7 +90,7 @@ def why_crystals(assessment: Assessment) -> Why:
     """Return the working of the sugar crystals."""
     grams = assessment.mixture.grams
     return Why(
-        formula="sucrose and lactose above what the water holds at 20 °C; other sugars leave less room for sucrose, "
+        formula="sucrose and lactose above what the water holds at ⟦20 °C⟧; other sugars leave less room for sucrose, "
         "and sucrose less for lactose",
         inputs=(
             Figure("Sucrose", f"{grams['sucrose']:.1f} g"),

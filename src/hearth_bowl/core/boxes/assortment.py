@@ -10,7 +10,9 @@ from hearth_bowl.core.boxes.pours import PourJob, PourPlan, plan_pours
 from hearth_bowl.core.boxes.shopping import ShoppingList, Stock, shop
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.fit import Ask, Fit, Shell, fit
+from hearth_bowl.core.fit.ask import USUAL_COAT_MM, CakeAsk, CupAsk, MouldAsk, chocolate_of
 from hearth_bowl.core.fit.dipping import LIQUID_CHOCOLATE_G_PER_ML, pool_g
+from hearth_bowl.core.fit.moulded import in_halves
 from hearth_bowl.core.fit.vessel import Box, Cup, Mould, Vessel
 from hearth_bowl.core.geometry.cakes import Cake
 from hearth_bowl.core.geometry.cavities import Weighed
@@ -23,6 +25,8 @@ from hearth_bowl.core.recipe.recipe import Recipe
 MOST_ROWS: Final = 30
 MOST_BOXES: Final = 2000
 MOST_PER_BOX: Final = 200
+PAPER_MM: Final = 1.0
+"""What a paper case takes round a piece: a judgement."""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -71,8 +75,6 @@ class RecipeTotal:
     name: str
     batch_g: float
     scale: float
-    amounts_g: tuple[float, ...]
-    recipe: Recipe
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -121,13 +123,12 @@ def plan_boxes(
         except BadInput as problem:
             raise problem.under("rows", position) from None
     plans = _pours(rows, made, pot_g)
-    totals = _recipes(rows, made)
     return Assortment(
         rows=tuple(made),
         pieces=sum(row.pieces for row in made),
-        recipes=totals,
+        recipes=_recipes(rows, made),
         pours=plans,
-        shopping=_shopping(totals, plans, rows, stock),
+        shopping=_shopping(rows, made, plans, stock),
         cost_per_box=_cost_per_box(rows, made),
         box=None if box is None else _room(rows, made, box),
     )
@@ -141,7 +142,7 @@ def _row(row: RowAsk, boxes: int, price_g: Mapping[str, float], chocolates: Sequ
     ):
         if not least <= value <= most:
             raise BadInput((name,), f"{value}", f"{least} to {most}", "out-of-range")
-    if isinstance(row.vessel, Cake | Box):
+    if isinstance(row.vessel, Cake | Box) or isinstance(row.ask, CakeAsk):
         raise BadInput(("vessel",), "no pieces come out of it", "a pan, mould, scoop, cup or pieces", "not-for-this")
     asked = boxes * row.per_box + row.spares
     pieces = _whole(row, asked) if row.whole_moulds else asked
@@ -158,8 +159,12 @@ def _row(row: RowAsk, boxes: int, price_g: Mapping[str, float], chocolates: Sequ
 
 def _whole(row: RowAsk, asked: int) -> int:
     cavities = _cavities(row.vessel)
-    per_piece = 2 if row.ask.halves else 1
+    per_piece = _per_piece(row)
     return ceil(asked * per_piece / cavities - FLOOR_GUARD) * cavities // per_piece
+
+
+def _per_piece(row: RowAsk) -> int:
+    return 2 if isinstance(row.ask, MouldAsk | CupAsk) and in_halves(row.ask) else 1
 
 
 def _cavities(vessel: Vessel) -> int:
@@ -205,7 +210,7 @@ def _cost_per_piece(
 def _other_shells(
     row: RowAsk, found: Fit, price_g: Mapping[str, float], chocolates: Sequence[Ingredient]
 ) -> tuple[OtherShell, ...]:
-    if found.shell is None or row.ask.shell is None:
+    if found.shell is None:
         return ()
     others = []
     for chocolate in chocolates:
@@ -227,15 +232,9 @@ def _other_shells(
 def _recipes(rows: Sequence[RowAsk], made: Sequence[Row]) -> tuple[RecipeTotal, ...]:
     totals: dict[int, RecipeTotal] = {}
     for row, result in zip(rows, made, strict=True):
-        key = id(row.recipe)
-        before = totals.get(key)
-        grams = result.fit.amounts_g
-        if before is not None:
-            grams = tuple(a + b for a, b in zip(before.amounts_g, grams, strict=True))
+        before = totals.get(id(row.recipe))
         batch_g = result.fit.batch_g + (before.batch_g if before else 0.0)
-        totals[key] = RecipeTotal(
-            name=row.recipe.name, batch_g=batch_g, scale=batch_g / row.recipe.mass_g, amounts_g=grams, recipe=row.recipe
-        )
+        totals[id(row.recipe)] = RecipeTotal(name=row.recipe.name, batch_g=batch_g, scale=batch_g / row.recipe.mass_g)
     return tuple(totals.values())
 
 
@@ -250,6 +249,7 @@ def _pours(rows: Sequence[RowAsk], made: Sequence[Row], pot_g: float | None) -> 
 
 def _job(row: RowAsk, found: Fit, shell: Shell) -> PourJob:
     if found.cavity is None:
+        assert not isinstance(row.ask, MouldAsk | CupAsk | CakeAsk)  # only these have cavities, or no pieces
         height_mm = found.ball_mm if found.ball_mm is not None else (found.thickness_mm or 0.0)
         return PourJob(
             name=row.recipe.name,
@@ -257,7 +257,7 @@ def _job(row: RowAsk, found: Fit, shell: Shell) -> PourJob:
             dip_g=shell.total_g,
             pool_g=pool_g(height_mm, row.ask.dip_bowl_mm),
         )
-    per_piece = 2 if row.ask.halves else 1
+    per_piece = _per_piece(row)
     cavities = _cavities(row.vessel)
     return PourJob(
         name=row.recipe.name,
@@ -273,16 +273,17 @@ def _job(row: RowAsk, found: Fit, shell: Shell) -> PourJob:
 
 
 def _shopping(
-    totals: Sequence[RecipeTotal], plans: Sequence[PourPlan], rows: Sequence[RowAsk], stock: Mapping[str, Stock]
+    rows: Sequence[RowAsk], made: Sequence[Row], plans: Sequence[PourPlan], stock: Mapping[str, Stock]
 ) -> ShoppingList:
     needs: dict[str, float] = defaultdict(float)
     names: dict[str, str] = {}
-    for total in totals:
-        for line, grams in zip(total.recipe.lines, total.amounts_g, strict=True):
+    for row, result in zip(rows, made, strict=True):
+        for line, grams in zip(row.recipe.lines, result.fit.amounts_g, strict=True):
             if grams:
                 needs[line.ingredient.label] += grams
                 names[line.ingredient.label] = line.ingredient.name
-    shells = {row.ask.shell.label: row.ask.shell.name for row in rows if row.ask.shell is not None}
+    chocolates = [chocolate_of(row.ask) for row in rows]
+    shells = {chocolate.label: chocolate.name for chocolate in chocolates if chocolate is not None}
     for plan in plans:
         needs[plan.chocolate] += plan.melted_g
         names[plan.chocolate] = shells.get(plan.chocolate, plan.chocolate)
@@ -308,7 +309,7 @@ def _room(rows: Sequence[RowAsk], made: Sequence[Row], box: Box) -> BoxRoom:
 
 def footprint_mm2(vessel: Vessel, found: Fit) -> float:
     """Return the oblong that one piece takes in a box, its coat and a paper case of 1 mm round it; an estimate."""
-    more = 2 * (1.0 + (1.2 if found.shell is not None and found.cavity is None else 0.0))
+    more = 2 * (PAPER_MM + (USUAL_COAT_MM if found.shell is not None and found.cavity is None else 0.0))
     if found.piece_mm is not None:
         return (found.piece_mm[0] + more) * (found.piece_mm[1] + more)
     if found.ball_mm is not None:

@@ -39,7 +39,10 @@ class Buy:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Item:
-    """One ingredient: needed = from the house + bought - left over; `buy_g` where no pack is known."""
+    """One ingredient: needed = from the house + bought - left over; `buy_g` where no pack is known.
+
+    `left_share` is how much of what is needed is left again.
+    """
 
     label: str
     name: str
@@ -48,12 +51,8 @@ class Item:
     buy: tuple[Buy, ...]
     buy_g: float
     left_g: float
+    left_share: float
     cost: float | None
-
-    @property
-    def left_share(self) -> float:
-        """Return how much of this again is left."""
-        return self.left_g / self.needed_g if self.needed_g else 0.0
 
     @property
     def bought_g(self) -> float:
@@ -92,6 +91,7 @@ def shop(needs_g: Mapping[str, float], names: Mapping[str, str], stock: Mapping[
         else:
             unpriced.append(names.get(label, label))
         costs = [pack.price * pack.count for pack in buy if pack.price is not None]
+        left_g = max(0.0, (there.in_house_g or 0.0) + bought_g - needed_g)
         items.append(
             Item(
                 label=label,
@@ -100,7 +100,8 @@ def shop(needs_g: Mapping[str, float], names: Mapping[str, str], stock: Mapping[
                 in_house_g=there.in_house_g,
                 buy=buy,
                 buy_g=short_g,
-                left_g=max(0.0, (there.in_house_g or 0.0) + bought_g - needed_g),
+                left_g=left_g,
+                left_share=left_g / needed_g if needed_g else 0.0,
                 cost=0.0 if not short_g else sum(costs) if buy and len(costs) == len(buy) else None,
             )
         )

@@ -32,10 +32,10 @@ def check_course(from_c: float, to_c: float, ambient_c: float) -> None:
     beyond = to_c <= ambient_c if cools else to_c >= ambient_c
     if beyond or from_c == ambient_c:
         limit = "above" if cools else "below"
-        raise BadInput(("to_c",), f"{to_c:g} °C is at or beyond the air around it", f"{limit} {ambient_c:g} °C")
+        raise BadInput(("to_c",), f"⟦{to_c:g} °C⟧ is at or beyond the air around it", f"{limit} ⟦{ambient_c:g} °C⟧")
     if (to_c > from_c) if cools else (to_c < from_c):
         raise BadInput(
-            ("to_c",), f"from {from_c:g} °C it goes the other way", f"between {ambient_c:g} and {from_c:g} °C"
+            ("to_c",), f"from ⟦{from_c:g} °C⟧ it goes the other way", f"between ⟦{ambient_c:g} and {from_c:g} °C⟧"
         )
 
 

@@ -38,7 +38,7 @@ CHAINS: Final[Mapping[str, tuple[Link, ...]]] = MappingProxyType(
         ),
         "slab": (
             Link(name="Cool it", look_for="it holds its mark", minutes=None),
-            Link(name="Overnight rest, 14 to 18 °C", look_for="firm but takes a thumb print", minutes=10 * 60),
+            Link(name="Overnight rest, ⟦14 to 18 °C⟧", look_for="firm but takes a thumb print", minutes=10 * 60),
             Link(name="Soften a quarter of an hour before cutting", look_for="it cuts without crumbling", minutes=15),
         ),
         "rolled": (

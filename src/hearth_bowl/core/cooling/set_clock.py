@@ -67,6 +67,18 @@ class SetAsk:
     area_m2: float | None = None
 
 
+STATE_OF_USE: Final[Mapping[str, str]] = MappingProxyType(
+    {"roll": "roll", "cut": "cut", "fill-shell": "unmould", "pipe": "pipe"}
+)
+"""What a mass waits for, by what it is made for; else it is rolled."""
+
+
+def usual_set_ask(use: str | None) -> SetAsk:
+    """Return how a mass usually sets: in the fridge under film, 16 mm thick, put in at 36 °C. Common practice."""
+    state = STATE_OF_USE.get(use or "", "roll")
+    return SetAsk(state=state, from_c=36.0, place="fridge", cover="film", thickness_mm=16.0)
+
+
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Correction:
     """What was seen: so long after the start it had this temperature, or it did (or did not) pass its cue."""
@@ -98,17 +110,12 @@ def set_clock(
     :param with_curve: with its course for a drawing, which takes as long again.
     :raises BadInput: naming the field; at `place` when the place never gets it there.
     """
-    if ask.state not in STATES:
-        raise BadInput(("state",), f"unknown state {ask.state[:60]!r}", ", ".join(STATES), "unknown")
+    ambient_c = check_set_ask(ask)
     state = STATES[ask.state]
-    place = place_named(ask.place)
-    ambient_c = place.ambient_c if ask.ambient_c is None else ask.ambient_c
-    check_number(("ambient_c",), ambient_c, -40, 45, "°C")
-    check_number(("from_c",), ask.from_c, -20, 130, "°C")
     cool_c = state_begins_c(mixture, state)
     if ambient_c >= cool_c - 0.5:
-        message = f"it never gets to {cool_c:.0f} °C there: the air is {ambient_c:g} °C"
-        raise BadInput(("place",), message, f"a place below {cool_c - 0.5:.0f} °C", "not-for-this")
+        message = f"it never gets to ⟦{cool_c:.0f} °C⟧ there: the air is ⟦{ambient_c:g} °C⟧"
+        raise BadInput(("place",), message, f"a place below ⟦{cool_c - 0.5:.0f} °C⟧", "not-for-this")
     seconds = 0.0 if ask.from_c <= cool_c else _cool_s(mixture, ask, cool_c, ambient_c)
     factor, says, known = _corrected(mixture, ask, ambient_c, seconds, corrections)
     middle = seconds * factor / 60
@@ -129,6 +136,22 @@ def set_clock(
         warnings=tuple(_warnings(ask, ambient_c)),
         curve=_curve(mixture, ask, ambient_c, times[2] * 60 / max(0.1, factor), factor) if with_curve else (),
     )
+
+
+def check_set_ask(ask: SetAsk) -> float:
+    """Check what can be checked without a mass; return the air's temperature [°C].
+
+    :raises BadInput: naming the field.
+    """
+    if ask.state not in STATES:
+        raise BadInput(("state",), f"unknown state {ask.state[:60]!r}", ", ".join(STATES), "unknown")
+    place = place_named(ask.place)
+    faces(ask.place, ask.base, ask.cover)
+    check_number(("from_c",), ask.from_c, -20, 130, "°C")
+    for name, most, unit in (("thickness_mm", 500, "mm"), ("narrow_mm", 2000, "mm"), ("bowl_kg", 100, "kg")):
+        if getattr(ask, name) is not None:
+            check_number((name,), getattr(ask, name), 0, most, unit, above=True)
+    return check_number(("ambient_c",), place.ambient_c if ask.ambient_c is None else ask.ambient_c, -40, 45, "°C")
 
 
 def state_begins_c(mixture: Mixture, state: State) -> float:
@@ -197,14 +220,14 @@ def _warnings(ask: SetAsk, ambient_c: float) -> list[str]:
     hot = ask.from_c > HOT_FOR_FRIDGE_C
     if ask.place in ("fridge", "fan-fridge") and hot and (ask.bowl_kg or (ask.thickness_mm or 0) > THIN_MM):
         found.append(
-            "It goes hot into the fridge: it sweats and warms what stands beside it. Let it cool to 30 °C first."
+            "It goes hot into the fridge: it sweats and warms what stands beside it. Let it cool to ⟦30 °C⟧ first."
         )
     if ask.place == "freezer":
         found.append("A freezer makes chocolate dull and wet with dew: the fridge for what should shine.")
     if ask.place in ("fridge", "fan-fridge", "freezer") and ask.cover == "none":
         found.append("Cover it before it comes out, or dew forms on it.")
     if ask.place in ("counter", "larder", "marble") and ambient_c >= WARM_ROOM_C:
-        found.append(f"At {ambient_c:g} °C the room is soft for chocolate.")
+        found.append(f"At ⟦{ambient_c:g} °C⟧ the room is soft for chocolate.")
     return found
 
 

@@ -1,10 +1,15 @@
-"""What is asked of a vessel, and which of it applies to which kind."""
+"""What is asked of a vessel: one kind of ask for each kind of vessel, with its defaults. Nothing else knows them."""
 
-from dataclasses import dataclass
-from typing import Final
+from collections.abc import Mapping
+from dataclasses import dataclass, field, fields
+from types import MappingProxyType
+from typing import Any, Final, Literal
 
 from hearth_bowl.core.errors import BadInput, check_number
 from hearth_bowl.core.fit.rolling import ROLLING
+from hearth_bowl.core.fit.vessel import Box, Cup, Mould, Pieces, Scoop, Vessel
+from hearth_bowl.core.geometry.cakes import Cake
+from hearth_bowl.core.geometry.pans import Pan
 from hearth_bowl.core.geometry.pieces import MOST_PIECES
 from hearth_bowl.core.ingredients.ingredient import Ingredient
 from hearth_bowl.core.ingredients.library import find
@@ -14,89 +19,326 @@ MOST_LOSS_PCT: Final = 90.0
 MOST_MASS_G: Final = 1e6
 MOST_COLOURS: Final = 12
 MOST_OVERRUN_PCT: Final = 300.0
-USUAL_DIP_BOWL_MM: Final = 110.0
+NO_SHELL: Final = "none"
+MOULD_SHELL: Final = "dark60"
+"""What a mould's shell is of unless told otherwise; nothing else has a shell then. A judgement."""
+USUAL_COAT_MM: Final = 1.2
+"""Usual coats are 0.8 to 1.5 mm: common practice."""
+USUAL_LOSS_PCT: Final = 5.0
+"""What stays in bowl, bag and knife of a batch that is poured or piped: common practice."""
+
+
+def _question(says: str, *needs: str, more: bool = False) -> dict[str, Any]:
+    """Say what a field asks, what it needs to mean anything, and whether it is seldom asked."""
+    return {"says": says, "needs": needs, "more": more}
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class Ask:
-    """What is asked of a vessel. Lengths mm, masses g; None where nothing is asked, or the kind's usual is meant.
+class _AnyAsk:
+    """What any vessel may be asked. Masses g; None where nothing is asked.
 
-    `pieces` are those wanted, `spares` more on top. `loss_pct` and `loss_g` together stay in bowl, bag and knife.
-    Of joined `halves` both are of one of the `colours`.
-    `shell` is a mould's or cup's shell, and the coat of anything dipped; `coated` of the pieces are dipped now.
-    `core_g` is a nut or jam inside, weighed besides; `overrun_pct` the volume that whipping adds.
+    `loss_pct` and `loss_g` together stay in bowl, bag and knife; `overrun_pct` is the volume that whipping adds.
     """
 
-    thickness_mm: float | None = None
-    pieces: int | None = None
-    spares: int = 0
-    mass_g: float | None = None
-    piece_mm: tuple[float, float] | None = None
-    trim_mm: float = 0.0
-    kerf_mm: float = 0.0
-    wall_mm: float | None = None
-    cap_mm: float | None = None
-    headroom_mm: float | None = None
-    shell: Ingredient | None = None
-    halves: bool = False
-    colours: int = 1
-    coat_mm: float | None = None
-    coated: int | None = None
-    dip_bowl_mm: float = USUAL_DIP_BOWL_MM
-    core_g: float = 0.0
-    rolling: str | None = None
-    overrun_pct: float = 0.0
-    loss_pct: float = 5.0
-    loss_g: float = 0.0
-    mix_g_per_cup: float | None = None
-    mug_mm: float | None = None
+    mass_g: float | None = field(default=None, metadata=_question("or use up", "one"))
+    loss_pct: float = field(default=USUAL_LOSS_PCT, metadata=_question("Lost"))
+    loss_g: float = field(default=0.0, metadata=_question("Lost too", more=True))
+    overrun_pct: float = field(default=0.0, metadata=_question("Whipping adds", more=True))
 
 
-def check_ask(ask: Ask) -> None:
-    """Check what can be checked without a vessel.
+@dataclass(frozen=True, slots=True, kw_only=True)
+class _CountedAsk(_AnyAsk):
+    """What is asked of a vessel that gives pieces: `pieces` are those wanted, `spares` more on top."""
+
+    pieces: int | None = field(default=None, metadata=_question("Pieces"))
+    spares: int = field(default=0, metadata=_question("Spares", more=True))
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class _DippedAsk(_CountedAsk):
+    """What is asked of pieces that may be dipped: `shell` is their coat, `coated` of them are dipped now."""
+
+    shell: str = field(default=NO_SHELL, metadata=_question("Dipped in"))
+    coat_mm: float = field(default=USUAL_COAT_MM, metadata=_question("Coat", "shell"))
+    coated: int | None = field(default=None, metadata=_question("Dip now", "shell"))
+    dip_bowl_mm: float = field(default=110.0, metadata=_question("Dipping bowl, across", "shell", more=True))
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class PanAsk(_DippedAsk):
+    """A slab: its thickness [mm], and how it is cut."""
+
+    kind: Literal["pan"] = "pan"
+    shell: str = field(default=NO_SHELL, metadata=_question("Dipped in", more=True))
+    thickness_mm: float | None = field(default=None, metadata=_question("Thick", "one"))
+    piece_mm: tuple[float, float] | None = field(default=None, metadata=_question("or each"))
+    trim_mm: float = field(default=0.0, metadata=_question("Trim"))
+    kerf_mm: float = field(default=0.0, metadata=_question("Cut width"))
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class MouldAsk(_CountedAsk):
+    """Moulded pieces: shell, its wall, cap and headroom [mm]; of joined `halves` both are of one of the `colours`."""
+
+    kind: Literal["mould"] = "mould"
+    shell: str = field(default=MOULD_SHELL, metadata=_question("Shell"))
+    wall_mm: float = field(default=2.0, metadata=_question("Wall", "shell"))
+    cap_mm: float = field(default=1.5, metadata=_question("Cap", "shell", "single"))
+    headroom_mm: float = field(default=0.5, metadata=_question("Headroom"))
+    halves: bool = field(default=False, metadata=_question("Join two halves into one piece"))
+    colours: int = field(default=1, metadata=_question("Colours", "halves", more=True))
+    mix_g_per_cup: float | None = field(default=None, metadata=_question("Mix for a cup of milk", "dry-mix"))
+    mug_mm: float | None = field(default=None, metadata=_question("Mug across", "dry-mix"))
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class CupAsk(_CountedAsk):
+    """Cups: open, without a shell and filled to the brim unless told otherwise."""
+
+    kind: Literal["cup"] = "cup"
+    shell: str = field(default=NO_SHELL, metadata=_question("Shell"))
+    wall_mm: float = field(default=2.0, metadata=_question("Wall", "shell"))
+    cap_mm: float = field(default=0.0, metadata=_question("Cap", "shell", more=True))
+    headroom_mm: float = field(default=0.0, metadata=_question("Headroom", more=True))
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class ScoopAsk(_DippedAsk):
+    """Scooped pieces: `core_g` is a nut or jam inside, on top of the scoop; `rolling` what they are rolled in."""
+
+    kind: Literal["scoop"] = "scoop"
+    core_g: float = field(default=0.0, metadata=_question("Nut or jam inside"))
+    rolling: str | None = field(default=None, metadata=_question("Rolled in"))
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class PiecesAsk(_DippedAsk):
+    """Pieces of a weight: `core_g` is a nut or jam inside, part of the weight; `rolling` what they are rolled in."""
+
+    kind: Literal["pieces"] = "pieces"
+    core_g: float = field(default=0.0, metadata=_question("Nut or jam inside"))
+    rolling: str | None = field(default=None, metadata=_question("Rolled in"))
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class CakeAsk(_AnyAsk):
+    """A cake to fill and coat."""
+
+    kind: Literal["cake"] = "cake"
+
+
+Ask = PanAsk | MouldAsk | CupAsk | ScoopAsk | PiecesAsk | CakeAsk
+WalledAsk = MouldAsk | CupAsk
+PortionAsk = ScoopAsk | PiecesAsk
+DippedAsk = PanAsk | ScoopAsk | PiecesAsk
+ASKS: Final[Mapping[str, type[Ask]]] = MappingProxyType(
+    {"pan": PanAsk, "mould": MouldAsk, "cup": CupAsk, "scoop": ScoopAsk, "pieces": PiecesAsk, "cake": CakeAsk}
+)
+KIND_WORDS: Final[Mapping[str, str]] = MappingProxyType(
+    {
+        "pan": "a slab",
+        "mould": "a mould",
+        "cup": "cups",
+        "scoop": "scooped pieces",
+        "pieces": "rolled pieces",
+        "cake": "a cake",
+    }
+)
+WALLED_KINDS: Final = ("mould", "cup")
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Usual:
+    """A usual answer with what it is for."""
+
+    value: float
+    says: str
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Question:
+    """One thing that may be asked: its words, its default, and whether it is a number of pieces (`whole`).
+
+    It means something only with what it `needs`: a shell, halves or single pieces, a dry mix, one recipe alone.
+    `offers` are usual answers; `more`: seldom asked.
+    """
+
+    name: str
+    says: str
+    unit: str
+    form: Literal["number", "sides", "yes-no", "chocolate", "rolling"]
+    whole: bool
+    usual: float | str | bool | None
+    needs: tuple[str, ...]
+    offers: tuple[Usual, ...]
+    more: bool
+
+
+UNIT_ENDINGS: Final = MappingProxyType({"mm": "mm", "g": "g", "pct": "%", "cup": "g"})
+FORMS: Final[Mapping[str, Literal["sides", "yes-no", "chocolate", "rolling"]]] = MappingProxyType(
+    {"piece_mm": "sides", "halves": "yes-no", "shell": "chocolate", "rolling": "rolling"}
+)
+WHOLE: Final = frozenset({"pieces", "spares", "coated", "colours"})
+ORDER: Final = (
+    "shell", "wall_mm", "cap_mm", "headroom_mm", "thickness_mm", "pieces", "mass_g", "loss_pct", "piece_mm",
+    "trim_mm", "kerf_mm", "halves", "core_g", "rolling", "coat_mm", "coated", "mix_g_per_cup", "mug_mm", "spares",
+    "colours", "loss_g", "overrun_pct", "dip_bowl_mm",
+)  # fmt: skip
+"""The order in which things are asked."""
+OFFERS: Final = MappingProxyType(
+    {
+        "wall_mm": (
+            Usual(value=1.5, says="melts open in hot milk: 1.5 mm"),
+            Usual(value=2.0, says="eaten as it is: 2 mm"),
+            Usual(value=2.5, says="kept or sent: 2.5 mm"),
+        )
+    }
+)
+"""Walls by what a piece is for: common practice."""
+
+
+def questions(kind: str) -> tuple[Question, ...]:
+    """Return what a kind of vessel may be asked, in order, with its defaults.
+
+    :raises BadInput: at `kind`.
+    """
+    asked = {one.name: one for one in fields(_kind_of_ask(kind))}
+    return tuple(
+        Question(
+            name=name,
+            says=asked[name].metadata["says"],
+            unit=UNIT_ENDINGS.get(name.rsplit("_", 1)[-1], "") if name not in WHOLE else "",
+            form=FORMS.get(name, "number"),
+            whole=name in WHOLE,
+            usual=getattr(_kind_of_ask(kind)(), name),
+            needs=asked[name].metadata["needs"],
+            offers=OFFERS.get(name, ()) if kind == "mould" else (),
+            more=asked[name].metadata["more"],
+        )
+        for name in ORDER
+        if name in asked
+    )
+
+
+MOULD_USES: Final = frozenset({"fill-shell", "pipe", "drink"})
+CUT_MM: Final = 25.0
+"""The side of a usual cut piece: common practice."""
+
+
+def start_ask(use: str | None) -> Ask:
+    """Return what is asked before anything was, of the kind of vessel that a recipe's use points to."""
+    if use in MOULD_USES:
+        return MouldAsk()
+    return PanAsk(piece_mm=(CUT_MM, CUT_MM)) if use == "cut" else PanAsk()
+
+
+def _kind_of_ask(kind: str) -> type[Ask]:
+    if kind not in ASKS:
+        allowed = "a pan, mould, scoop, cup, cake or pieces; boxes go by --boxes and --per-box"
+        raise BadInput(("kind",), "a box holds finished pieces, not a mix", allowed, "not-for-this")
+    return ASKS[kind]
+
+
+def kind_of(vessel: Vessel) -> str:
+    """Return the kind of a vessel as files have it."""
+    match vessel:
+        case Pan():
+            return "pan"
+        case Mould():
+            return "mould"
+        case Cup():
+            return "cup"
+        case Scoop():
+            return "scoop"
+        case Pieces():
+            return "pieces"
+        case Cake():
+            return "cake"
+        case Box():
+            return "box"
+
+
+def ask_kind(vessel: Vessel) -> str:
+    """Return the kind of ask that a vessel takes.
+
+    :raises BadInput: at `kind` for a box, which holds finished pieces.
+    """
+    kind = kind_of(vessel)
+    _kind_of_ask(kind)
+    return kind
+
+
+def asked_alike(ask: Ask, kind: str) -> Ask:
+    """Return the ask of another kind of vessel with what both kinds know, but for what is asked of one vessel alone."""
+    here = {one.name for one in fields(ask)}
+    both = {one.name for one in fields(_kind_of_ask(kind))} & here - TARGETS - {"kind"}
+    return ask_for(kind, {name: getattr(ask, name) for name in both})
+
+
+TARGETS: Final = frozenset({"mass_g", "pieces", "spares", "thickness_mm", "piece_mm", "coated"})
+"""What is asked of one vessel: so many pieces, so thick, so much."""
+
+
+def ask_for(kind: str, given: Mapping[str, Any]) -> Ask:
+    """Return the ask of a kind of vessel from plain values; what is not given is as usual.
+
+    :raises BadInput: naming a field that this kind has not, or one that is out of range.
+    """
+    maker = _kind_of_ask(kind)
+    known = {one.name for one in fields(maker)}
+    said = {name: value for name, value in given.items() if value is not None and name != "kind"}
+    for name, value in said.items():
+        if name not in known and value is not False:
+            allowed = "leave it out; asked may be " + ", ".join(sorted(known - {"kind"}))
+            raise BadInput((name,), f"does not apply to {KIND_WORDS[kind]}", allowed, "not-for-this")
+    sides = said.get("piece_mm")
+    if sides is not None:
+        if len(sides) != 2:
+            raise BadInput(("piece_mm",), f"{len(sides)} sides", "two sides", "not-allowed")
+        said["piece_mm"] = (sides[0], sides[1])
+    return check_ask(maker(**{name: value for name, value in said.items() if name in known}))
+
+
+def check_ask(ask: Ask) -> Ask:
+    """Return an ask when all of it can be asked, whatever the vessel's measures.
 
     :raises BadInput: naming the field.
     """
-    check_number(("loss_pct",), ask.loss_pct, 0, MOST_LOSS_PCT, "%")
-    check_number(("loss_g",), ask.loss_g, 0, MOST_MASS_G, "g")
-    check_number(("core_g",), ask.core_g, 0, 1000, "g")
-    check_number(("overrun_pct",), ask.overrun_pct, 0, MOST_OVERRUN_PCT, "%")
-    check_number(("dip_bowl_mm",), ask.dip_bowl_mm, 30, 500, "mm")
-    for name in ("trim_mm", "kerf_mm", "wall_mm", "cap_mm", "headroom_mm", "coat_mm"):
-        if getattr(ask, name) is not None:
-            check_number((name,), getattr(ask, name), 0, 1000, "mm")
-    if ask.pieces is not None and not 1 <= ask.pieces <= MOST_PIECES:
-        raise BadInput(("pieces",), f"{ask.pieces} pieces", f"1 to {MOST_PIECES}", "out-of-range")
-    if not 0 <= ask.spares <= MOST_PIECES:
-        raise BadInput(("spares",), f"{ask.spares} spares", f"0 to {MOST_PIECES}", "out-of-range")
-    if not 1 <= ask.colours <= MOST_COLOURS:
-        raise BadInput(("colours",), f"{ask.colours} colours", f"1 to {MOST_COLOURS}", "out-of-range")
-    if ask.spares and ask.pieces is None:
+    for name, low, most, unit, above in RANGES:
+        value = getattr(ask, name, None)
+        for number in value if isinstance(value, tuple) else (value,):
+            if number is not None:
+                check_number((name,), number, low, most, unit, above=above)
+    for name, least, most in (("pieces", 1, MOST_PIECES), ("spares", 0, MOST_PIECES), ("colours", 1, MOST_COLOURS)):
+        count = getattr(ask, name, None)
+        if count is not None and not (isinstance(count, int) and least <= count <= most):
+            raise BadInput((name,), f"{count} {name}", f"{least} to {most}", "out-of-range")
+    if getattr(ask, "spares", 0) and getattr(ask, "pieces", None) is None:
         raise BadInput(("spares",), "spares of no number of pieces", "a number of pieces too", "missing")
-    for name, most, unit in (
-        ("mass_g", MOST_MASS_G, "g"),
-        ("thickness_mm", 1000, "mm"),
-        ("mix_g_per_cup", 1000, "g"),
-        ("mug_mm", 500, "mm"),
-    ):
-        if getattr(ask, name) is not None:
-            check_number((name,), getattr(ask, name), 0, most, unit, above=True)
-    for side in ask.piece_mm or ():
-        check_number(("piece_mm",), side, 1, 1000, "mm")
-    if ask.shell is not None and ask.shell.kind not in CHOCOLATE_KINDS:
-        raise BadInput(("shell",), f"{ask.shell.label} is no chocolate", "a chocolate or compound, or none")
-    if ask.rolling is not None and ask.rolling not in ROLLING:
-        raise BadInput(("rolling",), f"unknown rolling coat {ask.rolling[:60]!r}", ", ".join(ROLLING), "unknown")
+    rolling = getattr(ask, "rolling", None)
+    if rolling is not None and rolling not in ROLLING:
+        raise BadInput(("rolling",), f"unknown rolling coat {rolling[:60]!r}", ", ".join(ROLLING), "unknown")
+    chocolate_of(ask)
+    return ask
 
 
-def refuse(ask: Ask, names: tuple[str, ...], kind: str, instead: str) -> None:
-    """Refuse what is asked but does not apply to a kind of vessel.
-
-    :raises BadInput: naming the first such field.
-    """
-    for name in names:
-        if getattr(ask, name) not in (None, False):
-            raise BadInput((name,), f"does not apply to {kind}", f"leave it out, or give {instead}")
+RANGES: Final = (
+    ("loss_pct", 0.0, MOST_LOSS_PCT, "%", False),
+    ("loss_g", 0.0, MOST_MASS_G, "g", False),
+    ("core_g", 0.0, 1000.0, "g", False),
+    ("overrun_pct", 0.0, MOST_OVERRUN_PCT, "%", False),
+    ("dip_bowl_mm", 30.0, 500.0, "mm", False),
+    *(
+        (name, 0.0, 1000.0, "mm", False)
+        for name in ("trim_mm", "kerf_mm", "wall_mm", "cap_mm", "headroom_mm", "coat_mm")
+    ),
+    ("mass_g", 0.0, MOST_MASS_G, "g", True),
+    ("thickness_mm", 0.0, 1000.0, "mm", True),
+    ("mix_g_per_cup", 0.0, 1000.0, "g", True),
+    ("mug_mm", 0.0, 500.0, "mm", True),
+    ("piece_mm", 1.0, 1000.0, "mm", False),
+)
+"""(field, least, most, unit, whether the least itself is not allowed): what any kitchen may ask; judgements."""
 
 
 def refuse_both(ask: Ask, other: str) -> None:
@@ -111,17 +353,22 @@ def refuse_both(ask: Ask, other: str) -> None:
 
 def wanted(ask: Ask) -> int | None:
     """Return the pieces to make, spares among them, or None where no number is asked."""
-    return None if ask.pieces is None else ask.pieces + ask.spares
+    if isinstance(ask, CakeAsk) or ask.pieces is None:
+        return None
+    return ask.pieces + ask.spares
 
 
-def shell_named(name: str) -> Ingredient | None:
-    """Return the chocolate that a shell is made of, or None for `none`.
+def chocolate_of(ask: Ask) -> Ingredient | None:
+    """Return the chocolate of an ask's shells or coats; None where there is none.
 
     :raises BadInput: at `shell`.
     """
-    if name == "none":
+    if isinstance(ask, CakeAsk) or ask.shell == NO_SHELL:
         return None
     try:
-        return find(name)
+        chocolate = find(ask.shell)
     except BadInput as problem:
         raise problem.under("shell") from None
+    if chocolate.kind not in CHOCOLATE_KINDS:
+        raise BadInput(("shell",), f"{chocolate.label} is no chocolate", "a chocolate or compound, or none")
+    return chocolate

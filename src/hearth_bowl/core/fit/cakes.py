@@ -1,19 +1,18 @@
 """A cake to fill and coat: both by thickness, or how thick a coat a batch gives."""
 
 from hearth_bowl.core.errors import BadInput
-from hearth_bowl.core.fit.ask import refuse
+from hearth_bowl.core.fit.ask import CakeAsk
 from hearth_bowl.core.fit.made import batch_for_g, filling_of_g
 from hearth_bowl.core.fit.outcome import CakeFit, Fit, FitBasis
 from hearth_bowl.core.geometry.cakes import MOST_COAT_MM, Cake
 
 
-def fit_cake(basis: FitBasis, cake: Cake, notes: list[str]) -> Fit:
+def fit_cake(basis: FitBasis[CakeAsk], cake: Cake, notes: list[str]) -> Fit:
     """Return what is made of a recipe to fill and coat a cake; a mass fills first and coats with the rest.
 
-    :raises BadInput: at `mass_g` when it does not fill; or naming what does not apply.
+    :raises BadInput: at `mass_g` when it does not fill.
     """
     ask, made = basis.ask, basis.made
-    refuse(ask, ("thickness_mm", "pieces", "piece_mm", "halves", "rolling"), "a cake", "another vessel")
     within_ml, left_over_g = cake.filling_ml, 0.0
     if ask.mass_g is None:
         coat_mm = cake.coat_mm

@@ -5,14 +5,12 @@ from math import pi
 from typing import Final
 
 from hearth_bowl.core.errors import BadInput
-from hearth_bowl.core.fit.ask import Ask
+from hearth_bowl.core.fit.ask import DippedAsk, chocolate_of
 from hearth_bowl.core.fit.outcome import Shell
 from hearth_bowl.core.geometry.pieces import ball_coat_g, piece_coat_g
 
 SET_CHOCOLATE_G_PER_ML: Final = 1.28
 LIQUID_CHOCOLATE_G_PER_ML: Final = 1.24
-USUAL_COAT_MM: Final = 1.2
-"""Usual coats are 0.8 to 1.5 mm."""
 FOOT_SHARE: Final = 0.12
 """A foot and drips add 10 to 15 % to a coat."""
 
@@ -33,7 +31,7 @@ def pool_g(height_mm: float, bowl_mm: float) -> float:
 
 
 def dipped(
-    ask: Ask, pieces: int, inside_g: float, height_mm: float, coat_g: Callable[[float], float]
+    ask: DippedAsk, pieces: int, inside_g: float, height_mm: float, coat_g: Callable[[float], float]
 ) -> tuple[Shell | None, Shell | None]:
     """Return the chocolate for the pieces dipped now, and for those that are dipped later; None where none are.
 
@@ -41,22 +39,23 @@ def dipped(
     :param coat_g: the coat of one piece of a thickness [mm].
     :raises BadInput: at `coated`: more than there are.
     """
-    if ask.shell is None:
+    chocolate = chocolate_of(ask)
+    if chocolate is None:
         if ask.coated is not None:
             raise BadInput(("coated",), "nothing to coat them with is chosen", "a chocolate, or leave it out")
         return None, None
     now = pieces if ask.coated is None else ask.coated
     if not 0 <= now <= pieces:
         raise BadInput(("coated",), f"{now} of {pieces} pieces", f"0 to {pieces}", "out-of-range")
-    one_g = coat_g(USUAL_COAT_MM if ask.coat_mm is None else ask.coat_mm)
+    one_g = coat_g(ask.coat_mm)
     foot_g = FOOT_SHARE * one_g
 
     def plan(count: int) -> Shell | None:
-        if not count or ask.shell is None:
+        if not count:
             return None
         total_g = count * (one_g + foot_g)
         return Shell(
-            ingredient=ask.shell.label,
+            ingredient=chocolate.label,
             shell_g=one_g,
             cap_g=0.0,
             foot_g=foot_g,
@@ -70,7 +69,7 @@ def dipped(
     return plan(now), plan(pieces - now)
 
 
-def dipping_notes(ask: Ask, now: Shell | None, later: Shell | None) -> list[str]:
+def dipping_notes(ask: DippedAsk, now: Shell | None, later: Shell | None) -> list[str]:
     """Return what to say of the dipping."""
     notes = []
     if now or later:

@@ -1,11 +1,11 @@
 """Layers in one pan, the first at its base: each its own recipe, by thickness, mass or share of what is left."""
 
 from collections.abc import Sequence
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 from typing import Final
 
 from hearth_bowl.core.errors import BadInput, check_number
-from hearth_bowl.core.fit.ask import Ask
+from hearth_bowl.core.fit.ask import PanAsk
 from hearth_bowl.core.fit.made import batch_for_g, filling_of_g, made_of, scaled
 from hearth_bowl.core.fit.outcome import Marks
 from hearth_bowl.core.fit.slab import cut_of, marks
@@ -19,22 +19,30 @@ MOST_LAYERS: Final = 6
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class LayerAsk:
-    """A layer by one of: its thickness [mm], the mass weighed in [g], or its share of the depth that is left."""
+class LayerAmount:
+    """How much of a layer, by one of: its thickness [mm], the mass weighed in [g], or a share of what depth is left."""
 
-    recipe: Recipe
     thickness_mm: float | None = None
     mass_g: float | None = None
     share: float | None = None
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class LayerAsk:
+    """A layer: its recipe, how much of it, and the mass as it is eaten where something boils off first."""
+
+    recipe: Recipe
+    amount: LayerAmount
     finished: Mixture | None = None
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class Layer:
+class PanLayer:
     """A layer from one height above the base to another [mm]; batch = filling + loss + evaporated."""
 
     from_mm: float
     to_mm: float
+    thickness_mm: float
     fill_ml: float
     filling_g: float
     batch_g: float
@@ -43,29 +51,24 @@ class Layer:
     scale: float
     amounts_g: tuple[float, ...]
 
-    @property
-    def thickness_mm(self) -> float:
-        """Return how thick it is."""
-        return self.to_mm - self.from_mm
-
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class LayeredSlab:
     """The layers of a slab and, where it is cut, its pieces: filling of all layers = pieces + offcut."""
 
-    layers: tuple[Layer, ...]
+    layers: tuple[PanLayer, ...]
     cut: Cut | None
     marks: Marks | None
     piece_g: float | None
     offcut_g: float | None
 
 
-def fit_slab(pan: Pan, layers: Sequence[LayerAsk], ask: Ask, total_mm: float | None = None) -> LayeredSlab:
+def fit_slab(pan: Pan, layers: Sequence[LayerAsk], ask: PanAsk, total_mm: float | None = None) -> LayeredSlab:
     """Return the layers of a slab and what is cut of them.
 
     :raises BadInput: see `fit_layers`; at `pieces` or `piece_mm` when it cannot be cut so.
     """
-    found = fit_layers(pan, layers, without_targets(ask), total_mm)
+    found = fit_layers(pan, layers, ask, total_mm)
     cut = cut_of(pan, ask)
     if cut is None:
         return LayeredSlab(layers=found, cut=None, marks=None, piece_g=None, offcut_g=None)
@@ -80,7 +83,9 @@ def fit_slab(pan: Pan, layers: Sequence[LayerAsk], ask: Ask, total_mm: float | N
     )
 
 
-def fit_layers(pan: Pan, layers: Sequence[LayerAsk], ask: Ask, total_mm: float | None = None) -> tuple[Layer, ...]:
+def fit_layers(
+    pan: Pan, layers: Sequence[LayerAsk], ask: PanAsk, total_mm: float | None = None
+) -> tuple[PanLayer, ...]:
     """Return the layers of a slab.
 
     Layers by thickness and by mass take what they take; the others share the depth that is left of `total_mm` (the
@@ -94,20 +99,20 @@ def fit_layers(pan: Pan, layers: Sequence[LayerAsk], ask: Ask, total_mm: float |
     check_number(("total_mm",), depth_mm, 0, pan.depth_mm, "mm", above=True)
     for position, layer in enumerate(layers):
         _check(layer, position)
-    shares = sum(layer.share for layer in layers if layer.share is not None)
+    shares = sum(layer.amount.share for layer in layers if layer.amount.share is not None)
     free_mm = depth_mm - _taken_mm(pan, layers, ask, depth_mm) if shares else 0.0
     if shares and free_mm <= 0:
         message = "nothing is left of the depth for layers by share"
         raise BadInput(("total_mm",), message, "thinner layers, or a deeper pan", "out-of-range")
-    found: list[Layer] = []
+    found: list[PanLayer] = []
     height = 0.0
     for position, layer in enumerate(layers):
-        thickness = layer.thickness_mm
-        if layer.share is not None:
-            thickness = free_mm * layer.share / shares
+        thickness = layer.amount.thickness_mm
+        if layer.amount.share is not None:
+            thickness = free_mm * layer.amount.share / shares
         top = _top_mm(pan, layer, ask, height, thickness)
         if top > depth_mm * (1 + FLOOR_GUARD) + FLOOR_GUARD:
-            name = "mass_g" if layer.mass_g is not None else "thickness_mm"
+            name = "mass_g" if layer.amount.mass_g is not None else "thickness_mm"
             limit = f"up to {max(0.0, depth_mm - height):.3g} mm thick here"
             raise BadInput(("layers", position, name), "this layer stands over the rim", limit, "out-of-range")
         found.append(_layer(pan, layer, ask, height, min(top, depth_mm)))
@@ -116,36 +121,36 @@ def fit_layers(pan: Pan, layers: Sequence[LayerAsk], ask: Ask, total_mm: float |
 
 
 def _check(layer: LayerAsk, position: int) -> None:
-    asked = [name for name in ("thickness_mm", "mass_g", "share") if getattr(layer, name) is not None]
+    asked = [name for name in ("thickness_mm", "mass_g", "share") if getattr(layer.amount, name) is not None]
     path = ("layers", position)
     if len(asked) != 1:
         field = asked[1] if asked else "thickness_mm"
         raise BadInput((*path, field), "one thing is asked of a layer", "a thickness, a mass or a share", "missing")
     most = {"thickness_mm": 1000.0, "mass_g": 1e6, "share": 1000.0}[asked[0]]
-    check_number((*path, asked[0]), getattr(layer, asked[0]), 0, most, above=True)
+    check_number((*path, asked[0]), getattr(layer.amount, asked[0]), 0, most, above=True)
 
 
-def _taken_mm(pan: Pan, layers: Sequence[LayerAsk], ask: Ask, depth_mm: float) -> float:
+def _taken_mm(pan: Pan, layers: Sequence[LayerAsk], ask: PanAsk, depth_mm: float) -> float:
     """Return the depth that fixed layers take.
 
     In a pan with sloping sides a mass stands the less deep the higher it lies: the middle of the pan is taken for it.
     """
     taken = 0.0
     for layer in layers:
-        if layer.thickness_mm is not None:
-            taken += layer.thickness_mm
-        elif layer.mass_g is not None:
+        if layer.amount.thickness_mm is not None:
+            taken += layer.amount.thickness_mm
+        elif layer.amount.mass_g is not None:
             volume_ml = _filling_ml(layer, ask)
             taken += volume_ml * 1000 / pan.area_mm2(depth_mm / 2)
     return taken
 
 
-def _filling_ml(layer: LayerAsk, ask: Ask) -> float:
-    made = made_of(layer.recipe, ask, layer.finished)
-    return filling_of_g(layer.mass_g or 0.0, ask, made) / made.density_g_per_ml
+def _filling_ml(layer: LayerAsk, ask: PanAsk) -> float:
+    made = made_of(layer.recipe, ask.overrun_pct, layer.finished)
+    return filling_of_g(layer.amount.mass_g or 0.0, ask, made) / made.density_g_per_ml
 
 
-def _top_mm(pan: Pan, layer: LayerAsk, ask: Ask, height: float, thickness: float | None) -> float:
+def _top_mm(pan: Pan, layer: LayerAsk, ask: PanAsk, height: float, thickness: float | None) -> float:
     if thickness is not None:
         return height + thickness
     volume_ml = pan.volume_ml(height) + _filling_ml(layer, ask)
@@ -154,15 +159,16 @@ def _top_mm(pan: Pan, layer: LayerAsk, ask: Ask, height: float, thickness: float
     return pan.depth_from_ml(volume_ml)
 
 
-def _layer(pan: Pan, layer: LayerAsk, ask: Ask, low: float, high: float) -> Layer:
-    made = made_of(layer.recipe, ask, layer.finished)
+def _layer(pan: Pan, layer: LayerAsk, ask: PanAsk, low: float, high: float) -> PanLayer:
+    made = made_of(layer.recipe, ask.overrun_pct, layer.finished)
     fill_ml = pan.volume_ml(high) - pan.volume_ml(low)
     filling_g = fill_ml * made.density_g_per_ml
-    batch_g = layer.mass_g if layer.mass_g is not None else batch_for_g(filling_g, ask, made)
+    batch_g = layer.amount.mass_g if layer.amount.mass_g is not None else batch_for_g(filling_g, ask, made)
     scale, amounts_g = scaled(layer.recipe, batch_g)
-    return Layer(
+    return PanLayer(
         from_mm=low,
         to_mm=high,
+        thickness_mm=high - low,
         fill_ml=fill_ml,
         filling_g=filling_g,
         batch_g=batch_g,
@@ -171,8 +177,3 @@ def _layer(pan: Pan, layer: LayerAsk, ask: Ask, low: float, high: float) -> Laye
         scale=scale,
         amounts_g=amounts_g,
     )
-
-
-def without_targets(ask: Ask) -> Ask:
-    """Return an ask with its losses and whipping alone: layers and stacks have their own targets."""
-    return replace(Ask(), loss_pct=ask.loss_pct, loss_g=ask.loss_g, overrun_pct=ask.overrun_pct)

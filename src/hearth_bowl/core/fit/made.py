@@ -20,16 +20,17 @@ class Made:
     left_share: float = 1.0
 
 
-def made_of(recipe: Recipe, ask: Ask, finished: Mixture | None = None) -> Made:
+def made_of(recipe: Recipe, overrun_pct: float, finished: Mixture | None = None) -> Made:
     """Return what a recipe gives.
 
+    :param overrun_pct: the volume that whipping adds [%].
     :param finished: the mass as it is eaten, where something boils off first.
     """
     if recipe.family == "dry-mix":
         return Made(density_g_per_ml=recipe.mass_g / loose_ml(recipe))
     mixture = finished or mix(recipe)
     return Made(
-        density_g_per_ml=mixture.density_g_per_ml / (1 + ask.overrun_pct / 100),
+        density_g_per_ml=mixture.density_g_per_ml / (1 + overrun_pct / 100),
         left_share=mixture.mass_g / recipe.mass_g if finished else 1.0,
     )
 

@@ -5,7 +5,7 @@ from math import ceil, floor
 from typing import Final
 
 from hearth_bowl.core.errors import BadInput
-from hearth_bowl.core.fit.ask import Ask, refuse, refuse_both, wanted
+from hearth_bowl.core.fit.ask import CupAsk, MouldAsk, WalledAsk, chocolate_of, refuse_both, wanted
 from hearth_bowl.core.fit.dipping import LIQUID_CHOCOLATE_G_PER_ML, SET_CHOCOLATE_G_PER_ML
 from hearth_bowl.core.fit.made import batch_for_g, filling_of_g
 from hearth_bowl.core.fit.outcome import Drink, Fit, FitBasis, Shell
@@ -26,58 +26,54 @@ class Walls:
     headroom_mm: float
 
 
-USUAL_MOULD: Final = Walls(wall_mm=2.0, cap_mm=1.5, headroom_mm=0.5)
-USUAL_CUP: Final = Walls(wall_mm=2.0, cap_mm=0.0, headroom_mm=0.0)
-"""A cup stays open and is filled to its brim unless told otherwise."""
-
-
-def walls_of(ask: Ask, usual: Walls) -> Walls:
-    """Return the walls asked for, else the usual: without a shell only headroom, on halves no cap."""
-    has_shell = ask.shell is not None
-    wall = usual.wall_mm if ask.wall_mm is None else ask.wall_mm
-    cap = usual.cap_mm if ask.cap_mm is None else ask.cap_mm
+def walls_of(ask: WalledAsk) -> Walls:
+    """Return the walls asked for: without a shell only headroom, on halves no cap."""
+    has_shell = chocolate_of(ask) is not None
     return Walls(
-        wall_mm=wall if has_shell else 0.0,
-        cap_mm=cap if has_shell and not ask.halves else 0.0,
-        headroom_mm=usual.headroom_mm if ask.headroom_mm is None else ask.headroom_mm,
+        wall_mm=ask.wall_mm if has_shell else 0.0,
+        cap_mm=ask.cap_mm if has_shell and not in_halves(ask) else 0.0,
+        headroom_mm=ask.headroom_mm,
     )
 
 
-def fit_mould(basis: FitBasis, mould: Mould, notes: list[str]) -> Fit:
+def in_halves(ask: WalledAsk) -> bool:
+    """Return whether a piece is two halves joined."""
+    return isinstance(ask, MouldAsk) and ask.halves
+
+
+def fit_mould(basis: FitBasis[MouldAsk], mould: Mould, notes: list[str]) -> Fit:
     """Return what is made of a recipe to fill a mould as asked; without a target every cavity once.
 
     :raises BadInput: naming what cannot be, with its limit.
     """
-    walls = walls_of(basis.ask, USUAL_MOULD)
+    walls = walls_of(basis.ask)
     if mould.shape == "weighed":
         notes.append("A weighed cavity is reckoned as a half ball: shell and cap ±7 % if round, ±12 % if boxy.")
-    if basis.ask.shell is not None and basis.ask.halves:
+    if basis.ask.halves and chocolate_of(basis.ask) is not None:
         notes.append("No caps: keep a little chocolate to seal the seams.")
     return _fit_cavities(basis, mould, divide(mould.cavity, **_as_args(walls)), notes)
 
 
-def fit_cups(basis: FitBasis, cup: Cup, notes: list[str]) -> Fit:
+def fit_cups(basis: FitBasis[CupAsk], cup: Cup, notes: list[str]) -> Fit:
     """Return what is made of a recipe to fill paper cups as asked; without a target every cup once.
 
     :raises BadInput: naming what cannot be, with its limit.
     """
-    refuse(basis.ask, ("halves",), "a cup", "a mould")
     cavity = Weighed(cup.volume_ml)
-    if basis.ask.shell is not None:
+    if chocolate_of(basis.ask) is not None:
         notes.append("A cup's wall is reckoned as a half ball of equal volume: ±12 %.")
-    walls = walls_of(basis.ask, USUAL_CUP)
     mould = Mould(shape="cup", cavities=cup.count, cavity=cavity)
-    return _fit_cavities(basis, mould, divide(cavity, **_as_args(walls)), notes)
+    return _fit_cavities(basis, mould, divide(cavity, **_as_args(walls_of(basis.ask))), notes)
 
 
 def _as_args(walls: Walls) -> dict[str, float]:
     return {"wall_mm": walls.wall_mm, "cap_mm": walls.cap_mm, "headroom_mm": walls.headroom_mm}
 
 
-def _fit_cavities(basis: FitBasis, mould: Mould, volumes: CavityVolumes, notes: list[str]) -> Fit:
+def _fit_cavities(basis: FitBasis[WalledAsk], mould: Mould, volumes: CavityVolumes, notes: list[str]) -> Fit:
     ask, made = basis.ask, basis.made
-    refuse(ask, ("thickness_mm", "piece_mm", "rolling", "coated"), "a mould", "a pan")
-    per_piece = 2 if ask.halves else 1
+    halves = in_halves(ask)
+    per_piece = 2 if halves else 1
     fill_g = per_piece * volumes.fill_ml * made.density_g_per_ml
     pieces, batch_g = _pieces(basis, mould, per_piece, fill_g, notes)
     filling_g = pieces * fill_g
@@ -86,9 +82,10 @@ def _fit_cavities(basis: FitBasis, mould: Mould, volumes: CavityVolumes, notes: 
     pours = ceil(pieces * per_piece / mould.cavities - FLOOR_GUARD)
     spare = pours * mould.cavities - pieces * per_piece
     if spare and pours > 1:
-        whole = "halves" if ask.halves else "cavities"
+        whole = "halves" if halves else "cavities"
         notes.append(f"The last pour leaves {spare} {whole} empty: fill them as spares, or leave them.")
-    by_colour = halves_by_colour(pieces, ask.colours) if ask.halves and ask.colours > 1 else None
+    colours = ask.colours if isinstance(ask, MouldAsk) and halves else 1
+    by_colour = halves_by_colour(pieces, colours) if colours > 1 else None
     if by_colour:
         notes.append(f"Of each colour an even number, so that halves match: {', '.join(map(str, by_colour))}.")
     return basis.fit(
@@ -101,7 +98,7 @@ def _fit_cavities(basis: FitBasis, mould: Mould, volumes: CavityVolumes, notes: 
         piece_g=shell.piece_g if shell else fill_g,
         shell=shell,
         cavity=volumes,
-        halves=2 * pieces if ask.halves else None,
+        halves=2 * pieces if halves else None,
         halves_by_colour=by_colour,
         pours=pours,
         spare_cavities=spare,
@@ -110,7 +107,9 @@ def _fit_cavities(basis: FitBasis, mould: Mould, volumes: CavityVolumes, notes: 
     )
 
 
-def _pieces(basis: FitBasis, mould: Mould, per_piece: int, fill_g: float, notes: list[str]) -> tuple[int, float]:
+def _pieces(
+    basis: FitBasis[WalledAsk], mould: Mould, per_piece: int, fill_g: float, notes: list[str]
+) -> tuple[int, float]:
     """Return how many pieces, and the batch that they take."""
     ask, made = basis.ask, basis.made
     refuse_both(ask, "pieces")
@@ -132,22 +131,25 @@ def halves_by_colour(pieces: int, colours: int) -> tuple[int, ...]:
     return tuple(2 * (pieces // colours + (number < pieces % colours)) for number in range(colours))
 
 
-def _shell(mould: Mould, ask: Ask, volumes: CavityVolumes, per_piece: int, fill_g: float, pieces: int) -> Shell | None:
-    if ask.shell is None:
+def _shell(
+    mould: Mould, ask: WalledAsk, volumes: CavityVolumes, per_piece: int, fill_g: float, pieces: int
+) -> Shell | None:
+    chocolate = chocolate_of(ask)
+    if chocolate is None:
         return None
     one_shell_g = volumes.shell_ml * SET_CHOCOLATE_G_PER_ML
     shell_g, cap_g = per_piece * one_shell_g, per_piece * volumes.cap_ml * SET_CHOCOLATE_G_PER_ML
     total_g = pieces * (shell_g + cap_g)
     flooded_g = mould.cavities * volumes.cavity_ml * LIQUID_CHOCOLATE_G_PER_ML
     return Shell(
-        ingredient=ask.shell.label,
+        ingredient=chocolate.label,
         shell_g=shell_g,
         cap_g=cap_g,
         fill_g=fill_g,
         piece_g=shell_g + cap_g + fill_g,
         total_g=total_g,
         melt_g=total_g + flooded_g - mould.cavities * one_shell_g,
-        seam_g=_seam_g(mould.cavity, walls_of(ask, USUAL_MOULD).wall_mm) if ask.halves else 0.0,
+        seam_g=_seam_g(mould.cavity, ask.wall_mm) if in_halves(ask) else 0.0,
         pieces=pieces,
     )
 
@@ -164,9 +166,9 @@ def _rim_mm2(cavity: Cavity, wall_mm: float) -> float:
     return (cavity.void_ml(wall_mm, 0.0) - cavity.void_ml(wall_mm, step)) / step * 1000
 
 
-def _drink(basis: FitBasis, cavity: Cavity, fill_g: float) -> Drink | None:
+def _drink(basis: FitBasis[WalledAsk], cavity: Cavity, fill_g: float) -> Drink | None:
     ask = basis.ask
-    if basis.recipe.family != "dry-mix" and ask.mix_g_per_cup is None:
+    if not isinstance(ask, MouldAsk) or (basis.recipe.family != "dry-mix" and ask.mix_g_per_cup is None):
         return None
     across = min(cavity.rim_mm)
     return Drink(

@@ -7,9 +7,10 @@ from typing import Final
 
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.fit import Ask, Fit, fit
+from hearth_bowl.core.fit.ask import CakeAsk, CupAsk, MouldAsk, PanAsk
+from hearth_bowl.core.fit.moulded import in_halves
 from hearth_bowl.core.fit.vessel import Cup, Mould, Vessel
 from hearth_bowl.core.geometry.numbers import FLOOR_GUARD
-from hearth_bowl.core.geometry.pans import Pan
 from hearth_bowl.core.ingredients.packs import usual_pack_g
 from hearth_bowl.core.mass.mixture import Mixture
 from hearth_bowl.core.recipe.recipe import Recipe
@@ -45,8 +46,10 @@ def near_choices(
 
     def by_mass(batch_g: float) -> Ask:
         """A slab keeps its number of pieces: the same cut of a thicker or thinner one."""
-        asked = replace(ask, mass_g=batch_g, thickness_mm=None)
-        return asked if isinstance(vessel, Pan) else replace(asked, pieces=None, spares=0)
+        if isinstance(ask, PanAsk):
+            return replace(ask, mass_g=batch_g, thickness_mm=None)
+        asked = replace(ask, mass_g=batch_g)
+        return asked if isinstance(asked, CakeAsk) else replace(asked, pieces=None, spares=0)
 
     choices = []
     for line, grams in zip(recipe.lines, found.amounts_g, strict=True):
@@ -94,12 +97,12 @@ def _plural(unit: str, count: int) -> str:
 
 
 def _whole_moulds(vessel: Vessel, ask: Ask, found: Fit) -> list[tuple[str, float, Ask]]:
-    if not isinstance(vessel, Mould | Cup) or not found.pieces:
+    if not isinstance(vessel, Mould | Cup) or not isinstance(ask, MouldAsk | CupAsk) or not found.pieces:
         return []
     cavities = vessel.cavities if isinstance(vessel, Mould) else vessel.count
-    per_piece = 2 if ask.halves else 1
+    per_piece = 2 if in_halves(ask) else 1
     used = found.pieces * per_piece
-    choices = []
+    choices: list[tuple[str, float, Ask]] = []
     for moulds in {used // cavities, ceil(used / cavities)}:
         pieces = moulds * cavities // per_piece
         if pieces:

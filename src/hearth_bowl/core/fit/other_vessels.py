@@ -7,6 +7,7 @@ from typing import Final
 
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.fit import Ask, Fit, fit
+from hearth_bowl.core.fit.ask import PanAsk, ask_kind, asked_alike
 from hearth_bowl.core.fit.vessel import Box, Mould, Vessel
 from hearth_bowl.core.geometry.cakes import Cake
 from hearth_bowl.core.geometry.pans import Pan
@@ -45,8 +46,7 @@ def other_vessels(
     for position, vessel in enumerate(vessels):
         if isinstance(vessel, Box | Cake):
             continue
-        plain = replace(ask, mass_g=batch_g, pieces=None, spares=0, thickness_mm=None, piece_mm=None, coated=None)
-        asked = _for_kind(plain, vessel)
+        asked = replace(asked_alike(ask, ask_kind(vessel)), mass_g=batch_g)
         try:
             made = fit(recipe, vessel, asked, finished)
         except BadInput as problem:
@@ -63,11 +63,6 @@ def other_vessels(
             )
         )
     return tuple(sorted(found, key=lambda other: other.off))
-
-
-def _for_kind(ask: Ask, vessel: Vessel) -> Ask:
-    ask = replace(ask, rolling=None) if isinstance(vessel, Pan | Mould) else ask
-    return ask if isinstance(vessel, Mould) else replace(ask, halves=False)
 
 
 def _says(recipe: Recipe, vessel: Vessel, made: Fit) -> tuple[str, float]:
@@ -90,6 +85,6 @@ def _says(recipe: Recipe, vessel: Vessel, made: Fit) -> tuple[str, float]:
 def _same_depth_g(
     recipe: Recipe, vessel: Vessel, ask: Ask, depth_mm: float | None, finished: Mixture | None
 ) -> float | None:
-    if depth_mm is None or not isinstance(vessel, Pan) or depth_mm > vessel.depth_mm:
+    if depth_mm is None or not isinstance(vessel, Pan) or not isinstance(ask, PanAsk) or depth_mm > vessel.depth_mm:
         return None
     return fit(recipe, vessel, replace(ask, mass_g=None, thickness_mm=depth_mm), finished).batch_g

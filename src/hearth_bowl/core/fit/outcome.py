@@ -1,6 +1,7 @@
 """What a fit answers: where everything that is made goes."""
 
 from dataclasses import dataclass
+from typing import Generic, TypeVar
 
 from hearth_bowl.core.fit.ask import Ask
 from hearth_bowl.core.fit.made import Made, scaled
@@ -99,12 +100,15 @@ class Fit:
     notes: tuple[str, ...] = ()
 
 
+AskOfKind = TypeVar("AskOfKind", bound=Ask, covariant=True)
+
+
 @dataclass(frozen=True, slots=True, kw_only=True)
-class FitBasis:
+class FitBasis(Generic[AskOfKind]):
     """What every kind of vessel starts from."""
 
     recipe: Recipe
-    ask: Ask
+    ask: AskOfKind
     made: Made
 
     def fit(self, *, batch_g: float, filling_g: float, left_over_g: float, fill_ml: float, **rest: object) -> Fit:

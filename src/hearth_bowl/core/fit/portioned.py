@@ -3,7 +3,7 @@
 from math import floor
 
 from hearth_bowl.core.errors import BadInput
-from hearth_bowl.core.fit.ask import refuse, refuse_both, wanted
+from hearth_bowl.core.fit.ask import PiecesAsk, PortionAsk, ScoopAsk, refuse_both, wanted
 from hearth_bowl.core.fit.dipping import ball_coat, dipped, dipping_notes
 from hearth_bowl.core.fit.made import batch_for_g, filling_of_g
 from hearth_bowl.core.fit.outcome import Fit, FitBasis
@@ -12,7 +12,7 @@ from hearth_bowl.core.fit.vessel import Pieces, Scoop
 from hearth_bowl.core.geometry.numbers import FLOOR_GUARD
 
 
-def fit_scoop(basis: FitBasis, scoop: Scoop, notes: list[str]) -> Fit:
+def fit_scoop(basis: FitBasis[ScoopAsk], scoop: Scoop, notes: list[str]) -> Fit:
     """Return how many level scoops a batch gives, or the batch for so many; a core comes on top.
 
     :raises BadInput: naming what cannot be, with its limit.
@@ -20,7 +20,7 @@ def fit_scoop(basis: FitBasis, scoop: Scoop, notes: list[str]) -> Fit:
     return _portion(basis, scoop.volume_ml * basis.made.density_g_per_ml, scoop.volume_ml, notes)
 
 
-def fit_pieces(basis: FitBasis, pieces: Pieces, notes: list[str]) -> Fit:
+def fit_pieces(basis: FitBasis[PiecesAsk], pieces: Pieces, notes: list[str]) -> Fit:
     """Return how many pieces of a weight a batch gives, or the batch for so many; a core is part of the weight.
 
     :raises BadInput: naming what cannot be, with its limit.
@@ -32,10 +32,9 @@ def fit_pieces(basis: FitBasis, pieces: Pieces, notes: list[str]) -> Fit:
     return _portion(basis, inside_g, inside_g / basis.made.density_g_per_ml, notes)
 
 
-def _portion(basis: FitBasis, inside_g: float, portion_ml: float, notes: list[str]) -> Fit:
+def _portion(basis: FitBasis[PortionAsk], inside_g: float, portion_ml: float, notes: list[str]) -> Fit:
     """Without a target the recipe is portioned as it is."""
     ask, made = basis.ask, basis.made
-    refuse(ask, ("thickness_mm", "piece_mm", "halves"), "rolled pieces", "a pan or a mould")
     refuse_both(ask, "pieces")
     count = wanted(ask)
     left_over_g = 0.0
@@ -55,7 +54,7 @@ def _portion(basis: FitBasis, inside_g: float, portion_ml: float, notes: list[st
     notes += dipping_notes(ask, now, later)
     rolling_g = None
     if ask.rolling is not None:
-        coat_mm = 0.0 if now is None else (ask.coat_mm or 0.0)
+        coat_mm = 0.0 if now is None else ask.coat_mm
         rolling_g = rolled_g(ask.rolling, width_mm + 2 * coat_mm)
         rolled = ROLLING[ask.rolling]
         tray_g = count * rolling_g * (1 + rolled.tray_share)

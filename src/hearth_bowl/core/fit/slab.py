@@ -1,7 +1,7 @@
 """A slab in a pan: thickness from mass, mass from thickness, and its cutting plan."""
 
 from hearth_bowl.core.errors import BadInput
-from hearth_bowl.core.fit.ask import Ask, refuse, refuse_both, wanted
+from hearth_bowl.core.fit.ask import PanAsk, refuse_both, wanted
 from hearth_bowl.core.fit.dipping import dipped, dipping_notes, piece_coat
 from hearth_bowl.core.fit.made import batch_for_g, filling_of_g
 from hearth_bowl.core.fit.outcome import Fit, FitBasis, Marks
@@ -10,13 +10,12 @@ from hearth_bowl.core.geometry.pans import Pan
 from hearth_bowl.core.geometry.pieces import Cut, cut_by_count, cut_by_size
 
 
-def fit_pan(basis: FitBasis, pan: Pan, notes: list[str]) -> Fit:
+def fit_pan(basis: FitBasis[PanAsk], pan: Pan, notes: list[str]) -> Fit:
     """Return what is made of a recipe to fill a pan as asked; without a target to its depth.
 
     :raises BadInput: naming what cannot be, with its limit.
     """
     ask, made = basis.ask, basis.made
-    refuse(ask, ("halves", "rolling"), "a slab", "a mould")
     refuse_both(ask, "thickness_mm")
     full_ml = pan.volume_ml(pan.depth_mm)
     left_over_g = 0.0
@@ -68,7 +67,7 @@ def fit_pan(basis: FitBasis, pan: Pan, notes: list[str]) -> Fit:
     )
 
 
-def _asked_thickness(pan: Pan, ask: Ask) -> float:
+def _asked_thickness(pan: Pan, ask: PanAsk) -> float:
     thickness_mm = pan.depth_mm if ask.thickness_mm is None else ask.thickness_mm
     if thickness_mm > pan.depth_mm:
         message = f"{thickness_mm:g} mm is over the pan's rim"
@@ -76,7 +75,7 @@ def _asked_thickness(pan: Pan, ask: Ask) -> float:
     return thickness_mm
 
 
-def cut_of(pan: Pan, ask: Ask) -> Cut | None:
+def cut_of(pan: Pan, ask: PanAsk) -> Cut | None:
     """Return how a slab is cut as asked, or None where no cut is asked.
 
     :raises BadInput: at `pieces` or `piece_mm` when it cannot be cut so.

@@ -147,12 +147,14 @@ def cook_to(mixture: Mixture, to_c: float, kpa: float) -> Cooked:
     water_left_g = water_at(solutes, dry_g, to_c, kpa)
     solids_pct = 100 * dry_g / (dry_g + water_left_g)
     if solids_pct > MOST_SOLIDS_PCT:
-        raise BadInput(("to_c",), f"{to_c:g} °C is beyond the formula: hardly any water is left", "a lower temperature")
+        raise BadInput(
+            ("to_c",), f"⟦{to_c:g} °C⟧ is beyond the formula: hardly any water is left", "a lower temperature"
+        )
     if water_left_g > mixture.grams["water"] * (1 + 1e-9):
         raise BadInput(
             ("to_c",),
-            f"it boils at {now.boiling_c:.1f} °C as it is and cannot be cooked to less",
-            f"above {now.boiling_c:.1f} °C, or more water",
+            f"it boils at ⟦{now.boiling_c:.1f} °C⟧ as it is and cannot be cooked to less",
+            f"above ⟦{now.boiling_c:.1f} °C⟧, or more water",
             "out-of-range",
         )
     return _cooked(mixture, to_c, water_left_g, solids_pct)

@@ -71,13 +71,23 @@ def plan_or_none(recipe: Recipe, kitchen: Kitchen) -> CookPlan | None:
         return None
 
 
-def finished(recipe: Recipe, plan: CookPlan | None) -> Mixture:
-    """Return the mass as it is eaten: with a plan, less what boils off."""
+def finished(recipe: Recipe, cooked: Cooked) -> Mixture:
+    """Return the mass as it is eaten: less what boils off."""
     mixture = mix(recipe)
-    if plan is None:
-        return mixture
     ethanol_g = cooked_part(recipe).grams["ethanol"]
     grams = dict(mixture.grams)
     grams["ethanol"] -= ethanol_g
-    grams["water"] -= plan.cooked.evaporated_g - ethanol_g
+    grams["water"] -= cooked.evaporated_g - ethanol_g
     return replace(mixture, grams=grams, energy_kcal=mixture.energy_kcal - ETHANOL_KCAL_PER_G * ethanol_g)
+
+
+def finished_or_none(recipe: Recipe, kitchen: Kitchen, to_c: float | None = None) -> Mixture | None:
+    """Return the mass as it is eaten where something boils off, or None where nothing does.
+
+    :param to_c: an end of the boil in this kitchen [°C]; without it the usual one of a family that is cooked down.
+    :raises BadInput: at `to_c` when it cannot be cooked to that.
+    """
+    if to_c is not None:
+        return finished(recipe, cook_to(cooked_part(recipe), to_c, kitchen.pressure_kpa))
+    plan = plan_or_none(recipe, kitchen)
+    return None if plan is None else finished(recipe, plan.cooked)

@@ -52,8 +52,8 @@ def thermometer(reading_in_boiling_water_c: float, kpa: float) -> Thermometer:
     if abs(offset_c) > MOST_OFFSET_C:
         raise BadInput(
             field,
-            f"{reading:g} °C is {abs(offset_c):.1f} °C off: the thermometer is broken or the water did not boil",
-            f"{true_c - MOST_OFFSET_C:.1f} to {true_c + MOST_OFFSET_C:.1f} °C",
+            f"⟦{reading:g} °C⟧ is ⟪{abs(offset_c):.1f} °C⟫ off: the thermometer is broken or the water did not boil",
+            f"⟦{true_c - MOST_OFFSET_C:.1f} to {true_c + MOST_OFFSET_C:.1f} °C⟧",
             "out-of-range",
         )
     return Thermometer(offset_c=offset_c, water_boils_c=true_c)

@@ -159,9 +159,9 @@ def temper(
     check_number(("from_c",), melted_c, window.melt_c[0] - 10, window.never_above_c, "°C")
     check_number(("to_c",), work_c, window.work_c[0] - 3, window.seed_lost_above_c, "°C")
     if work_c >= melted_c:
-        raise BadInput(("to_c",), "not cooler than it is melted", f"below {melted_c:g} °C")
+        raise BadInput(("to_c",), "not cooler than it is melted", f"below ⟦{melted_c:g} °C⟧")
     if seed_c >= work_c:
-        raise BadInput(("seed_c",), "the seed is warmer than the work", f"below {work_c:g} °C")
+        raise BadInput(("seed_c",), "the seed is warmer than the work", f"below ⟦{work_c:g} °C⟧")
     seed = mix(checked_recipe(name="seed", family="filling", use=None, lines=[Line(ingredient=chocolate, amount=100)]))
     heat = window.cp_seed * (work_c - seed_c) + 1000 * solid_fat_kj_per_kg(seed, seed_c)
     ratio = window.cp_melt * (melted_c - work_c) / heat

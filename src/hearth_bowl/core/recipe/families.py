@@ -63,7 +63,7 @@ BUTTER_EARLY: Final = Method(
 NO_BOIL: Final = Method(
     key="no-boil",
     name="Melt with the condensed milk",
-    trade_off="No thermometer needed; over 60 °C it tightens and oils out.",
+    trade_off="No thermometer needed; over ⟦60 °C⟧ it tightens and oils out.",
 )
 MICROWAVE: Final = Method(
     key="microwave",
@@ -89,7 +89,7 @@ FAMILY: Final[Mapping[str, Family]] = MappingProxyType(
             uses=("pour", "glaze", "dollop", "pipe", "fill-shell", "coat-cake", "roll", "cut"),
             methods=(POUR_OVER, MELT_TOGETHER, INTO_MELTED, IN_THE_PAN),
             also=(SCALD, FULL_BOIL, BUTTER_LATE, BUTTER_EARLY),
-            rule="The ratio for its use, and 35 to 45 °C while it comes together.",
+            rule="The ratio for its use, and ⟦35 to 45 °C⟧ while it comes together.",
         ),
         "whipped-ganache": Family(
             stages=("warm", "pour-over", "late"),
@@ -107,7 +107,7 @@ FAMILY: Final[Mapping[str, Family]] = MappingProxyType(
             stages=("warm", "melt", "fold-in", "late"),
             uses=("roll", "cut"),
             methods=(NO_BOIL, MICROWAVE),
-            rule="The ratio goes by the kind of chocolate; no boil, and never above 60 °C.",
+            rule="The ratio goes by the kind of chocolate; no boil, and never above ⟦60 °C⟧.",
         ),
         "simmered-fudge": Family(
             stages=("warm", "boil", "melt", "fold-in", "late"),
@@ -132,7 +132,7 @@ FAMILY: Final[Mapping[str, Family]] = MappingProxyType(
                 ),
                 Method(key="plain", name="Without", trade_off="Stays a soft paste and can be eaten at once."),
             ),
-            rule="Below 60 °C when the invertase goes in; a shell without thin spots.",
+            rule="Below ⟦60 °C⟧ when the invertase goes in; a shell without thin spots.",
         ),
         "nut-paste": Family(
             stages=("melt", "stir-in-cool", "fold-in"),
@@ -181,7 +181,7 @@ FAMILY: Final[Mapping[str, Family]] = MappingProxyType(
                 Method(
                     key="fold",
                     name="Fold at the same warmth",
-                    trade_off="Both at 30 to 35 °C: fold until it just leaves the bowl, or oil beads out.",
+                    trade_off="Both at ⟦30 to 35 °C⟧: fold until it just leaves the bowl, or oil beads out.",
                 ),
             ),
             rule="Syrup by the kind of chocolate; rest it, then knead.",

@@ -50,7 +50,7 @@ TEMPERS: Final = _schools(
     ("none", "Not tempered", "For compound, which sets by itself; plain chocolate will bloom."),
 )
 RESTS: Final = _schools(
-    ("cool-first", "Cool first, then the fridge", "Below 30 °C before the fridge: no sweat, no warm fridge."),
+    ("cool-first", "Cool first, then the fridge", "Below ⟦30 °C⟧ before the fridge: no sweat, no warm fridge."),
     ("fridge", "Straight to the fridge", "Quicker when thin; a large hot mass warms what stands beside it."),
     ("room", "Cool room only", "The best crystals and gloss; takes a night."),
 )

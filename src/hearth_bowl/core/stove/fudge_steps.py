@@ -27,7 +27,7 @@ def no_boil_fudge(cook: Cook) -> list[Step]:
             target_c=(45.0, 55.0),
             ceiling_c=min(CONDENSED_ABOVE_C, cook.ceiling_c or CONDENSED_ABOVE_C),
             cue="a few lumps left: stirring melts them",
-            why="Over 60 °C condensed milk tightens and the fat oils out; each chocolate has its own ceiling.",
+            why="Over ⟦60 °C⟧ condensed milk tightens and the fat oils out; each chocolate has its own ceiling.",
             caution=cautions.MICROWAVED if heat == "microwave" else "",
             positions=melted,
         ),

@@ -72,7 +72,7 @@ def ganache(cook: Cook) -> list[Step]:
             ceiling_c=cook.ceiling_c,
             cue="smooth, glossy, and it follows the spoon",
             ask="Is it smooth and glossy, with no fat at its edge?",
-            why="Between 35 and 45 °C fat and water hold together; colder or hotter they part.",
+            why="Between ⟦35 and 45 °C⟧ fat and water hold together; colder or hotter they part.",
             passes=PASSES,
             positions=chocolate + early,
         )

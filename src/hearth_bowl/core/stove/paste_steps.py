@@ -22,7 +22,7 @@ def fondant(cook: Cook) -> list[Step]:
             target_c=(45.0, 58.0),
             ceiling_c=65.0,
             cue="it flows from the spoon",
-            why="Over 65 °C its crystals dissolve and come back coarse.",
+            why="Over ⟦65 °C⟧ its crystals dissolve and come back coarse.",
             positions=cook.lines("warm", "melt", ""),
         )
     ]
@@ -35,8 +35,8 @@ def fondant(cook: Cook) -> list[Step]:
                 heat="cool",
                 target_c=(35.0, INVERTASE_BELOW_C - 2),
                 ceiling_c=INVERTASE_BELOW_C,
-                ask="Is it below 60 °C?",
-                why="Above 65 to 70 °C the enzyme dies in minutes.",
+                ask="Is it below ⟦60 °C⟧?",
+                why="Above ⟦65 to 70 °C⟧ the enzyme dies in minutes.",
                 positions=tuple(p for p, line in enumerate(cook.recipe.lines) if line.ingredient.key == "invertase"),
             )
         )

@@ -93,7 +93,7 @@ def _ending(cook: Cook) -> list[Step]:
             key="pour",
             title="Into its vessel",
             do="Fill it as the fit says; tap out the air.",
-            ask="Is the shell set, and the filling below 28 °C?" if cook.moulded and cook.shell else "",
+            ask="Is the shell set, and the filling below ⟦28 °C⟧?" if cook.moulded and cook.shell else "",
             why="Too warm it melts the shell."
             if cook.moulded and cook.shell
             else "Once it stiffens it will not level.",
@@ -102,13 +102,13 @@ def _ending(cook: Cook) -> list[Step]:
             key="set",
             title="Leave it to set",
             do={
-                "cool-first": "Cool it to 30 °C loosely covered, then into the fridge.",
+                "cool-first": "Cool it to ⟦30 °C⟧ loosely covered, then into the fridge.",
                 "fridge": "Into the fridge, loosely covered.",
                 "room": "In a cool room, loosely covered, overnight.",
             }[rest],
             heat="cool",
             target_c=(16.0, 20.0),
-            ask="Is it below 30 °C and loosely covered?" if rest != "room" else "",
+            ask="Is it below ⟦30 °C⟧ and loosely covered?" if rest != "room" else "",
             why="A hot mass sweats in the fridge and warms what stands beside it.",
             caution=cautions.LOCAL_RULES,
             attended=False,

@@ -35,7 +35,7 @@ def _to_temper(window: Window, school: str) -> tuple[Step, ...]:
         what = (
             "Stir in two thirds of the seed, the rest as needed; fish out what will not melt."
             if school == "seed"
-            else "At 34 °C stir in one per cent of silk of cocoa butter."
+            else "At ⟦34 °C⟧ stir in one per cent of silk of cocoa butter."
         )
         return (
             Step(

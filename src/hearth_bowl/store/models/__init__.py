@@ -5,7 +5,7 @@ from hearth_bowl.store.models.base import Base
 from hearth_bowl.store.models.batch import BatchEventRow, BatchRow, ProbeRow, ReadingRow, TimerRow, WeightRow
 from hearth_bowl.store.models.fit import RecipeFitRow
 from hearth_bowl.store.models.larder import LarderRow
-from hearth_bowl.store.models.recipe import RecipeLineRow, RecipeRow, RecipeVersionRow
+from hearth_bowl.store.models.recipe import RecipeRow, RecipeVersionRow
 from hearth_bowl.store.models.settings import SettingsRow
 from hearth_bowl.store.models.vessel import VesselRow
 
@@ -19,7 +19,6 @@ __all__ = [
     "ProbeRow",
     "ReadingRow",
     "RecipeFitRow",
-    "RecipeLineRow",
     "RecipeRow",
     "RecipeVersionRow",
     "SettingsRow",

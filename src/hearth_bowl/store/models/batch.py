@@ -9,7 +9,9 @@ from hearth_bowl.store.models.base import Base
 
 
 class BatchRow(Base):
-    """One batch. The recipe as it was made, its choices and its fit are JSON and never change."""
+    """One batch. The recipe as it was made, its choices, its fit and its snapshot (steps, kitchen, thermometer) are
+    JSON and never change; a batch from before there were snapshots gets its own when the file is next opened.
+    `verdict` holds the last one's words; `thinned_at` is when its readings were thinned."""
 
     __tablename__ = "batch"
 
@@ -24,6 +26,9 @@ class BatchRow(Base):
     step: Mapped[int]
     started_at: Mapped[datetime]
     ended_at: Mapped[datetime | None]
+    snapshot: Mapped[str | None]
+    verdict: Mapped[str]
+    thinned_at: Mapped[datetime | None]
 
 
 class BatchEventRow(Base):
@@ -42,13 +47,15 @@ class BatchEventRow(Base):
 
 
 class ProbeRow(Base):
-    """A thermometer that sends readings; `speed` is how fast a stand-in plays."""
+    """A thermometer that sends readings; `speed` is how fast a stand-in plays, `clock_ahead_s` by how much the
+    device's own clock goes ahead."""
 
     __tablename__ = "probe"
 
     id: Mapped[str] = mapped_column(primary_key=True)
     name: Mapped[str]
     speed: Mapped[float]
+    clock_ahead_s: Mapped[float]
 
 
 class ReadingRow(Base):

@@ -1,15 +1,18 @@
-"""Recipes: the working state with its lines, and the versions that were kept."""
+"""Recipes: the working state as one document, and the versions that were kept."""
 
 from datetime import datetime
 
-from sqlalchemy import CheckConstraint, ForeignKey, UniqueConstraint
-from sqlalchemy.orm import Mapped, mapped_column, relationship
+from sqlalchemy import ForeignKey, UniqueConstraint
+from sqlalchemy.orm import Mapped, mapped_column
 
 from hearth_bowl.store.models.base import Base
 
 
 class RecipeRow(Base):
-    """A recipe as it stands now. `revision` grows with every save: a save from an older one is refused."""
+    """A recipe as it stands now: the whole recipe file as JSON. Name, family and use stand beside it for the list.
+
+    `revision` grows with every save: a save from an older one is refused.
+    """
 
     __tablename__ = "recipe"
 
@@ -17,41 +20,10 @@ class RecipeRow(Base):
     name: Mapped[str]
     family: Mapped[str]
     use: Mapped[str | None]
-    steps: Mapped[str]
-    method: Mapped[str | None]
+    document: Mapped[str]
     revision: Mapped[int]
     created_at: Mapped[datetime]
     changed_at: Mapped[datetime]
-
-    lines: Mapped[list["RecipeLineRow"]] = relationship(
-        order_by="RecipeLineRow.position", cascade="all, delete-orphan", lazy="raise"
-    )
-
-
-class RecipeLineRow(Base):
-    """One line: an ingredient of the library by key, or the person's own as JSON."""
-
-    __tablename__ = "recipe_line"
-    __table_args__ = (
-        CheckConstraint("amount >= 0", name="amount_not_negative"),
-        CheckConstraint("(ingredient_key IS NULL) <> (own_ingredient IS NULL)", name="one_ingredient"),
-        UniqueConstraint("recipe_id", "position"),
-    )
-
-    id: Mapped[int] = mapped_column(primary_key=True)
-    recipe_id: Mapped[int] = mapped_column(ForeignKey("recipe.id", ondelete="CASCADE"), index=True)
-    position: Mapped[int]
-    ingredient_key: Mapped[str | None]
-    own_ingredient: Mapped[str | None]
-    amount: Mapped[float]
-    amount_high: Mapped[float | None]
-    unit: Mapped[str]
-    measure: Mapped[str]
-    stage: Mapped[str]
-    pinned: Mapped[bool]
-    proposed: Mapped[bool]
-    pack_g: Mapped[float | None]
-    piece_g: Mapped[float | None]
 
 
 class RecipeVersionRow(Base):

@@ -1,18 +1,25 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { ApiError, client, dataOf, type Schemas } from "../../api/client";
-import { assortmentsQuery, libraryQuery, recipeQueries, vesselsQuery } from "../../api/queries";
+import {
+  assortmentsQuery,
+  libraryQuery,
+  questionsQuery,
+  recipeQueries,
+  vesselsQuery,
+} from "../../api/queries";
 import { Button } from "../../ui/Button";
 import { Choice, TextField } from "../../ui/Field";
-import { NumberField } from "../../ui/NumberField";
+import { Skeleton } from "../../ui/Skeleton";
 import { Sure } from "../../ui/Sure";
-import { mass, numberIn, type Units, useUnits } from "../../units/units";
+import { mass, type Units, useUnits } from "../../units/units";
+import { OptionalField, WholeField } from "./fields";
 import { PieceRows } from "./PieceRows";
 import { PourOrder } from "./PourOrder";
 import { ShoppingList } from "./ShoppingList";
 import { useAssortment } from "./useAssortment";
 
-type Stored = Schemas["StoredAssortmentOut"];
+type Stored = Schemas["StoredAssortment"];
 
 /** Boxes: so many of an assortment, what they take, in which order to pour, and what to buy. */
 export function BoxesPage() {
@@ -20,8 +27,7 @@ export function BoxesPage() {
   const list = useQuery({ ...assortmentsQuery, staleTime: 0, gcTime: 0 });
   const [chosen, setChosen] = useState<number | null>(null);
   const create = useMutation({
-    mutationFn: () =>
-      dataOf(client.POST("/api/assortments", { body: { name: "New boxes", boxes: 10, rows: [] } as never })),
+    mutationFn: () => dataOf(client.POST("/api/assortments", { body: {} })),
     onSuccess: async (made) => {
       await queries.invalidateQueries({ queryKey: assortmentsQuery.queryKey });
       setChosen(made.id);
@@ -53,8 +59,16 @@ export function BoxesPage() {
   );
   return (
     <>
-      {!list.data ? null : stored ? (
-        <Bench key={stored.id} stored={stored} picker={picker} onDeleted={() => setChosen(null)} />
+      {!list.data ? (
+        <Skeleton />
+      ) : stored ? (
+        <BoxesBench
+          key={stored.id}
+          stored={stored}
+          usual={list.data.usual}
+          picker={picker}
+          onDeleted={() => setChosen(null)}
+        />
       ) : (
         <main className="max-w-prose px-5 py-4">
           <h1 className="font-display font-semibold text-3xl">Boxes</h1>
@@ -70,15 +84,21 @@ export function BoxesPage() {
   );
 }
 
-type BenchProps = { stored: Stored; picker: React.ReactNode; onDeleted: () => void };
+type BenchProps = {
+  stored: Stored;
+  usual: Schemas["PieceAskUsual"];
+  picker: React.ReactNode;
+  onDeleted: () => void;
+};
 
-function Bench({ stored, picker, onDeleted }: BenchProps) {
+function BoxesBench({ stored, usual, picker, onDeleted }: BenchProps) {
   const units = useUnits();
   const queries = useQueryClient();
   const { asked, said, change, flush, drop } = useAssortment(stored);
   const { data: vessels } = useQuery(vesselsQuery);
   const { data: recipes } = useQuery(recipeQueries.list);
   const { data: library } = useQuery(libraryQuery);
+  const { data: questions } = useQuery(questionsQuery);
   const rows = asked.rows ?? [];
   const planned = useQuery({
     queryKey: ["plan", asked],
@@ -167,6 +187,8 @@ function Bench({ stored, picker, onDeleted }: BenchProps) {
             recipes={recipes.recipes}
             vessels={vessels.vessels}
             library={library}
+            questions={questions}
+            usual={usual}
             onChange={(next) => change({ rows: next })}
           />
         )}
@@ -216,7 +238,7 @@ function Bench({ stored, picker, onDeleted }: BenchProps) {
   );
 }
 
-type Plan = Schemas["PlanOut"];
+type Plan = Schemas["Assortment"];
 
 function sentence(boxes: number, plan: Plan, units: Units): React.ReactNode {
   const melts = plan.pours.map((row) => mass(row.start_g, units)).join(" and ");
@@ -256,57 +278,5 @@ function Totals({ plan, units }: { plan: Plan; units: Units }) {
           ),
       )}
     </dl>
-  );
-}
-
-type WholeProps = {
-  label: string;
-  value: number;
-  least: number;
-  problem?: string | null;
-  onWhole: (value: number) => void;
-};
-
-/** A whole number; what is none stays as typed and is not taken. */
-export function WholeField({ label, value, least, problem, onWhole }: WholeProps) {
-  const [typed, setTyped] = useState(String(value));
-  return (
-    <NumberField
-      label={label}
-      value={typed}
-      problem={problem}
-      onChange={(event) => {
-        setTyped(event.target.value);
-        const next = numberIn(event.target.value);
-        if (next !== undefined && Number.isInteger(next) && next >= least) onWhole(next);
-      }}
-    />
-  );
-}
-
-type OptionalProps = {
-  label: string;
-  value: number | null;
-  placeholder?: string;
-  problem?: string | null;
-  onValue: (value: number | null) => void;
-};
-
-/** A figure that may be left empty. */
-export function OptionalField({ label, value, placeholder, problem, onValue }: OptionalProps) {
-  const [typed, setTyped] = useState(value === null ? "" : String(value));
-  return (
-    <NumberField
-      label={label}
-      placeholder={placeholder}
-      value={typed}
-      problem={problem}
-      onChange={(event) => {
-        setTyped(event.target.value);
-        const next = numberIn(event.target.value);
-        if (event.target.value.trim() === "") onValue(null);
-        else if (next !== undefined && next > 0) onValue(next);
-      }}
-    />
   );
 }

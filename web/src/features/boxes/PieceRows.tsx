@@ -1,28 +1,32 @@
 import type { Schemas } from "../../api/client";
 import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Field";
-import { OptionalField, WholeField } from "./BoxesPage";
+import { ChocolateChoice, usualAsk } from "../fit";
+import { OptionalField, WholeField } from "./fields";
 
-type Row = Schemas["PieceIn"];
+type Row = Schemas["PieceAsk"];
 type Props = {
   rows: Row[];
-  plan: Schemas["PlanOut"] | undefined;
+  plan: Schemas["Assortment"] | undefined;
   problem: Schemas["Problem"] | null;
-  recipes: Schemas["RecipeInListOut"][];
-  vessels: Schemas["StoredVesselOut"][];
+  recipes: Schemas["RecipeInList"][];
+  vessels: Schemas["StoredVessel"][];
   library: Schemas["LibraryOut"] | undefined;
+  questions: Schemas["QuestionsOut"] | undefined;
+  usual: Schemas["PieceAskUsual"];
   onChange: (rows: Row[]) => void;
 };
 
 /** The kinds of piece in a box: recipe, vessel, how many, and what is round them. */
-export function PieceRows({ rows, plan, problem, recipes, vessels, library, onChange }: Props) {
+export function PieceRows(props: Props) {
+  const { rows, plan, problem, recipes, vessels, library, questions, usual, onChange } = props;
   const making = vessels.filter((row) => row.vessel.kind !== "box" && row.vessel.kind !== "cake");
   const change = (position: number, part: Partial<Row>) =>
     onChange(rows.map((row, at) => (at === position ? { ...row, ...part } : row)));
   const add = () => {
     const recipe = recipes[0];
     const vessel = making.find((row) => row.vessel.kind === "mould") ?? making[0];
-    if (recipe && vessel) onChange([...rows, newRow(recipe.id, vessel)]);
+    if (recipe && vessel) onChange([...rows, { ...usual, ...made(recipe.id, vessel, questions) }]);
   };
   return (
     <>
@@ -40,6 +44,7 @@ export function PieceRows({ rows, plan, problem, recipes, vessels, library, onCh
               recipes={recipes}
               vessels={making}
               library={library}
+              questions={questions}
               onChange={(part) => change(position, part)}
               onRemove={() => onChange(rows.filter((_, at) => at !== position))}
             />
@@ -53,32 +58,30 @@ export function PieceRows({ rows, plan, problem, recipes, vessels, library, onCh
   );
 }
 
-function newRow(recipeId: number, vessel: Schemas["StoredVesselOut"]): Row {
-  const shell = vessel.vessel.kind === "mould" ? "dark60" : "none";
-  return {
-    recipe_id: recipeId,
-    vessel_id: vessel.id,
-    per_box: 2,
-    spares: 0,
-    whole_moulds: false,
-    ask: { shell } as Row["ask"],
-  };
-}
+/** A recipe in a vessel, asked as is usual there. */
+const made = (
+  recipe_id: number,
+  { id, vessel }: Schemas["StoredVessel"],
+  questions: Schemas["QuestionsOut"] | undefined,
+) => ({ recipe_id, vessel_id: id, ask: usualAsk(vessel.kind, questions) });
 
 type RowProps = {
   row: Row;
-  made: Schemas["RowOut"] | undefined;
+  made: Schemas["Row"] | undefined;
   problem: string | null;
-  recipes: Schemas["RecipeInListOut"][];
-  vessels: Schemas["StoredVesselOut"][];
+  recipes: Schemas["RecipeInList"][];
+  vessels: Schemas["StoredVessel"][];
   library: Schemas["LibraryOut"] | undefined;
+  questions: Schemas["QuestionsOut"] | undefined;
   onChange: (part: Partial<Row>) => void;
   onRemove: () => void;
 };
 
-function PieceRow({ row, made, problem, recipes, vessels, library, onChange, onRemove }: RowProps) {
+function PieceRow(props: RowProps) {
+  const { row, made: outcome, problem, recipes, vessels, library, questions, onChange, onRemove } = props;
   const vessel = vessels.find((stored) => stored.id === row.vessel_id)?.vessel;
-  const ask = (part: Partial<Row["ask"]>) => onChange({ ask: { ...row.ask, ...part } as Row["ask"] });
+  const asked = row.ask;
+  const ask = (part: Record<string, unknown>) => onChange({ ask: asked && { ...asked, ...part } });
   const moulded = vessel?.kind === "mould" || vessel?.kind === "cup";
   return (
     <div className="grid grid-cols-4 items-end gap-x-3 gap-y-2 max-sm:grid-cols-2">
@@ -101,7 +104,7 @@ function PieceRow({ row, made, problem, recipes, vessels, library, onChange, onR
           value={row.vessel_id}
           onChange={(event) => {
             const next = vessels.find((stored) => stored.id === Number(event.target.value));
-            if (next) onChange({ vessel_id: next.id, ask: newRow(row.recipe_id, next).ask });
+            if (next) onChange(made(row.recipe_id, next, questions));
           }}
         >
           {vessels.map((stored) => (
@@ -117,54 +120,40 @@ function PieceRow({ row, made, problem, recipes, vessels, library, onChange, onR
         least={1}
         onWhole={(per_box) => onChange({ per_box })}
       />
-      <WholeField
-        label="Spares"
-        value={row.spares ?? 0}
-        least={0}
-        onWhole={(spares) => onChange({ spares })}
-      />
+      <WholeField label="Spares" value={row.spares} least={0} onWhole={(spares) => onChange({ spares })} />
       <div className="col-span-2">
-        <Choice
-          label={moulded ? "Shell" : "Dipped in"}
-          value={row.ask?.shell ?? "none"}
-          onChange={(event) => ask({ shell: event.target.value })}
-        >
-          <option value="none">nothing</option>
-          {library?.ingredients
-            .filter((one) => one.kind === "chocolate" || one.kind === "compound")
-            .map((one) => (
-              <option key={one.key} value={one.key}>
-                {one.name}
-              </option>
-            ))}
-        </Choice>
+        {asked && asked.kind !== "cake" && (
+          <ChocolateChoice
+            label={moulded ? "Shell" : "Dipped in"}
+            none="nothing"
+            value={asked.shell}
+            library={library}
+            onTake={(shell) => ask({ shell })}
+          />
+        )}
       </div>
-      {vessel?.kind === "pan" && (
+      {asked?.kind === "pan" && (
         <OptionalField
           label="Thick, mm"
           placeholder="full"
-          value={row.ask?.thickness_mm ?? null}
+          value={asked.thickness_mm}
           onValue={(thickness_mm) => ask({ thickness_mm })}
         />
       )}
-      {moulded && (
+      {(asked?.kind === "mould" || asked?.kind === "cup") && (
         <>
           <OptionalField
             label="Wall, mm"
-            placeholder="2"
-            value={row.ask?.wall_mm ?? null}
-            onValue={(wall_mm) => ask({ wall_mm })}
+            placeholder=""
+            value={asked.wall_mm}
+            onValue={(wall_mm) => wall_mm !== null && ask({ wall_mm })}
           />
-          {vessel?.kind === "mould" && (
-            <Check
-              label="Two halves joined"
-              checked={row.ask?.halves ?? false}
-              onCheck={(halves) => ask({ halves })}
-            />
+          {asked.kind === "mould" && (
+            <Check label="Two halves joined" checked={asked.halves} onCheck={(halves) => ask({ halves })} />
           )}
           <Check
             label="Fill the last mould"
-            checked={row.whole_moulds ?? false}
+            checked={row.whole_moulds}
             onCheck={(whole_moulds) => onChange({ whole_moulds })}
           />
         </>
@@ -175,19 +164,19 @@ function PieceRow({ row, made, problem, recipes, vessels, library, onChange, onR
         </p>
       )}
       <div className="col-span-4 flex items-center justify-between gap-2 text-[15px] max-sm:col-span-2">
-        <span>{made && told(made)}</span>
+        <span>{outcome && told(outcome)}</span>
         <Button look="plain" className="shrink-0" onClick={onRemove}>
           Leave it out
         </Button>
       </div>
-      {made && made.other_shells.length > 0 && made.cost_per_piece !== null && (
-        <OtherShells made={made} onTake={(shell) => ask({ shell })} />
+      {outcome && outcome.other_shells.length > 0 && outcome.cost_per_piece !== null && (
+        <OtherShells made={outcome} onTake={(shell) => ask({ shell })} />
       )}
     </div>
   );
 }
 
-function told(made: Schemas["RowOut"]): string {
+function told(made: Schemas["Row"]): string {
   const parts = [`${made.pieces} pieces`];
   if (made.fit.halves) parts.push(`${made.fit.halves} halves`);
   if (made.extra) parts.push(`${made.extra} more than asked`);
@@ -198,7 +187,7 @@ function told(made: Schemas["RowOut"]): string {
   return parts.join(", ");
 }
 
-type OtherProps = { made: Schemas["RowOut"]; onTake: (shell: string) => void };
+type OtherProps = { made: Schemas["Row"]; onTake: (shell: string) => void };
 
 /** The same piece in another chocolate, dear or basic, with what one costs then. */
 function OtherShells({ made, onTake }: OtherProps) {

@@ -1,7 +1,7 @@
 import type { Schemas } from "../../api/client";
 import { mass, type Units } from "../../units/units";
 
-type Props = { plan: Schemas["PourPlanOut"]; name: string; units: Units };
+type Props = { plan: Schemas["PourPlan"]; name: string; units: Units };
 
 const TASKS = { shell: "shells", cap: "caps and seams", dip: "dip" } as const;
 

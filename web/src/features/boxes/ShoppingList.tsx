@@ -3,7 +3,7 @@ import { Button } from "../../ui/Button";
 import { mass, type Units } from "../../units/units";
 
 type Props = {
-  shopping: Schemas["ShoppingOut"];
+  shopping: Schemas["ShoppingList"];
   boxes: number;
   id: number;
   units: Units;
@@ -83,7 +83,7 @@ function again(boxes: number): string {
   return boxes < 1 ? "" : `; left for ${boxes} more ${boxes === 1 ? "box" : "boxes"}`;
 }
 
-function toBuy(item: Schemas["ItemOut"], units: Units): string {
+function toBuy(item: Schemas["Item"], units: Units): string {
   if (item.buy.length > 0)
     return item.buy.map((pack) => `${pack.count} × ${mass(pack.pack_g, units)}`).join(" + ");
   return item.buy_g > 0 ? mass(item.buy_g, units) : "none";

@@ -8,12 +8,7 @@ import { Button } from "../../ui/Button";
 import { Sure } from "../../ui/Sure";
 import { timeText } from "../../units/time";
 import { useUnits } from "../../units/units";
-import { useLineNames } from "../stove/lineNames";
-import { marksOf } from "../stove/marks";
-import { TraceChart } from "../stove/TraceChart";
-import { type Happen, useEvents } from "../stove/useEvents";
-import { useRun } from "../stove/useRun";
-import { Waiting } from "../stove/Waiting";
+import { type Happen, marksOf, TraceChart, useEvents, useLineNames, useRun, Waiting } from "../run";
 import { told } from "./told";
 
 const moment = (iso: string) =>
@@ -76,7 +71,7 @@ export function BatchPage() {
   return <>{run && <Bench key={id} run={run} />}</>;
 }
 
-function Bench({ run }: { run: Schemas["RunOut"] }) {
+function Bench({ run }: { run: Schemas["Run"] }) {
   const { batch } = run;
   const units = useUnits();
   const queries = useQueryClient();
@@ -197,11 +192,12 @@ function ReadingsFile({ batch, probe }: { batch: number; probe: string }) {
 }
 
 /** The verdict by texture words, and a note. */
-function Verdict({ run, happen }: { run: Schemas["RunOut"]; happen: Happen }) {
+function Verdict({ run, happen }: { run: Schemas["Run"]; happen: Happen }) {
   const { data } = useQuery(choicesQuery);
-  const before = run.events.filter((event) => event.kind === "verdict").at(-1)?.data;
-  const [words, setWords] = useState<string[]>((before?.words as string[]) ?? []);
-  const [text, setText] = useState(String(before?.text ?? ""));
+  const before = run.events.flatMap(({ what }) => (what.kind === "verdict" ? [what] : [])).at(-1);
+  const [words, setWords] = useState<readonly string[]>(before?.words ?? []);
+  const [text, setText] = useState(before?.text ?? "");
+  const isKept = before !== undefined && before.text === text && sameWords(before.words, words);
   const toggle = (word: string) =>
     setWords((now) => (now.includes(word) ? now.filter((one) => one !== word) : [...now, word]));
   return (
@@ -229,10 +225,22 @@ function Verdict({ run, happen }: { run: Schemas["RunOut"]; happen: Happen }) {
           className="w-full rounded-md border-[1.5px] border-line-strong bg-sheet p-2"
         />
       </label>
-      <Button look="filled" className="mt-1" onClick={() => happen("verdict", { words, text })}>
-        Keep the verdict
-      </Button>
+      <p className="mt-1 flex items-center gap-3">
+        <Button
+          look="filled"
+          disabled={isKept}
+          onClick={() => happen({ kind: "verdict", words: [...words], text })}
+        >
+          Keep the verdict
+        </Button>
+        <span role="status" className="text-[0.9375rem] text-rim">
+          {isKept && `Kept: ${before.words.join(", ") || "your notes"}`}
+        </span>
+      </p>
       <Waiting isLost={false} />
     </div>
   );
 }
+
+const sameWords = (a: readonly string[], b: readonly string[]) =>
+  a.length === b.length && a.every((word) => b.includes(word));

@@ -3,43 +3,43 @@ import { mass, temperature, type Units } from "../../units/units";
 
 /** What happened, in the cook's words. */
 export function told(
-  event: Schemas["EventOut"],
-  run: Schemas["RunOut"],
+  { what }: Schemas["Event"],
+  run: Schemas["Run"],
   nameOf: (position: number) => string,
   units: Units,
 ): string {
-  const { data } = event;
-  const degrees = (c: unknown) => temperature(Number(c), units);
-  const at = typeof data.c === "number" ? `, at ${degrees(data.c)}` : "";
-  const title = (key: unknown) => run.steps.find((step) => step.key === key)?.title ?? String(key);
-  switch (event.kind) {
+  const degrees = (c: number) => temperature(c, units);
+  const at = "c" in what && what.c !== null ? `, at ${degrees(what.c)}` : "";
+  const title = (key: string) => run.steps.find((step) => step.key === key)?.title ?? key;
+  switch (what.kind) {
     case "step":
-      return `${title(data.key)}${at}`;
+      return `${title(what.key)}${at}`;
     case "gate":
-      return `${title(data.key)}: ${data.gate === "cue" ? "cue" : "question"} ${ANSWERS[String(data.answer)] ?? "not yet"}${at}`;
+      return `${title(what.key)}: ${what.gate === "cue" ? "cue" : "question"} ${ANSWERS[what.answer]}${at}`;
     case "mark":
-      return `${data.name}${at}`;
+      return `${what.name}${at}`;
     case "weight":
-      return `Weighed ${mass(Number(data.g), units)} of ${nameOf(Number(data.position))}`;
+      return `Weighed ${mass(what.g, units)} of ${nameOf(what.position)}`;
     case "spill":
-      return `Some was spilled, ${mass(Number(data.g), units)} were left`;
+      return what.g === null ? "Some was spilled" : `Some was spilled, ${mass(what.g, units)} were left`;
     case "pan":
-      return `Pan ${mass(Number(data.start_g), units)}, then ${mass(Number(data.now_g), units)}`;
+      return `Pan ${mass(what.start_g, units)}, then ${mass(what.now_g, units)}`;
     case "burst":
-      return `Burst of ${data.seconds} s`;
+      return `Burst of ${what.seconds} s`;
     case "probe":
-      return `Readings from ${data.probe_id} from here`;
-    case "set":
-      if (data.start) return "It went in to set";
-      if (data.now_c !== undefined) return `Reads ${degrees(data.now_c)} while it sets`;
-      return data.passed ? "Holds its mark" : "Still sticks";
+      return `Readings from ${what.probe_id} from here`;
+    case "set-start":
+      return "It went in to set";
+    case "set-seen":
+      if (what.now_c !== null) return `Reads ${degrees(what.now_c)} while it sets`;
+      return what.passed ? "Holds its mark" : "Still sticks";
     case "verdict":
-      return `Verdict: ${(data.words as string[] | undefined)?.join(", ") || "noted"}`;
+      return `Verdict: ${what.words.join(", ") || "noted"}`;
     case "end":
       return "Done";
     default:
-      return String(data.text ?? event.kind);
+      return what.text || what.kind;
   }
 }
 
-const ANSWERS: Record<string, string> = { skipped: "passed by", yes: "yes" };
+const ANSWERS = { skipped: "passed by", yes: "yes", no: "not yet" };

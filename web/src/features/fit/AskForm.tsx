@@ -4,183 +4,186 @@ import { rollingQuery } from "../../api/queries";
 import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Field";
 import { NumberField } from "../../ui/NumberField";
-import { type Asked, shellOf, type TextName } from "./ask";
+import { applies, type Question, SECOND, type Typed, typedAt } from "./ask";
 import type { Vessel } from "./scale";
 
 type Props = {
   vessel: Vessel;
-  recipe: Schemas["RecipeOut"];
+  questions: readonly Question[];
+  /** What is there that questions may need: a dry mix, one recipe alone. */
+  there: string[];
   batchG: number | null;
-  asked: Asked;
+  typed: Typed;
   problem: Schemas["Problem"] | null;
   library: Schemas["LibraryOut"] | undefined;
-  several: boolean;
-  onAsk: (part: Partial<Asked>) => void;
+  onType: (part: Typed) => void;
 };
 
-/** Walls by what a piece is for; the middle one is the usual. */
-const WALLS = [
-  { wall_mm: "1.5", says: "melts open in hot milk: 1.5 mm" },
-  { wall_mm: "2", says: "eaten as it is: 2 mm" },
-  { wall_mm: "2.5", says: "kept or sent: 2.5 mm" },
-];
-
-/** What to ask of the vessel: only the questions that its kind has. */
-export function AskForm({ vessel, recipe, batchG, asked, problem, library, several, onAsk }: Props) {
-  const field = (name: TextName, label: string, placeholder = "", at: string = name) => (
-    <NumberField
-      key={name}
-      label={label}
-      placeholder={placeholder}
-      value={asked[name]}
-      problem={problemAt(problem, at)}
-      onChange={(event) => onAsk({ [name]: event.target.value })}
+/** What to ask of the vessel: the questions of its kind, what is seldom asked apart. */
+export function AskForm({ vessel, questions, there, batchG, typed, problem, library, onType }: Props) {
+  const shown = questions.filter((question) => applies(question, typed, questions, there));
+  const one = (question: Question) => (
+    <Asking
+      key={question.name}
+      {...{ question, vessel, typed, library, onType }}
+      problem={problemAt(problem, question.name)}
     />
   );
-  const kind = vessel.kind;
-  const shell = shellOf(vessel, asked);
-  const hasShell = shell !== "none";
-  const moulded = kind === "mould" || kind === "cup";
-  const portioned = kind === "scoop" || kind === "pieces";
-  const useUp = batchG !== null && !several && (
-    <Button
-      look="plain"
-      className="col-span-3 text-left"
-      aria-pressed={asked.mass_g !== ""}
-      onClick={() =>
-        onAsk({
-          mass_g: asked.mass_g === "" ? String(Math.round(batchG)) : "",
-          ...(kind === "pan" ? {} : { pieces: "" }),
-        })
-      }
-    >
-      {asked.mass_g === ""
-        ? `Use the ${Math.round(batchG)} g of the recipe as they are`
-        : "Fill the vessel instead"}
-    </Button>
+  const more = shown.filter((question) => question.more);
+  const usesUp = (typed.mass_g ?? "") !== "";
+  const isUsed = more.some(
+    (question) =>
+      question.form === "number" && Number(typedAt(typed, question)) !== Number(question.usual ?? 0),
   );
-  const used = (name: TextName) => asked[name] !== "" && asked[name] !== "0";
   return (
     <div className="grid grid-cols-3 items-end gap-x-3 gap-y-2 print:hidden">
-      {kind !== "cake" && kind !== "pan" && <Chocolate {...{ vessel, asked, library, onAsk }} />}
-      {kind === "pan" && !several && field("thickness_mm", "Thick, mm", `${vessel.depth_mm}, full`)}
-      {kind === "mould" && hasShell && (
-        <div className="col-span-3">
-          <Choice
-            label="The pieces are"
-            value={WALLS.find((row) => row.wall_mm === asked.wall_mm)?.wall_mm ?? ""}
-            onChange={(event) => event.target.value && onAsk({ wall_mm: event.target.value })}
-          >
-            {WALLS.map((row) => (
-              <option key={row.wall_mm} value={row.wall_mm}>
-                {row.says}
-              </option>
-            ))}
-            <option value="">by a wall of your own</option>
-          </Choice>
-        </div>
+      {shown.filter((question) => !question.more).map(one)}
+      {batchG !== null && (
+        <Button
+          look="plain"
+          className="col-span-3 text-left"
+          aria-pressed={usesUp}
+          onClick={() =>
+            onType({
+              mass_g: usesUp ? "" : String(Math.round(batchG)),
+              ...(vessel.kind === "pan" ? {} : { pieces: "" }),
+            })
+          }
+        >
+          {usesUp ? "Fill the vessel instead" : `Use the ${Math.round(batchG)} g of the recipe as they are`}
+        </Button>
       )}
-      {moulded && hasShell && field("wall_mm", "Wall, mm")}
-      {kind === "mould" && hasShell && !asked.halves && field("cap_mm", "Cap, mm")}
-      {kind === "mould" && field("headroom_mm", "Headroom, mm")}
-      {kind === "pan" && !several && field("mass_g", "or use up, g")}
-      {kind !== "pan" &&
-        kind !== "cake" &&
-        field("pieces", "Pieces", String(vessel.cavities ?? vessel.count ?? ""))}
-      {kind !== "pan" && !several && field("mass_g", kind === "cake" ? "Use up, g" : "or use up, g")}
-      {field("loss_pct", "Lost, %")}
-      {kind === "pan" && (
-        <>
-          {field("pieces", "Pieces")}
-          {field("piece_length_mm", "or each, mm", "", "piece_mm")}
-          {field("piece_width_mm", "by, mm", "", "piece_mm")}
-          {field("trim_mm", "Trim, mm")}
-          {field("kerf_mm", "Cut width, mm")}
-        </>
+      {more.length > 0 && (
+        <details className="col-span-3" open={isUsed || undefined}>
+          <summary className="min-h-11 cursor-pointer py-2.5 font-bold text-[15px] text-rim">
+            More to ask
+          </summary>
+          <div className="grid grid-cols-3 items-end gap-x-3 gap-y-2">{more.map(one)}</div>
+        </details>
       )}
-      {useUp}
-      {kind === "mould" && (
+    </div>
+  );
+}
+
+type AskingProps = Pick<Props, "vessel" | "typed" | "library" | "onType"> & {
+  question: Question;
+  problem: string | null;
+};
+
+function Asking({ question, vessel, typed, library, problem, onType }: AskingProps) {
+  const { name, says } = question;
+  const text = typedAt(typed, question);
+  const label = question.unit ? `${says}, ${question.unit}` : says;
+  switch (question.form) {
+    case "yes-no":
+      return (
         <label className="col-span-3 flex min-h-11 items-center gap-2">
           <input
             type="checkbox"
             className="size-5 accent-rim"
-            checked={asked.halves}
-            onChange={(event) => onAsk({ halves: event.target.checked })}
+            checked={text === "yes"}
+            onChange={(event) => onType({ [name]: event.target.checked ? "yes" : "" })}
           />
-          Join two halves into one piece
+          {says}
         </label>
-      )}
-      {portioned && (
-        <>
-          {field("core_g", "Nut or jam inside, g")}
-          <Rolling {...{ asked, onAsk }} />
-        </>
-      )}
-      {(portioned || (kind === "pan" && hasShell)) && hasShell && (
-        <>
-          {field("coat_mm", "Coat, mm", "1.2")}
-          {field("coated", "Dip now", "all")}
-        </>
-      )}
-      {recipe.family === "dry-mix" && kind === "mould" && (
-        <>
-          {field("mix_g_per_cup", "Mix for a cup of milk, g")}
-          {field("mug_mm", "Mug across, mm")}
-        </>
-      )}
-      <details
-        className="col-span-3"
-        open={used("spares") || used("loss_g") || used("overrun_pct") || used("dip_bowl_mm") || undefined}
-      >
-        <summary className="min-h-11 cursor-pointer py-2.5 font-bold text-[15px] text-rim">
-          More to ask
-        </summary>
-        <div className="grid grid-cols-3 items-end gap-x-3 gap-y-2">
-          {kind === "pan" && <Chocolate {...{ vessel, asked, library, onAsk }} />}
-          {kind !== "pan" && kind !== "cake" && field("spares", "Spares")}
-          {kind === "mould" && asked.halves && field("colours", "Colours", "1")}
-          {field("loss_g", "Lost too, g")}
-          {field("overrun_pct", "Whipping adds, %")}
-          {kind !== "mould" && hasShell && field("dip_bowl_mm", "Dipping bowl, mm", "110")}
+      );
+    case "chocolate":
+      return (
+        <div className="col-span-3">
+          <ChocolateChoice
+            label={says}
+            none={says === "Shell" ? "no shell: straight into it" : "nothing"}
+            value={text}
+            library={library}
+            onTake={(key) => onType({ [name]: key })}
+          />
         </div>
-      </details>
-    </div>
-  );
+      );
+    case "rolling":
+      return <Rolling value={text} label={says} onTake={(key) => onType({ [name]: key })} />;
+    case "sides":
+      return (
+        <>
+          <NumberField
+            label={label}
+            value={text}
+            problem={problem}
+            onChange={(event) => onType({ [name]: event.target.value })}
+          />
+          <NumberField
+            label={`by, ${question.unit}`}
+            value={typed[name + SECOND] ?? ""}
+            onChange={(event) => onType({ [name + SECOND]: event.target.value })}
+          />
+        </>
+      );
+    default:
+      return (
+        <>
+          {question.offers.length > 0 && (
+            <div className="col-span-3">
+              <Choice
+                label="The pieces are"
+                value={question.offers.find((offer) => String(offer.value) === text)?.value ?? ""}
+                onChange={(event) => event.target.value && onType({ [name]: event.target.value })}
+              >
+                {question.offers.map((offer) => (
+                  <option key={offer.value} value={offer.value}>
+                    {offer.says}
+                  </option>
+                ))}
+                <option value="">by a wall of your own</option>
+              </Choice>
+            </div>
+          )}
+          <NumberField
+            label={label}
+            placeholder={placeholderOf(name, vessel)}
+            value={text}
+            problem={problem}
+            onChange={(event) => onType({ [name]: event.target.value })}
+          />
+        </>
+      );
+  }
 }
 
-type ChocolateProps = Pick<Props, "vessel" | "asked" | "library" | "onAsk">;
+/** What happens when nothing is typed, where the vessel itself says it. */
+function placeholderOf(name: string, vessel: Vessel): string {
+  if (name === "thickness_mm") return `${vessel.depth_mm}, full`;
+  if (name === "pieces") return String(vessel.cavities ?? vessel.count ?? "");
+  return name === "coated" ? "all" : "";
+}
 
-function Chocolate({ vessel, asked, library, onAsk }: ChocolateProps) {
-  const moulded = vessel.kind === "mould" || vessel.kind === "cup";
+type ChocolateProps = {
+  label: string;
+  none: string;
+  value: string;
+  library: Schemas["LibraryOut"] | undefined;
+  onTake: (key: string) => void;
+};
+
+/** The chocolate of shells or coats, or none. */
+export function ChocolateChoice({ label, none, value, library, onTake }: ChocolateProps) {
   return (
-    <div className="col-span-3">
-      <Choice
-        label={moulded ? "Shell" : "Dipped in"}
-        value={shellOf(vessel, asked)}
-        onChange={(event) => onAsk({ shell: event.target.value })}
-      >
-        <option value="none">{moulded ? "no shell: straight into it" : "nothing"}</option>
-        {library?.ingredients
-          .filter((row) => row.kind === "chocolate" || row.kind === "compound")
-          .map((row) => (
-            <option key={row.key} value={row.key}>
-              {row.name}
-            </option>
-          ))}
-      </Choice>
-    </div>
+    <Choice label={label} value={value} onChange={(event) => onTake(event.target.value)}>
+      <option value="none">{none}</option>
+      {library?.ingredients
+        .filter((row) => row.kind === "chocolate" || row.kind === "compound")
+        .map((row) => (
+          <option key={row.key} value={row.key}>
+            {row.name}
+          </option>
+        ))}
+    </Choice>
   );
 }
 
-function Rolling({ asked, onAsk }: Pick<Props, "asked" | "onAsk">) {
+function Rolling({ value, label, onTake }: { value: string; label: string; onTake: (key: string) => void }) {
   const { data } = useQuery(rollingQuery);
   return (
     <div className="col-span-2">
-      <Choice
-        label="Rolled in"
-        value={asked.rolling}
-        onChange={(event) => onAsk({ rolling: event.target.value })}
-      >
+      <Choice label={label} value={value} onChange={(event) => onTake(event.target.value)}>
         <option value="">nothing</option>
         {data?.coats.map((coat) => (
           <option key={coat.key} value={coat.key}>

@@ -1,12 +1,13 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { ApiError, type Schemas } from "../../api/client";
-import { keptFitQuery, libraryQuery, recipeQueries, vesselsQuery } from "../../api/queries";
+import { keptFitQuery, libraryQuery, questionsQuery, recipeQueries, vesselsQuery } from "../../api/queries";
 import { RecipeNotice } from "../../app/Notice";
 import { Button } from "../../ui/Button";
-import { useUnits } from "../../units/units";
+import { Skeleton } from "../../ui/Skeleton";
+import { numberIn, useUnits } from "../../units/units";
 import { AskForm } from "./AskForm";
-import { type Asked, askedFrom, askFor, shellOf, USUAL } from "./ask";
+import { askOf, carried, type Question, type Typed, typedAt, typedOf } from "./ask";
 import { GuideLinks } from "./GuideLinks";
 import { NearChoices } from "./NearChoices";
 import { OtherVessels } from "./OtherVessels";
@@ -14,7 +15,7 @@ import { Account, FitSentence, grams, mm, Sentence, ToWeigh } from "./Outcome";
 import { PlanDrawing } from "./PlanDrawing";
 import { SectionDrawing } from "./SectionDrawing";
 import { SeveralOutcome } from "./SeveralOutcome";
-import { type Part, SeveralRecipes } from "./SeveralRecipes";
+import { type Filling, Fillings, type Layer, Layers } from "./SeveralRecipes";
 import type { Vessel } from "./scale";
 import { TakeAmounts } from "./TakeAmounts";
 import { bandsOf, cutsOf, outcomesOf, useFit, useSeveral } from "./useFits";
@@ -26,36 +27,38 @@ export function FitPage({ id }: { id: number }) {
   const stored = useQuery(recipeQueries.one(id));
   const vessels = useQuery(vesselsQuery);
   const kept = useQuery(keptFitQuery(id));
+  const questions = useQuery(questionsQuery);
   if (stored.error && !stored.data) return <RecipeNotice error={stored.error} />;
-  if (!stored.data || !vessels.data || !kept.data) return null;
-  return <FitBench stored={stored.data} vessels={vessels.data.vessels} kept={kept.data} />;
+  if (!stored.data || !vessels.data || !kept.data || !questions.data) return <Skeleton />;
+  return (
+    <FitBench
+      stored={stored.data}
+      vessels={vessels.data.vessels}
+      kept={kept.data}
+      questions={questions.data}
+    />
+  );
 }
 
 type BenchProps = {
-  stored: Schemas["StoredRecipeOut"];
-  vessels: Schemas["StoredVesselOut"][];
-  kept: Schemas["KeptFitOut"];
+  stored: Schemas["StoredRecipe"];
+  vessels: Schemas["StoredVessel"][];
+  kept: Schemas["KeptFit"];
+  questions: Schemas["QuestionsOut"];
 };
 
-type State = { vesselId: number | null; asked: Asked; layers: Part[]; fillings: Part[] };
+type State = { vesselId: number | null; typed: Typed; layers: Layer[]; fillings: Filling[] };
 
-/** What is asked before anything was: the kind of vessel that the recipe's use points to. */
-function startOf({ stored, vessels, kept }: BenchProps): State {
-  if (kept.ask) {
-    const { layers, fillings } = kept;
-    return {
-      vesselId: kept.vessel_id,
-      asked: askedFrom(kept.ask),
-      layers: layers ?? [],
-      fillings: fillings ?? [],
-    };
-  }
-  const { use } = stored.recipe;
-  const kind = use === "fill-shell" || use === "pipe" || use === "drink" ? "mould" : "pan";
-  const usual = vessels.find((row) => row.vessel.kind === kind) ?? vessels[0];
-  const asked = use === "cut" ? { ...USUAL, piece_length_mm: "25", piece_width_mm: "25" } : USUAL;
-  return { vesselId: usual?.id ?? null, asked, layers: [], fillings: [] };
+/** What is asked before anything was: of the kind of vessel that the recipe's use points to. */
+function startOf({ stored, vessels, kept, questions }: BenchProps): State {
+  const { layers, fillings } = kept;
+  if (kept.ask) return { vesselId: kept.vessel_id, typed: typedOf(kept.ask), layers, fillings };
+  const start = questions.starts[stored.recipe.use ?? ""];
+  const usual = vessels.find((row) => row.vessel.kind === start?.kind) ?? vessels[0];
+  return { vesselId: usual?.id ?? null, typed: typedOf(start ?? null), layers, fillings };
 }
+
+const NONE: readonly Question[] = [];
 
 function FitBench(props: BenchProps) {
   const { stored, vessels } = props;
@@ -63,51 +66,72 @@ function FitBench(props: BenchProps) {
   const units = useUnits();
   const { data: library } = useQuery(libraryQuery);
   const [state, setState] = useState<State>(() => startOf(props));
-  const { said, keep, flush } = useKeptFit(id);
-  const { vesselId, asked } = state;
+  const { saving, save, flush } = useKeptFit(id);
+  const { vesselId, typed } = state;
+  const vesselOf = (which: number | null) => vessels.find((row) => row.id === which)?.vessel ?? null;
+  const questionsOf = (of: Vessel | null) => props.questions.kinds[of?.kind ?? ""] ?? NONE;
+  const dry = recipe.family === "dry-mix" ? ["dry-mix"] : [];
   const chosen = vessels.find((row) => row.id === vesselId) ?? null;
-  const vessel = chosen?.vessel ?? null;
+  const vessel = vesselOf(vesselId);
+  const questions = questionsOf(vessel);
   const parts = vessel?.kind === "pan" ? state.layers : isStacked(vessel) ? state.fillings : [];
   const several = parts.length > 0;
-  const ask = vessel ? askFor(vessel, several ? { ...asked, mass_g: "" } : asked) : null;
+  const there = several ? dry : ["one", ...dry];
+  const ask = vessel && questions.length > 0 ? askOf(vessel.kind, typed, questions, there) : null;
 
   const change = (part: Partial<State>) => {
     const next = { ...state, ...part };
+    if (part.vesselId !== undefined && vesselOf(part.vesselId)?.kind !== vessel?.kind)
+      next.typed = carried(next.typed, questions);
     setState(next);
-    const there = vessels.find((row) => row.id === next.vesselId)?.vessel;
-    keep({
-      vessel_id: next.vesselId,
-      ask: there ? askFor(there, next.asked) : {},
-      layers: next.layers,
-      fillings: next.fillings,
-    });
+    const now = vesselOf(next.vesselId);
+    const whole = now && askOf(now.kind, next.typed, questionsOf(now), ["one", ...dry]);
+    const { layers, fillings } = next;
+    save({ vessel_id: next.vesselId, ask: whole, total_mm: props.kept.total_mm, layers, fillings });
   };
-  const onAsk = (part: Partial<Asked>) => change({ asked: { ...asked, ...part } });
+  const onType = (part: Typed) => change({ typed: { ...typed, ...part } });
+  const shellName = questions.find((one) => one.form === "chocolate");
+  const lengthAt = (name: string) => {
+    const question = questions.find((one) => one.name === name);
+    return question ? (numberIn(typedAt(typed, question)) ?? 0) : 0;
+  };
 
   const fitted = useFit(recipe, vessel, ask, !several || isStacked(vessel));
-  const joint = useSeveral(vessel, ask, parts);
+  const joint = useSeveral(vessel, ask, state.layers, state.fillings);
   const problem = problemIn(several ? joint.error : fitted.error);
   const shell = several && fitted.data && isFor(fitted.data, vessel) ? fitted.data.shell : null;
   const fit = !several && !fitted.error && fitted.data && isFor(fitted.data, vessel) ? fitted.data : null;
-  const slab = several && !joint.error ? (joint.data?.slab ?? null) : null;
-  const stack = several && !joint.error ? (joint.data?.stack ?? null) : null;
-  const hasShell = vessel !== null && shellOf(vessel, asked) !== "none";
+  const found = several && !joint.error ? joint.data : undefined;
+  const slab = found?.slab ?? null;
+  const stack = found?.stack ?? null;
+  const hasShell = shellName !== undefined && typedAt(typed, shellName) !== "none";
   const walls = {
-    wall: hasShell ? (ask?.wall_mm ?? 0) : 0,
-    cap: hasShell && !asked.halves ? (ask?.cap_mm ?? 0) : 0,
-    headroom: vessel?.kind === "mould" ? (ask?.headroom_mm ?? 0) : 0,
+    wall: hasShell ? lengthAt("wall_mm") : 0,
+    cap: hasShell && typed.halves !== "yes" ? lengthAt("cap_mm") : 0,
+    headroom: lengthAt("headroom_mm"),
   };
-  const atField = problem?.errors.some((error) => error.path.some((step) => FIELDS.has(String(step))));
-  const isCut = fit?.piece_mm != null || slab?.piece_mm != null;
-  const partsForm = vessel && (vessel.kind === "pan" || isStacked(vessel)) && (
-    <SeveralRecipes
-      kind={vessel.kind === "pan" ? "layer" : "filling"}
-      parts={parts}
-      recipeId={id}
-      problem={problem}
-      onChange={(next) => change(vessel.kind === "pan" ? { layers: next } : { fillings: next })}
-    />
+  const atField = problem?.errors.some(({ path }) =>
+    path.some((step) => AMOUNTS.has(String(step)) || questions.some((one) => one.name === step)),
   );
+  const isCut = fit?.piece_mm != null || slab?.cut != null;
+  const partsForm =
+    vessel?.kind === "pan" ? (
+      <Layers
+        parts={state.layers}
+        recipeId={id}
+        problem={problem}
+        onChange={(layers) => change({ layers })}
+      />
+    ) : (
+      isStacked(vessel) && (
+        <Fillings
+          parts={state.fillings}
+          recipeId={id}
+          problem={problem}
+          onChange={(fillings) => change({ fillings })}
+        />
+      )
+    );
   return (
     <main className="grid flex-1 grid-cols-[340px_minmax(0,1fr)_372px] max-lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)] max-md:grid-cols-1 lg:h-[calc(100vh-3.25rem)] lg:flex-none lg:grid-rows-[minmax(0,1fr)] lg:[&>section]:overflow-y-auto print:block print:h-auto print:[&>section]:overflow-visible">
       <section aria-label="Vessel" className="border-line border-r px-5 py-3 max-md:px-3 print:border-0">
@@ -116,7 +140,7 @@ function FitBench(props: BenchProps) {
         </h1>
         <p className="flex justify-between gap-2 text-[14px] text-ash print:hidden">
           <span>Choose what it goes into.</span>
-          <span role="status">{said}</span>
+          <span role="status">{saving.message}</span>
         </p>
         <p className="hidden print:block">{chosen?.name}</p>
         {vessels.length === 0 && (
@@ -140,7 +164,7 @@ function FitBench(props: BenchProps) {
             ) : slab ? (
               <Sentence
                 lead={`${slab.layers.length} layers, ${mm(slab.layers.at(-1)?.to_mm ?? 0)} together`}
-                tail={slab.pieces && slab.piece_g ? `${slab.pieces} pieces of ${grams(slab.piece_g)}` : null}
+                tail={slab.cut && slab.piece_g ? `${slab.cut.pieces} pieces of ${grams(slab.piece_g)}` : null}
               />
             ) : stack ? (
               <Sentence
@@ -152,13 +176,8 @@ function FitBench(props: BenchProps) {
                 {problem ? "That does not fit" : ""}
               </h2>
             )}
-            <PlanDrawing vessel={vessel} fit={fit ?? cutsOf(slab, stack)} kerf={ask?.kerf_mm ?? 0} />
-            <SectionDrawing
-              vessel={vessel}
-              fit={fit}
-              walls={walls}
-              bands={bandsOf(slab, stack, joint.names)}
-            />
+            <PlanDrawing vessel={vessel} fit={fit ?? cutsOf(found)} kerf={lengthAt("kerf_mm")} />
+            <SectionDrawing vessel={vessel} fit={fit} walls={walls} bands={bandsOf(found)} />
             {fit && <Account vessel={vessel} fit={fit} library={library} />}
             {stack && stack.notes.length > 0 && <p className="mt-2 text-[14px]">{stack.notes.join(" ")}</p>}
             {stack && shell && (
@@ -177,13 +196,13 @@ function FitBench(props: BenchProps) {
                   vessel={vessel}
                   ask={ask}
                   onMass={(batch) =>
-                    onAsk({
+                    onType({
                       mass_g: String(batch),
                       thickness_mm: "",
                       ...(vessel.kind === "pan" ? {} : UNCOUNTED),
                     })
                   }
-                  onPieces={(pieces) => onAsk({ pieces: String(pieces), spares: "", mass_g: "" })}
+                  onPieces={(pieces) => onType({ pieces: String(pieces), spares: "", mass_g: "" })}
                 />
                 <OtherVessels
                   recipe={recipe}
@@ -193,7 +212,7 @@ function FitBench(props: BenchProps) {
                   vessels={vessels}
                   units={units}
                   onTake={(next, part) =>
-                    change({ vesselId: next, asked: { ...asked, ...part, pieces: "", spares: "" } })
+                    change({ vesselId: next, typed: { ...typed, ...part, pieces: "", spares: "" } })
                   }
                 />
               </>
@@ -209,13 +228,13 @@ function FitBench(props: BenchProps) {
         {vessel && (
           <AskForm
             vessel={vessel}
-            recipe={recipe}
-            asked={asked}
+            questions={questions}
+            there={there}
+            typed={typed}
             batchG={fit ? fit.batch_g / fit.scale : null}
             problem={problem}
             library={library}
-            several={several}
-            onAsk={onAsk}
+            onType={onType}
           />
         )}
         {several && partsForm}
@@ -231,9 +250,7 @@ function FitBench(props: BenchProps) {
           </div>
         )}
         {!several && partsForm}
-        {several && (slab || stack) && (
-          <SeveralOutcome parts={outcomesOf(slab, stack, joint.recipes)} library={library} units={units} />
-        )}
+        {found && <SeveralOutcome parts={outcomesOf(found)} library={library} units={units} />}
         {(fit || slab || stack) && (
           <Button look="plain" className="mt-2 print:hidden" onClick={() => window.print()}>
             Print this page
@@ -244,6 +261,9 @@ function FitBench(props: BenchProps) {
   );
 }
 
+/** Where layers and fillings show a refusal themselves. */
+const AMOUNTS = new Set(["thickness_mm", "mass_g", "share", "ml", "mm", "share_pct", "overrun_pct"]);
+
 /** Whether several fillings may lie in it: a mould's cavities, or cups. */
 const isStacked = (vessel: Vessel | null) => vessel?.kind === "mould" || vessel?.kind === "cup";
 
@@ -252,34 +272,8 @@ const UNCOUNTED = { pieces: "", spares: "" };
 
 const problemIn = (error: unknown) => (error instanceof ApiError ? error.problem : null);
 
-/** What the forms show a refusal at themselves. */
-const FIELDS = new Set([
-  "thickness_mm",
-  "pieces",
-  "piece_mm",
-  "mass_g",
-  "loss_pct",
-  "loss_g",
-  "wall_mm",
-  "cap_mm",
-  "headroom_mm",
-  "trim_mm",
-  "kerf_mm",
-  "coat_mm",
-  "coated",
-  "core_g",
-  "spares",
-  "overrun_pct",
-  "dip_bowl_mm",
-  "mix_g_per_cup",
-  "mug_mm",
-  "ml",
-  "mm",
-  "share",
-]);
-
 /** Whether an answer kept on screen while the next is fetched is of this kind of vessel. */
-function isFor(fit: Schemas["FitOut"], vessel: Vessel | null): boolean {
+function isFor(fit: Schemas["Fit"], vessel: Vessel | null): boolean {
   const kind = fit.thickness_mm !== null ? "pan" : fit.cavity ? "mould" : fit.cake ? "cake" : "pieces";
   const now = vessel?.kind === "cup" ? "mould" : vessel?.kind === "scoop" ? "pieces" : vessel?.kind;
   return kind === now;

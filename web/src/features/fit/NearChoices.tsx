@@ -1,13 +1,14 @@
 import { useQuery } from "@tanstack/react-query";
-import { client, dataOf, type Recipe, type Schemas } from "../../api/client";
+import { client, dataOf, type Recipe } from "../../api/client";
 import { Button } from "../../ui/Button";
+import type { AskIn } from "./ask";
 import { mm } from "./Outcome";
 import type { FitAnswer, Vessel } from "./scale";
 
 type Props = {
   recipe: Recipe;
   vessel: Vessel;
-  ask: Schemas["AskIn"];
+  ask: AskIn;
   onMass: (grams: number) => void;
   onPieces: (pieces: number) => void;
 };
@@ -20,7 +21,7 @@ export function NearChoices({ recipe, vessel, ask, onMass, onPieces }: Props) {
     queryFn: ({ signal }) =>
       dataOf(
         client.POST("/api/fit/near", {
-          body: { recipe, vessel: vessel as never, ask: ask as never },
+          body: { recipe, vessel, ask },
           signal,
         }),
       ),

@@ -3,15 +3,16 @@ import { useState } from "react";
 import { client, dataOf, type Recipe, type Schemas } from "../../api/client";
 import { Button } from "../../ui/Button";
 import { mass, type Units } from "../../units/units";
+import type { AskIn } from "./ask";
 import { mm } from "./Outcome";
 import type { FitAnswer } from "./scale";
 
 type Props = {
   recipe: Recipe;
   fit: FitAnswer;
-  ask: Schemas["AskIn"];
+  ask: AskIn;
   chosen: number | null;
-  vessels: Schemas["StoredVesselOut"][];
+  vessels: Schemas["StoredVessel"][];
   units: Units;
   onTake: (id: number, part: { mass_g: string; thickness_mm: string }) => void;
 };
@@ -26,7 +27,7 @@ export function OtherVessels({ recipe, fit, ask, chosen, vessels, units, onTake 
     queryFn: ({ signal }) =>
       dataOf(
         client.POST("/api/fit/vessels", {
-          body: { recipe, batch_g: fit.batch_g, depth_mm: fit.thickness_mm, ask: ask as never },
+          body: { recipe, batch_g: fit.batch_g, depth_mm: fit.thickness_mm, ask },
           signal,
         }),
       ),

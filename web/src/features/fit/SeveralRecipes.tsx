@@ -6,13 +6,19 @@ import { Choice } from "../../ui/Field";
 import { NumberField } from "../../ui/NumberField";
 import { numberIn } from "../../units/units";
 
-export type Part = Schemas["KeptLayerIn"];
-type Props = {
+export type Layer = Schemas["KeptLayer"];
+export type Filling = Schemas["KeptFilling"];
+type Part = Layer | Filling;
+type Props<P extends Part> = {
   kind: "layer" | "filling";
-  parts: Part[];
+  parts: P[];
   recipeId: number;
   problem: Schemas["Problem"] | null;
-  onChange: (parts: Part[]) => void;
+  /** The amount of what is added: as the first, beside the recipe itself, or as one more. */
+  start: P["amount"];
+  added: P["amount"];
+  onChange: (parts: P[]) => void;
+  children: (props: AmountProps<P>) => React.ReactNode;
 };
 
 const MOST = { layer: 6, filling: 4 };
@@ -22,23 +28,20 @@ const WORDS = {
 };
 
 /** Several recipes in one vessel: layers of a slab, or fillings stacked in a cavity. */
-export function SeveralRecipes({ kind, parts, recipeId, problem, onChange }: Props) {
+function SeveralRecipes<P extends Part>(props: Props<P>) {
+  const { kind, parts, recipeId, problem, start, added, onChange, children } = props;
   const { data } = useQuery(recipeQueries.list);
   const recipes = data?.recipes ?? [];
-  const change = (position: number, part: Partial<Part>) =>
+  const change = (position: number, part: Partial<P>) =>
     onChange(parts.map((row, at) => (at === position ? { ...row, ...part } : row)));
   const add = () => {
     const other = recipes.find((row) => row.id !== recipeId)?.id ?? recipeId;
-    const amount = kind === "layer" ? { share: 1 } : {};
-    const start = parts.length > 0 ? parts : [{ recipe_id: recipeId, ...amount }];
-    onChange([
-      ...start,
-      { recipe_id: other, ...(kind === "layer" ? { share: 1 } : { ml: 1 }) } as Part,
-    ] as Part[]);
+    const first = { recipe_id: recipeId, amount: start } as P;
+    onChange([...(parts.length > 0 ? parts : [first]), { recipe_id: other, amount: added } as P]);
   };
   const swap = (position: number) => {
     const moved = [...parts];
-    moved.splice(position - 1, 2, parts[position] as Part, parts[position - 1] as Part);
+    moved.splice(position - 1, 2, parts[position] as P, parts[position - 1] as P);
     onChange(moved);
   };
   const words = WORDS[kind];
@@ -56,7 +59,9 @@ export function SeveralRecipes({ kind, parts, recipeId, problem, onChange }: Pro
                 <Choice
                   label={`${position + 1}, ${position === 0 ? words.first : position === parts.length - 1 ? words.last : "between"}`}
                   value={part.recipe_id}
-                  onChange={(event) => change(position, { recipe_id: Number(event.target.value) })}
+                  onChange={(event) =>
+                    change(position, { recipe_id: Number(event.target.value) } as Partial<P>)
+                  }
                 >
                   {recipes.map((row) => (
                     <option key={row.id} value={row.id}>
@@ -65,19 +70,12 @@ export function SeveralRecipes({ kind, parts, recipeId, problem, onChange }: Pro
                   ))}
                 </Choice>
               </div>
-              {kind === "layer" ? (
-                <LayerAmount
-                  part={part}
-                  at={problemOf(problem, "layers", position)}
-                  onChange={(p) => change(position, p)}
-                />
-              ) : (
-                <FillingAmount
-                  part={part}
-                  at={problemOf(problem, "fillings", position)}
-                  onChange={(p) => change(position, p)}
-                />
-              )}
+              {children({
+                amount: part.amount,
+                at: problemOf(problem, `${kind}s`, position),
+                onAmount: (amount) =>
+                  change(position, { amount: { ...part.amount, ...amount } } as Partial<P>),
+              })}
               <div className="col-span-3 flex gap-2">
                 {position > 0 && (
                   <Button look="plain" onClick={() => swap(position)}>
@@ -104,90 +102,121 @@ export function SeveralRecipes({ kind, parts, recipeId, problem, onChange }: Pro
   );
 }
 
-type AmountProps = { part: Part; at: string | null; onChange: (part: Partial<Part>) => void };
+type AmountProps<P extends Part> = {
+  amount: P["amount"];
+  at: string | null;
+  onAmount: (amount: Partial<P["amount"]>) => void;
+};
 const shown = (value: number | null | undefined) =>
   value === null || value === undefined ? "" : String(value);
+const typed = (text: string) => numberIn(text) || null;
 
-function LayerAmount({ part, at, onChange }: AmountProps) {
+const NO_LAYER: Layer["amount"] = { thickness_mm: null, mass_g: null, share: null };
+const A_SHARE: Layer["amount"] = { ...NO_LAYER, share: 1 };
+
+type LayersProps = Pick<Props<Layer>, "parts" | "recipeId" | "problem" | "onChange">;
+
+/** Layers of a slab; one of which nothing is said shares what is left. */
+export function Layers(props: LayersProps) {
   return (
-    <>
-      <NumberField
-        label="Thick, mm"
-        placeholder={part.mass_g ? "" : "the rest"}
-        value={shown(part.thickness_mm)}
-        problem={at}
-        onChange={(event) => onChange(layerAmount({ thickness_mm: numberIn(event.target.value) }))}
-      />
-      <NumberField
-        label="or use up, g"
-        value={shown(part.mass_g)}
-        onChange={(event) => onChange(layerAmount({ mass_g: numberIn(event.target.value) }))}
-      />
-      <NumberField
-        label="or share"
-        value={shown(part.share)}
-        onChange={(event) => onChange(layerAmount({ share: numberIn(event.target.value) }))}
-      />
-    </>
+    <SeveralRecipes {...props} kind="layer" start={A_SHARE} added={A_SHARE}>
+      {({ amount, at, onAmount }) => {
+        const only = (name: keyof Layer["amount"], text: string) => {
+          const value = typed(text);
+          onAmount(value ? { ...NO_LAYER, [name]: value } : A_SHARE);
+        };
+        return (
+          <>
+            <NumberField
+              label="Thick, mm"
+              placeholder={amount.mass_g ? "" : "the rest"}
+              value={shown(amount.thickness_mm)}
+              problem={at}
+              onChange={(event) => only("thickness_mm", event.target.value)}
+            />
+            <NumberField
+              label="or use up, g"
+              value={shown(amount.mass_g)}
+              onChange={(event) => only("mass_g", event.target.value)}
+            />
+            <NumberField
+              label="or share"
+              value={shown(amount.share)}
+              onChange={(event) => only("share", event.target.value)}
+            />
+          </>
+        );
+      }}
+    </SeveralRecipes>
   );
 }
 
-/** One of the three is asked; with none the layer shares what is left. */
-function layerAmount(amount: Partial<Part>): Partial<Part> {
-  const given = Object.values(amount).some((value) => Number(value) > 0);
-  return { thickness_mm: undefined, mass_g: undefined, share: undefined, ...(given ? amount : { share: 1 }) };
+const GIVES_WAY: Filling["amount"] = {
+  ml: null,
+  mm: null,
+  share_pct: null,
+  on_top: false,
+  overrun_pct: null,
+  texture: "soft",
+  lumps: false,
+};
+
+type FillingsProps = Pick<Props<Filling>, "parts" | "recipeId" | "problem" | "onChange">;
+
+/** Fillings stacked in a cavity or cup; one of which nothing is said gives way. */
+export function Fillings(props: FillingsProps) {
+  return (
+    <SeveralRecipes {...props} kind="filling" start={GIVES_WAY} added={{ ...GIVES_WAY, ml: 1 }}>
+      {({ amount, at, onAmount }) => {
+        const only = (name: "ml" | "mm" | "share_pct", text: string) =>
+          onAmount({ ml: null, mm: null, share_pct: null, [name]: typed(text) });
+        return (
+          <>
+            <NumberField
+              label="Each, ml"
+              placeholder={amount.mm || amount.share_pct ? "" : "gives way"}
+              value={shown(amount.ml)}
+              problem={at}
+              onChange={(event) => only("ml", event.target.value)}
+            />
+            <NumberField
+              label="or deep, mm"
+              value={shown(amount.mm)}
+              onChange={(event) => only("mm", event.target.value)}
+            />
+            <NumberField
+              label="or share, %"
+              value={shown(amount.share_pct)}
+              onChange={(event) => only("share_pct", event.target.value)}
+            />
+            <NumberField
+              label="Air whipped in, %"
+              value={shown(amount.overrun_pct)}
+              onChange={(event) => onAmount({ overrun_pct: numberIn(event.target.value) ?? null })}
+            />
+            <Choice
+              label="It is"
+              value={amount.on_top ? "top" : amount.lumps ? "lumps" : amount.texture}
+              onChange={(event) => onAmount(bodyOf(event.target.value))}
+            >
+              <option value="soft">soft</option>
+              <option value="firm">firm</option>
+              <option value="crunchy">crunchy</option>
+              <option value="lumps">whole pieces</option>
+              <option value="top">piped on top</option>
+            </Choice>
+          </>
+        );
+      }}
+    </SeveralRecipes>
+  );
 }
 
-function FillingAmount({ part, at, onChange }: AmountProps) {
-  return (
-    <>
-      <NumberField
-        label="Each, ml"
-        placeholder={part.mm || part.share_pct ? "" : "gives way"}
-        value={shown(part.ml)}
-        problem={at}
-        onChange={(event) =>
-          onChange({ ml: numberIn(event.target.value) || undefined, mm: undefined, share_pct: undefined })
-        }
-      />
-      <NumberField
-        label="or deep, mm"
-        value={shown(part.mm)}
-        onChange={(event) =>
-          onChange({ mm: numberIn(event.target.value) || undefined, ml: undefined, share_pct: undefined })
-        }
-      />
-      <NumberField
-        label="or share, %"
-        value={shown(part.share_pct)}
-        onChange={(event) =>
-          onChange({ share_pct: numberIn(event.target.value) || undefined, ml: undefined, mm: undefined })
-        }
-      />
-      <NumberField
-        label="Air whipped in, %"
-        value={shown(part.overrun_pct)}
-        onChange={(event) => onChange({ overrun_pct: numberIn(event.target.value) })}
-      />
-      <Choice
-        label="It is"
-        value={part.on_top ? "top" : part.lumps ? "lumps" : (part.texture ?? "soft")}
-        onChange={(event) => {
-          const { value } = event.target;
-          const lumps = value === "lumps";
-          const on_top = value === "top";
-          const texture = lumps ? "crunchy" : on_top ? "soft" : (value as Part["texture"]);
-          onChange({ lumps, on_top, texture, ...(on_top ? { mm: undefined, share_pct: undefined } : {}) });
-        }}
-      >
-        <option value="soft">soft</option>
-        <option value="firm">firm</option>
-        <option value="crunchy">crunchy</option>
-        <option value="lumps">whole pieces</option>
-        <option value="top">piped on top</option>
-      </Choice>
-    </>
-  );
+/** What a filling is: whole pieces are crunchy, what is piped on top is soft and goes by ml. */
+function bodyOf(value: string): Partial<Filling["amount"]> {
+  if (value === "lumps") return { lumps: true, on_top: false, texture: "crunchy" };
+  if (value === "top") return { lumps: false, on_top: true, texture: "soft", mm: null, share_pct: null };
+  return { lumps: false, on_top: false, texture: value as Filling["amount"]["texture"] };
 }
 
 function problemOf(problem: Schemas["Problem"] | null, list: string, position: number): string | null {

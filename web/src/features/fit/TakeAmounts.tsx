@@ -7,7 +7,7 @@ import { Button } from "../../ui/Button";
 import { rememberBefore } from "../formula";
 
 /** Take a fit's grams for the recipe's own; the bench can undo it. */
-export function TakeAmounts({ stored, amounts }: { stored: Schemas["StoredRecipeOut"]; amounts: number[] }) {
+export function TakeAmounts({ stored, amounts }: { stored: Schemas["StoredRecipe"]; amounts: number[] }) {
   const { id, recipe } = stored;
   const navigate = useNavigate();
   const queries = useQueryClient();

@@ -14,7 +14,7 @@ import { SectionDrawing } from "./SectionDrawing";
 import type { Vessel } from "./scale";
 import { KINDS, MEASURE_NAMES, SHAPES } from "./vesselShapes";
 
-type Stored = Schemas["StoredVesselOut"];
+type Stored = Schemas["StoredVessel"];
 type Props = {
   stored: Stored | null;
   onDone: (id: number | null) => void;
@@ -93,20 +93,22 @@ function Measures({ stored, onDone, flush }: Props) {
     shapes.find((row) => key.startsWith(row.kind));
   const refresh = () => queries.invalidateQueries({ queryKey: vesselsQuery.queryKey });
   const names = shape ? [...shape.measures, ...(shape.counted ? [shape.counted] : []), ...shape.extras] : [];
-  const vessel = { kind: shape?.kind ?? "pan", shape: shape?.shape ?? "rectangle" } as Record<
-    string,
-    unknown
-  >;
+  const measures: Record<string, number> = {};
   for (const measure of names) {
     const value = numberIn(typed[measure] ?? "");
-    if (value !== undefined) vessel[measure] = measure === shape?.counted ? Math.round(value) : value;
+    if (value !== undefined) measures[measure] = measure === shape?.counted ? Math.round(value) : value;
   }
+  const vessel: Schemas["VesselIn"] = {
+    kind: shape?.kind ?? "pan",
+    shape: shape?.shape ?? "rectangle",
+    ...measures,
+  };
   const save = useMutation({
     mutationFn: () => {
       const body = {
         name: name.trim() || "Unnamed",
         owned: Math.round(numberIn(owned) ?? 1),
-        vessel: vessel as never,
+        vessel,
       };
       return dataOf(
         stored
@@ -136,7 +138,7 @@ function Measures({ stored, onDone, flush }: Props) {
     return found ? `${found.message}: ${found.allowed}` : null;
   };
   const drawn = names.every(
-    (measure) => shape?.extras.includes(measure) || isDrawable(measure, vessel[measure]),
+    (measure) => shape?.extras.includes(measure) || isDrawable(measure, measures[measure]),
   );
   const { plan, section } = dimensionsOf(vessel as Vessel);
   const water = shape?.shape === "weighed";

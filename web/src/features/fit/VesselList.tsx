@@ -3,7 +3,7 @@ import { cavityPlan, measuresText, panPlan, profileOf, type Vessel } from "./sca
 import { VesselForm } from "./VesselForm";
 import { KINDS } from "./vesselShapes";
 
-type Stored = Schemas["StoredVesselOut"];
+type Stored = Schemas["StoredVessel"];
 type Props = {
   vessels: Stored[];
   chosen: number | null;

@@ -1,116 +1,95 @@
 import type { Schemas } from "../../api/client";
 import { numberIn } from "../../units/units";
-import type { Vessel } from "./scale";
 
-const TEXTS = [
-  "thickness_mm",
-  "mass_g",
-  "loss_pct",
-  "loss_g",
-  "pieces",
-  "spares",
-  "piece_length_mm",
-  "piece_width_mm",
-  "trim_mm",
-  "kerf_mm",
-  "wall_mm",
-  "cap_mm",
-  "headroom_mm",
-  "coat_mm",
-  "coated",
-  "dip_bowl_mm",
-  "core_g",
-  "overrun_pct",
-  "mix_g_per_cup",
-  "mug_mm",
-  "colours",
-] as const;
+export type Question = Schemas["Question"];
+/** What is asked of a vessel, complete. */
+export type Ask = NonNullable<Schemas["KeptFit"]["ask"]>;
+/** What is asked of a vessel, as far as it is said. */
+export type AskIn = NonNullable<Schemas["FitIn"]["ask"]>;
+/** What is asked, as typed, by the question's name; a piece's second side under `piece_mm 2`. */
+export type Typed = Readonly<Record<string, string>>;
 
-export type TextName = (typeof TEXTS)[number];
+export const SECOND = " 2";
+const YES = "yes";
 
-/** What is asked of a vessel, as typed: an empty field asks nothing, an empty shell is the kind's usual. */
-export type Asked = Record<TextName, string> & { shell: string; rolling: string; halves: boolean };
-
-export const USUAL: Asked = {
-  thickness_mm: "",
-  mass_g: "",
-  loss_pct: "5",
-  loss_g: "",
-  pieces: "",
-  spares: "",
-  piece_length_mm: "",
-  piece_width_mm: "",
-  trim_mm: "0",
-  kerf_mm: "0",
-  wall_mm: "2",
-  cap_mm: "1.5",
-  headroom_mm: "0.5",
-  coat_mm: "",
-  coated: "",
-  dip_bowl_mm: "",
-  core_g: "",
-  overrun_pct: "",
-  mix_g_per_cup: "",
-  mug_mm: "",
-  colours: "",
-  shell: "",
-  rolling: "",
-  halves: false,
-};
-
-const ALWAYS: TextName[] = ["mass_g", "loss_pct", "loss_g", "overrun_pct"];
-const COUNTED: TextName[] = [...ALWAYS, "pieces", "spares"];
-const DIPPED: TextName[] = ["coat_mm", "coated", "dip_bowl_mm"];
-const WALLS: TextName[] = ["wall_mm", "cap_mm", "headroom_mm"];
-
-/** Which of the questions apply to which kind of vessel. */
-const APPLIES: Record<string, TextName[]> = {
-  pan: [...COUNTED, ...DIPPED, "thickness_mm", "piece_length_mm", "piece_width_mm", "trim_mm", "kerf_mm"],
-  mould: [...COUNTED, ...WALLS, "mix_g_per_cup", "mug_mm", "colours"],
-  cup: [...COUNTED, "wall_mm"],
-  scoop: [...COUNTED, ...DIPPED, "core_g"],
-  pieces: [...COUNTED, ...DIPPED, "core_g"],
-  cake: ALWAYS,
-};
-
-const WHOLE = new Set<TextName>(["pieces", "spares", "coated", "colours"]);
-
-/** The chocolate of a vessel's shell or coat; a mould has one unless it is said otherwise. */
-export function shellOf(vessel: Vessel, asked: Asked): string {
-  if (vessel.kind === "cake") return "none";
-  return asked.shell || (vessel.kind === "mould" ? "dark60" : "none");
+/** A question's answer as typed; one that was never typed is as usual. */
+export function typedAt(typed: Typed, question: Question): string {
+  return typed[question.name] ?? textOf(question.usual);
 }
 
-/** The ask as the server takes it, with only what applies to this kind of vessel. */
-export function askFor(vessel: Vessel, asked: Asked): Schemas["AskIn"] {
-  const ask: Record<string, unknown> = {};
-  for (const name of APPLIES[vessel.kind] ?? ALWAYS) {
-    const value = numberIn(asked[name]);
-    if (value !== undefined) ask[name] = WHOLE.has(name) ? Math.round(value) : value;
+/** Whether what a question needs is there. */
+export function applies(
+  question: Question,
+  typed: Typed,
+  all: readonly Question[],
+  there: string[],
+): boolean {
+  const shell = all.find((one) => one.form === "chocolate");
+  const halves = all.find((one) => one.form === "yes-no");
+  const has = [...there];
+  if (shell && typedAt(typed, shell) !== "none") has.push("shell");
+  has.push(halves && typedAt(typed, halves) === YES ? "halves" : "single");
+  return question.needs.every((need) => has.includes(need));
+}
+
+/** The ask of a kind of vessel as the server takes it: what is not typed is as usual there. */
+export function askOf(kind: string, typed: Typed, all: readonly Question[], there: string[] = []): AskIn {
+  const said: Record<string, unknown> = { kind };
+  for (const question of all) {
+    const value = answerOf(question, typed);
+    if (value !== undefined && applies(question, typed, all, there)) said[question.name] = value;
   }
-  const length = ask.piece_length_mm;
-  const width = ask.piece_width_mm ?? length;
-  delete ask.piece_length_mm;
-  delete ask.piece_width_mm;
-  if (length !== undefined) ask.piece_mm = [length, width];
-  const shell = shellOf(vessel, asked);
-  ask.shell = shell;
-  if (shell === "none") for (const name of DIPPED) delete ask[name];
-  if (vessel.kind === "mould") ask.halves = asked.halves;
-  if (!ask.halves) delete ask.colours;
-  if ((vessel.kind === "scoop" || vessel.kind === "pieces") && asked.rolling) ask.rolling = asked.rolling;
-  if (ask.pieces === undefined) delete ask.spares;
-  return ask as Schemas["AskIn"];
+  if (said.pieces === undefined) delete said.spares;
+  return said as AskIn;
+}
+
+function answerOf(question: Question, typed: Typed): unknown {
+  const text = typedAt(typed, question);
+  switch (question.form) {
+    case "yes-no":
+      return text === YES;
+    case "sides": {
+      const length = numberIn(text);
+      return length === undefined
+        ? undefined
+        : [length, numberIn(typed[question.name + SECOND] ?? "") ?? length];
+    }
+    case "number": {
+      const value = numberIn(text);
+      return value !== undefined && question.whole ? Math.round(value) : value;
+    }
+    default:
+      return text || undefined;
+  }
 }
 
 /** What was asked, as it is typed again. */
-export function askedFrom(ask: Schemas["AskOut"] | null | undefined): Asked {
-  if (!ask) return USUAL;
-  const asked: Asked = { ...USUAL, loss_pct: "5", trim_mm: "0", kerf_mm: "0" };
-  const given = ask as Record<string, unknown>;
-  for (const name of TEXTS) if (typeof given[name] === "number") asked[name] = String(given[name]);
-  const [length, width] = ask.piece_mm ?? [];
-  if (length !== undefined) asked.piece_length_mm = String(length);
-  if (width !== undefined && width !== length) asked.piece_width_mm = String(width);
-  return { ...asked, shell: ask.shell ?? "", rolling: ask.rolling ?? "", halves: ask.halves ?? false };
+export function typedOf(ask: Ask | AskIn | null): Typed {
+  const typed: Record<string, string> = {};
+  for (const [name, value] of Object.entries(ask ?? {})) {
+    if (name === "kind") continue;
+    if (Array.isArray(value)) {
+      const [length, width] = value;
+      typed[name] = textOf(length);
+      typed[name + SECOND] = width === length ? "" : textOf(width);
+    } else typed[name] = textOf(value);
+  }
+  return typed;
+}
+
+/** What is typed, taken along to another kind of vessel: what was as usual is as usual there. */
+export function carried(typed: Typed, from: readonly Question[]): Typed {
+  const usual = new Map(from.map((question) => [question.name, textOf(question.usual)]));
+  return Object.fromEntries(Object.entries(typed).filter(([name, text]) => usual.get(name) !== text));
+}
+
+function textOf(value: unknown): string {
+  if (value === true) return YES;
+  return value === null || value === undefined || value === false ? "" : String(value);
+}
+
+/** What is usually asked of a kind of vessel; null before its questions are known. */
+export function usualAsk(kind: string, questions: Schemas["QuestionsOut"] | undefined): Ask | null {
+  const all = questions?.kinds[kind];
+  return all ? ({ kind, ...Object.fromEntries(all.map((one) => [one.name, one.usual])) } as Ask) : null;
 }

@@ -1,1 +1,3 @@
+export { ChocolateChoice } from "./AskForm";
+export { usualAsk } from "./ask";
 export { FitPage } from "./FitPage";

@@ -1,7 +1,7 @@
 import type { Schemas } from "../../api/client";
 
-export type Vessel = Schemas["VesselOut"];
-export type FitAnswer = Schemas["FitOut"];
+export type Vessel = Schemas["VesselFile"];
+export type FitAnswer = Schemas["Fit"];
 
 const of = (value: number | null | undefined) => value ?? 0;
 

@@ -5,7 +5,7 @@ import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Field";
 import { NumberField } from "../../ui/NumberField";
 import { Popover } from "../../ui/Popover";
-import { numberIn } from "../../units/units";
+import { numberIn, temperature, useUnits } from "../../units/units";
 import { SideBySide } from "../compare";
 import type { BenchState } from "./useBench";
 import { ingredientName, USES } from "./words";
@@ -26,6 +26,7 @@ const FIELDS = [
 
 /** Aim: a use and a temperature, one press; what moved is shown beside what it was, to keep or undo. */
 export function Aim({ state, library }: Props) {
+  const units = useUnits();
   const [open, setOpen] = useState(false);
   const [picked, setUse] = useState(state.recipe.use ?? "roll");
   const [typed, setTyped] = useState<Typed>(NOTHING);
@@ -95,7 +96,7 @@ export function Aim({ state, library }: Props) {
             {Object.entries(aimed).map(([key, index]) =>
               index === null ? null : (
                 <option key={key} value={key}>
-                  {USES[key] ?? key}, at {state.atC} °C
+                  {USES[key] ?? key}, at {temperature(state.atC, units)}
                 </option>
               ),
             )}

@@ -18,7 +18,7 @@ type Props = {
 /** One line close up: when it goes in, another in its place, only so much of it, or out. */
 export function Details({ state, position, name, library }: Props) {
   const line = state.recipe.lines[position];
-  const [moved, setMoved] = useState<Schemas["MovedOut"] | null>(null);
+  const [moved, setMoved] = useState<Schemas["MovedRecipe"] | null>(null);
   if (!line) return null;
   if (moved) return <WhatMoved moved={moved} state={state} library={library} />;
   const row = library?.ingredients.find((found) => found.key === line.ingredient);
@@ -62,7 +62,7 @@ export function Details({ state, position, name, library }: Props) {
   );
 }
 
-type PartProps = Pick<Props, "state" | "position"> & { onMoved: (moved: Schemas["MovedOut"]) => void };
+type PartProps = Pick<Props, "state" | "position"> & { onMoved: (moved: Schemas["MovedRecipe"]) => void };
 
 function Swap(props: PartProps & { row: Schemas["IngredientOut"] | undefined; library: Props["library"] }) {
   const { state, position, row, library, onMoved } = props;
@@ -136,7 +136,7 @@ function OnlyThisMuch({ state, position, onMoved }: PartProps) {
   );
 }
 
-type MovedProps = { moved: Schemas["MovedOut"]; state: BenchState; library: Props["library"] };
+type MovedProps = { moved: Schemas["MovedRecipe"]; state: BenchState; library: Props["library"] };
 
 function WhatMoved({ moved, state, library }: MovedProps) {
   const nameAt = (position: number) => {

@@ -6,7 +6,8 @@ import { libraryQuery, recipeQueries, settingsQuery } from "../../api/queries";
 import { RecipeNotice } from "../../app/Notice";
 import { Button } from "../../ui/Button";
 import { Popover } from "../../ui/Popover";
-import { inOwnDegrees, mass, type Units, useUnits } from "../../units/units";
+import { Skeleton } from "../../ui/Skeleton";
+import { mass, useUnits } from "../../units/units";
 import { AddIngredient } from "./AddIngredient";
 import { Aim } from "./Aim";
 import { Bowl } from "./Bowl";
@@ -42,11 +43,11 @@ function StoredFormula({ id }: { id: number }) {
   const stored = useQuery(recipeQueries.one(id));
   const settings = useQuery(settingsQuery);
   if (stored.error && !stored.data) return <RecipeNotice error={stored.error} />;
-  if (!stored.data || !settings.data) return null;
+  if (!stored.data || !settings.data) return <Skeleton />;
   return <BenchPage key={id} stored={stored.data} kitchenC={settings.data.kitchen_c} />;
 }
 
-function BenchPage({ stored, kitchenC }: { stored: Schemas["StoredRecipeOut"]; kitchenC: number }) {
+function BenchPage({ stored, kitchenC }: { stored: Schemas["StoredRecipe"]; kitchenC: number }) {
   const { id } = stored;
   const state = useBench(stored, kitchenC);
   const units = useUnits();
@@ -107,7 +108,7 @@ function BenchPage({ stored, kitchenC }: { stored: Schemas["StoredRecipeOut"]; k
         >
           <div className="flex-1 px-5 pt-4 max-md:px-3">
             <div className="flex items-start justify-between gap-3">
-              <Sentence bench={bench} units={units} />
+              <Sentence bench={bench} />
               {bench && <Aim state={state} library={library} />}
             </div>
             {bench && (
@@ -176,7 +177,7 @@ function Ours({ state }: { state: BenchState }) {
   );
 }
 
-function Sentence({ bench, units }: { bench: BenchState["bench"]; units: Units }) {
+function Sentence({ bench }: { bench: BenchState["bench"] }) {
   const sentence = bench?.sentence;
   if (!sentence) return <div className="mb-1 min-h-[72px]" />;
   return (
@@ -184,11 +185,11 @@ function Sentence({ bench, units }: { bench: BenchState["bench"]; units: Units }
       aria-live="polite"
       className="mb-1 min-h-[72px] font-display font-semibold text-[28px] leading-[1.15]"
     >
-      {inOwnDegrees(sentence.lead, units)}
+      {sentence.lead}
       {sentence.turn && (
         <>
           , <br className="max-md:hidden" />
-          <span className="text-rim">{inOwnDegrees(sentence.turn, units)}</span>
+          <span className="text-rim">{sentence.turn}</span>
         </>
       )}
     </h2>
@@ -249,7 +250,7 @@ function useKept(id: number): { name: string; grams: number } | null {
     enabled: newest !== undefined,
     staleTime: Number.POSITIVE_INFINITY,
     queryFn: async () => {
-      const { recipe } = newest as Schemas["VersionOut"];
+      const { recipe } = newest as Schemas["KeptVersion"];
       const bench = await dataOf(client.POST("/api/formula", { body: { recipe, at_c: 20 } }));
       return bench.mass_g;
     },

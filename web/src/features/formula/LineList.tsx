@@ -1,7 +1,7 @@
 import { Fragment } from "react";
 import type { Line, Schemas } from "../../api/client";
 import { Popover } from "../../ui/Popover";
-import { inOwnDegrees, mass, type Units } from "../../units/units";
+import { mass, type Units } from "../../units/units";
 import { AmountField } from "./AmountField";
 import { Details } from "./Details";
 import { PinButton } from "./PinButton";
@@ -21,7 +21,7 @@ export function LineList({ state, library, units }: Props) {
       {stages.map((stage) => (
         <Fragment key={stage}>
           <h2 className="flex justify-between border-line border-b pt-1.5 pb-0.5 text-[13px] text-ash">
-            <span>{inOwnDegrees(STAGES[stage] ?? stage, units)}</span>
+            <span>{STAGES[stage] ?? stage}</span>
             {stage === stages[0] && <span>share</span>}
           </h2>
           <ul>

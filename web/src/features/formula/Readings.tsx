@@ -2,7 +2,7 @@ import type { Schemas } from "../../api/client";
 import { Button } from "../../ui/Button";
 import { Gauge } from "../../ui/Gauge";
 import { Popover } from "../../ui/Popover";
-import { inOwnDegrees, type Units } from "../../units/units";
+import type { Units } from "../../units/units";
 import { SetCurve } from "./SetCurve";
 
 type Reading = Schemas["Reading"];
@@ -33,10 +33,10 @@ function OneReading({ reading, curve, units, onTry }: { reading: Reading } & Omi
   return (
     <section aria-label={reading.title} className={surface}>
       <div className="flex items-baseline justify-between gap-3">
-        <h3 className="font-bold">{inOwnDegrees(reading.title, units)}</h3>
+        <h3 className="font-bold">{reading.title}</h3>
         <p className="text-right">
           <strong className={reading.shown.length > 14 ? "" : "text-[19px]"}>{reading.shown}</strong>{" "}
-          <span className="text-[13px] text-ash">{inOwnDegrees(reading.unit, units)}</span>
+          <span className="text-[13px] text-ash">{reading.unit}</span>
         </p>
       </div>
       {gauge && <Gauge gauge={gauge} alarmed={alarmed} />}
@@ -44,7 +44,7 @@ function OneReading({ reading, curve, units, onTry }: { reading: Reading } & Omi
         <p
           className={`flex-1 text-[14px] leading-snug ${reading.state === "quiet" ? "text-ash" : "text-soot"}`}
         >
-          {inOwnDegrees(reading.words, units)}
+          {reading.words}
         </p>
         {why && <WhyButton reading={reading} why={why} curve={curve} units={units} />}
       </div>
@@ -76,10 +76,10 @@ function WhyButton({ reading, why, curve, units }: WhyProps) {
         </button>
       }
     >
-      <h2 className="font-bold">{inOwnDegrees(reading.title, units)}</h2>
+      <h2 className="font-bold">{reading.title}</h2>
       {reading.code === "set" && curve.length > 0 && <SetCurve points={curve} units={units} />}
       <dl className="mt-2 grid gap-2 text-[14px]">
-        <Entry term="Worked out as">{inOwnDegrees(why.formula, units)}</Entry>
+        <Entry term="Worked out as">{why.formula}</Entry>
         <Entry term="From">
           <ul>
             {why.inputs.map(({ name, value }) => (
@@ -95,7 +95,7 @@ function WhyButton({ reading, why, curve, units }: WhyProps) {
             {gauge.value.toFixed(2)}, between {gauge.low.toFixed(2)} and {gauge.high.toFixed(2)}
           </Entry>
         )}
-        <Entry term="How sure">{inOwnDegrees(why.band, units)}</Entry>
+        <Entry term="How sure">{why.band}</Entry>
         <Entry term="After">{why.source}</Entry>
         <Entry term="What would narrow it">{why.narrower}</Entry>
       </dl>

@@ -67,7 +67,7 @@ function VersionRow({
   version,
   onGoBack,
 }: {
-  version: Schemas["VersionOut"];
+  version: Schemas["KeptVersion"];
   onGoBack: (recipe: Recipe) => void;
 }) {
   const day = new Date(version.kept_at).toLocaleDateString(undefined, { day: "numeric", month: "short" });

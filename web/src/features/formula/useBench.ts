@@ -1,3 +1,4 @@
+import { useQuery } from "@tanstack/react-query";
 import { useCallback, useEffect, useRef, useState } from "react";
 import {
   ApiError,
@@ -9,8 +10,10 @@ import {
   type Recipe,
   type Schemas,
 } from "../../api/client";
+import { settingsQuery } from "../../api/queries";
+import type { Saving } from "../../api/useSaver";
 import { type History, rememberBench, storyOf } from "./story";
-import { type Saving, useSaving } from "./useSaving";
+import { useSaving } from "./useSaving";
 
 type Asked = {
   recipe: Recipe;
@@ -47,7 +50,7 @@ export type BenchState = {
 };
 
 /** One recipe on the bench: every change is computed by the core, can be undone, and is saved as it is made. */
-export function useBench(stored: Schemas["StoredRecipeOut"], startC: number): BenchState {
+export function useBench(stored: Schemas["StoredRecipe"], startC: number): BenchState {
   const [recipe, setRecipe] = useState<Recipe>(stored.recipe);
   const [bench, setBench] = useState<Bench | null>(null);
   const [problem, setProblem] = useState<Problem | null>(null);
@@ -138,7 +141,10 @@ export function useBench(stored: Schemas["StoredRecipeOut"], startC: number): Be
     [answerAsked],
   );
 
-  useEffect(() => ask({}), [ask]);
+  // worked out anew for another kitchen, and said in other units
+  const { dataUpdatedAt: settledAt } = useQuery(settingsQuery);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the moment is why it is asked again
+  useEffect(() => ask({}), [ask, settledAt]);
 
   const change = useCallback(
     (next: Recipe, by?: string) => {

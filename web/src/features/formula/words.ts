@@ -6,7 +6,7 @@ export const STAGES: Record<string, string> = {
   "pour-over": "Pour over",
   melt: "Melt",
   boil: "Boil",
-  "stir-in-cool": "Stir in below 40 °C",
+  "stir-in-cool": "Stir in once cooled",
   "fold-in": "Fold in",
   late: "Late",
   "": "In the bowl",

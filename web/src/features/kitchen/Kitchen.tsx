@@ -1,12 +1,12 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { useState } from "react";
+import { useRef, useState } from "react";
 import { ApiError, client, dataOf, type Schemas } from "../../api/client";
 import { settingsQuery } from "../../api/queries";
 import { Choice, TextField } from "../../ui/Field";
 import { Popover } from "../../ui/Popover";
 import { numberIn, temperature } from "../../units/units";
 
-type Settings = Schemas["SettingsOut"];
+type Settings = Schemas["Settings"];
 
 /** The person's kitchen and units: shown in the rim, changed in place. */
 export function Kitchen() {
@@ -15,6 +15,8 @@ export function Kitchen() {
   const save = useMutation({
     mutationFn: (settings: Settings) => dataOf(client.PUT("/api/settings", { body: settings })),
     onMutate: (settings) => queries.setQueryData(settingsQuery.queryKey, settings),
+    // the sentences of the core are in one's own units, and what is worked out is of this kitchen
+    onSuccess: () => queries.invalidateQueries(),
     onError: () => queries.invalidateQueries({ queryKey: settingsQuery.queryKey }),
   });
   if (!data) return null;
@@ -128,6 +130,13 @@ function Figure({ label, value, problem, onValue, onEmpty }: FigureProps) {
   const own = numberIn(text);
   const isEmpty = text.trim() === "";
   const unreadable = own === undefined && !(isEmpty && onEmpty);
+  const given = useRef(shown);
+  const give = () => {
+    if (unreadable || text === given.current) return;
+    given.current = text;
+    if (own === undefined) onEmpty?.();
+    else onValue(own);
+  };
   return (
     <TextField
       label={label}
@@ -135,11 +144,8 @@ function Figure({ label, value, problem, onValue, onEmpty }: FigureProps) {
       value={text}
       problem={unreadable ? "a number is needed here" : problem}
       onChange={(event) => setText(event.target.value)}
-      onBlur={() => {
-        if (unreadable || text === shown) return;
-        if (own === undefined) onEmpty?.();
-        else onValue(own);
-      }}
+      onBlur={give}
+      onKeyDown={(event) => event.key === "Enter" && give()}
     />
   );
 }

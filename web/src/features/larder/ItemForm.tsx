@@ -9,7 +9,7 @@ import { numberIn } from "../../units/units";
 import { TakeOut } from "./LarderPage";
 
 type Props = {
-  item: Schemas["LarderItemOut"] | null;
+  item: Schemas["LarderItem"] | null;
   library: Schemas["LibraryOut"] | undefined;
   onDone: () => void;
 };

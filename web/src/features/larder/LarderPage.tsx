@@ -7,7 +7,7 @@ import { figure } from "../../units/units";
 import { ItemForm } from "./ItemForm";
 import { Wrapper } from "./Wrapper";
 
-type Item = Schemas["LarderItemOut"];
+type Item = Schemas["LarderItem"];
 
 /** Larder: packs with their prices, what is in the house, and ingredients of one's own. */
 export function LarderPage() {

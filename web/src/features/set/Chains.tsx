@@ -4,7 +4,6 @@ import type { Schemas } from "../../api/client";
 import { placesQuery } from "../../api/queries";
 import { serverNow } from "../../api/serverTime";
 import { Choice } from "../../ui/Field";
-import { inOwnDegrees, useUnits } from "../../units/units";
 import { aboutMomentText, hoursText } from "./words";
 
 const CHAIN_NAMES: Record<string, string> = {
@@ -20,7 +19,6 @@ type Props = { minutes: number; title: string; use: string | null; sinceMs: numb
 
 /** The chain of rests, with moments to look again, also for one's calendar. */
 export function Chains({ minutes, title, use, sinceMs }: Props) {
-  const units = useUnits();
   const { data: places } = useQuery(placesQuery);
   const [kind, setKind] = useState(CHAIN_OF_USE[use ?? ""] ?? "slab");
   const { data } = useQuery({
@@ -46,14 +44,14 @@ export function Chains({ minutes, title, use, sinceMs }: Props) {
         {data?.looks.map((look) => (
           <li key={look.name} className="border-line border-b py-1">
             <span className="flex justify-between gap-3">
-              <span>{inOwnDegrees(look.name, units)}</span>
+              <span>{look.name}</span>
               <b className="whitespace-nowrap">
                 {sinceMs === null
                   ? hoursText(look.after_min)
                   : aboutMomentText(sinceMs + 60_000 * look.after_min, serverNow())}
               </b>
             </span>
-            <span className="block text-[13px] text-ash">{inOwnDegrees(look.look_for, units)}</span>
+            <span className="block text-[13px] text-ash">{look.look_for}</span>
           </li>
         ))}
       </ol>

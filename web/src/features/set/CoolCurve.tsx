@@ -3,8 +3,8 @@ import { serverNow } from "../../api/serverTime";
 import type { Units } from "../../units/units";
 
 type Props = {
-  clock: Schemas["SetClockOut"];
-  seen: { after_s: number; now_c?: number }[];
+  clock: Schemas["SetClock"];
+  seen: Schemas["CorrectionIn"][];
   sinceMs: number | null;
   units: Units;
 };
@@ -57,7 +57,7 @@ export function CoolCurve({ clock, seen, sinceMs, units }: Props) {
       />
       {seen.map(
         (row) =>
-          row.now_c !== undefined && (
+          row.now_c != null && (
             <circle
               key={row.after_s}
               cx={x(row.after_s / 60)}

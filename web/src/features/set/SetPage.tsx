@@ -5,7 +5,8 @@ import { RecipeNotice } from "../../app/Notice";
 import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Field";
 import { NumberField } from "../../ui/NumberField";
-import { inOwnDegrees, useUnits } from "../../units/units";
+import { Skeleton } from "../../ui/Skeleton";
+import { useUnits } from "../../units/units";
 import { Chains } from "./Chains";
 import { CoolCurve } from "./CoolCurve";
 import { Seen } from "./Seen";
@@ -18,39 +19,45 @@ export function SetPage({ id }: { id: number }) {
   const stored = useQuery(recipeQueries.one(id));
   const kept = useQuery(keptFitQuery(id));
   const batches = useQuery({ ...batchQueries.list, staleTime: 0 });
+  const places = useQuery(placesQuery);
   if (stored.error && !stored.data) return <RecipeNotice error={stored.error} />;
-  if (!stored.data || !kept.data || !batches.data) return null;
+  if (!stored.data || !kept.data || !batches.data || !places.data) return <Skeleton />;
+  const { ask } = kept.data;
   return (
-    <Bench
+    <SetBench
       stored={stored.data}
-      thickness={kept.data.ask?.thickness_mm ?? null}
+      places={places.data}
+      thickness={ask && "thickness_mm" in ask ? ask.thickness_mm : null}
       batch={batchThatSets(batches.data.batches, id)}
     />
   );
 }
 
-type BenchProps = { stored: Schemas["StoredRecipeOut"]; thickness: number | null; batch: number | null };
+type BenchProps = {
+  stored: Schemas["StoredRecipe"];
+  places: Schemas["PlacesOut"];
+  thickness: number | null;
+  batch: number | null;
+};
 
-function Bench({ stored, thickness, batch }: BenchProps) {
+function SetBench({ stored, places, thickness, batch }: BenchProps) {
   const { recipe } = stored;
   const units = useUnits();
   const queries = useQueryClient();
-  const { data: places } = useQuery(placesQuery);
-  const set = useSetClock(stored, thickness, batch);
+  const set = useSetClock(stored, places, thickness, batch);
   const { asked, ask, seen, change } = set;
   const clock = useQuery({
     queryKey: ["set-clock", recipe, ask, seen],
     placeholderData: keepPreviousData,
     retry: false,
     queryFn: ({ signal }) =>
-      dataOf(client.POST("/api/set/clock", { body: { recipe, ask, corrections: seen } as never, signal })),
+      dataOf(client.POST("/api/set/clock", { body: { recipe, ask, corrections: seen }, signal })),
   });
   const beside = useQuery({
     queryKey: ["set-beside", recipe, ask],
     placeholderData: keepPreviousData,
     retry: false,
-    queryFn: ({ signal }) =>
-      dataOf(client.POST("/api/set/beside", { body: { recipe, ask, corrections: [] } as never, signal })),
+    queryFn: ({ signal }) => dataOf(client.POST("/api/set/beside", { body: { recipe, ask }, signal })),
   });
   const problem = clock.error instanceof ApiError ? clock.error.problem : null;
   const found = clock.error ? undefined : clock.data;
@@ -58,7 +65,7 @@ function Bench({ stored, thickness, batch }: BenchProps) {
     const error = problem?.errors.find((row) => row.path.at(-1) === name);
     return error ? `${error.message}: ${error.allowed}` : null;
   };
-  const stateName = places?.states.find((state) => state.key === asked.state)?.name ?? "";
+  const stateName = places.states.find((state) => state.key === asked.state)?.name ?? "";
   const field = (name: "thickness" | "mass" | "from", label: string, path: string) => (
     <NumberField
       label={label}
@@ -77,13 +84,13 @@ function Bench({ stored, thickness, batch }: BenchProps) {
           <Select
             label="Until it is"
             value={asked.state}
-            rows={places?.states}
+            rows={places.states}
             onPick={(state) => change({ state })}
           />
           <Select
             label="In"
             value={asked.place}
-            rows={places?.places}
+            rows={places.places}
             onPick={(place) => change({ place })}
             problem={at("place")}
           />
@@ -168,7 +175,7 @@ function Bench({ stored, thickness, batch }: BenchProps) {
         </h2>
         {problem && (
           <p role="alert" className="text-copper">
-            {inOwnDegrees(problem.detail, units)}
+            {problem.detail}
           </p>
         )}
         {found && (
@@ -178,7 +185,7 @@ function Bench({ stored, thickness, batch }: BenchProps) {
                 clock={found}
                 sinceMs={set.sinceMs}
                 stateName={stateName}
-                place={places?.places.find((row) => row.key === ask.place)?.name ?? ""}
+                place={places.places.find((row) => row.key === ask.place)?.name ?? ""}
                 name={recipe.name}
                 batch={batch}
               />
@@ -192,10 +199,10 @@ function Bench({ stored, thickness, batch }: BenchProps) {
               point is {degrees(found.cool_c, units)}. Cool is not set: cocoa butter goes on crystallising for
               hours.
             </p>
-            {found.says && <p className="mt-1 text-[16px] text-rim">{inOwnDegrees(found.says, units)}</p>}
+            {found.says && <p className="mt-1 text-[16px] text-rim">{found.says}</p>}
             {found.warnings.map((warning) => (
               <p key={warning} className="mt-2 rounded-md bg-butter px-3 py-2 text-[15px]">
-                {inOwnDegrees(warning, units)}
+                {warning}
               </p>
             ))}
             <p className="mt-2 text-[14px] text-ash">
@@ -221,7 +228,7 @@ function Bench({ stored, thickness, batch }: BenchProps) {
                 {row.clock ? (
                   minutesText(row.clock.cool_min[1])
                 ) : (
-                  <span className="text-ash">{inOwnDegrees(row.says, units)}</span>
+                  <span className="text-ash">{row.says}</span>
                 )}
               </span>
             </li>

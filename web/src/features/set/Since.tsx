@@ -5,7 +5,7 @@ import { startTimer, useSeconds } from "../clocks";
 import { aboutMomentText, lower, minutesText, momentText } from "./words";
 
 type Props = {
-  clock: Schemas["SetClockOut"];
+  clock: Schemas["SetClock"];
   sinceMs: number;
   stateName: string;
   place: string;

@@ -1,4 +1,12 @@
-type GateProps = { words: string; under: string; answer: string | null; onAnswer: (answer: string) => void };
+import type { Schemas } from "../../api/client";
+
+type Answer = Schemas["GateAnswered"]["answer"];
+type GateProps = {
+  words: string;
+  under: string;
+  answer: Answer | null;
+  onAnswer: (answer: Answer) => void;
+};
 
 /** A gate is asked, not assumed; passed by, it is recorded, not scolded. */
 export function Gate({ words, under, answer, onAnswer }: GateProps) {

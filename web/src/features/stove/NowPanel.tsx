@@ -1,15 +1,15 @@
 import type { Schemas } from "../../api/client";
 import { aboutText, timeText } from "../../units/time";
-import { inOwnDegrees, type Units } from "../../units/units";
+import type { Units } from "../../units/units";
 
-type Run = Schemas["RunOut"];
-type Live = Schemas["LiveOut"];
-type Step = Schemas["StepOut"];
+type Run = Schemas["Run"];
+type Live = Schemas["Live"];
+type Step = Schemas["Step"];
 
 /** What the full call adds to its words: the ceiling's advice, or where the temperature is and goes. */
 export function saysOf(live: Live | null, units: Units): string {
   if (!live || live.true_c === null) return "";
-  if (live.stands?.stand === "ceiling") return inOwnDegrees(live.stands.says, units);
+  if (live.stands?.stand === "ceiling") return live.stands.says;
   const inF = units.temperature === "F";
   const own = (c: number) => (inF ? c * 1.8 + 32 : c).toFixed(0);
   const carry = live.forecast?.carry_c ?? 0;
@@ -61,9 +61,7 @@ export function NowPanel({ run, live, step, units, lostS }: NowProps) {
           </>
         )}
         {lostS > 0 && live?.shown_c != null && `Read ${timeText(lostS)} ago. `}
-        {live?.stands &&
-          (!live.urgent || live.stands.stand !== "below") &&
-          inOwnDegrees(live.stands.says, units)}
+        {live?.stands && (!live.urgent || live.stands.stand !== "below") && live.stands.says}
         {live?.add_back_g != null &&
           ` About ${Math.round(live.add_back_g)} g of water brings it back to its end.`}
         {step.minutes !== null && (

@@ -4,8 +4,8 @@ import { client, dataOf, type Schemas } from "../../api/client";
 import { batchQueries, choicesQuery, recipeQueries } from "../../api/queries";
 import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Field";
-import { inOwnDegrees, temperature, type Units, useUnits } from "../../units/units";
-import { ProbeChoice, useUsualProbe } from "./Probe";
+import { temperature, type Units, useUnits } from "../../units/units";
+import { ProbeChoice, useUsualProbe } from "../run";
 
 type Props = { id: number; name: string };
 
@@ -90,7 +90,7 @@ export function StartRun({ id, name }: Props) {
                     </option>
                   ))}
                 </Choice>
-                <p className="mt-0.5 text-[14px] text-ash">{inOwnDegrees(now?.trade_off ?? "", units)}</p>
+                <p className="mt-0.5 text-[14px] text-ash">{now?.trade_off ?? ""}</p>
               </div>
             );
           })}
@@ -139,7 +139,7 @@ export function StartRun({ id, name }: Props) {
 }
 
 /** What a step aims at, how long it takes, and whether one may go away. */
-function aboutOf(step: Schemas["StepOut"], units: Units): string {
+function aboutOf(step: Schemas["Step"], units: Units): string {
   const [low, high] = step.target_c ?? [];
   const parts = [
     low === undefined || high === undefined

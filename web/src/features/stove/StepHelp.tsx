@@ -6,7 +6,7 @@ import { Choice } from "../../ui/Field";
 import { NumberField } from "../../ui/NumberField";
 import { aboutText } from "../../units/time";
 import { mass, numberIn, type Units } from "../../units/units";
-import type { Happen } from "./useEvents";
+import type { Happen } from "../run";
 
 type PanProps = { batch: number; sinceS: number; units: Units; happen: Happen };
 
@@ -37,7 +37,7 @@ export function PanOnTheScale({ batch, sinceS, units, happen }: PanProps) {
         disabled={startG === undefined || nowG === undefined}
         onClick={() => {
           if (startG === undefined || nowG === undefined) return;
-          happen("pan", { start_g: startG, now_g: nowG });
+          happen({ kind: "pan", start_g: startG, now_g: nowG });
           ask.mutate({ start_g: startG, now_g: nowG, boiled_s: sinceS });
         }}
       >
@@ -77,7 +77,8 @@ export function Bursts({ batch, nowC, happen }: BurstProps) {
       ),
     onSuccess: (burst) => {
       if (burst.seconds > 0) {
-        happen("burst", { seconds: burst.seconds, first: before === 0, rated_w: numberIn(rated) });
+        const rated_w = numberIn(rated) ?? null;
+        happen({ kind: "burst", seconds: burst.seconds, first: before === 0, rated_w });
         setBefore((count) => count + 1);
       }
     },
@@ -114,8 +115,7 @@ export function SeedFor({ chocolate }: SeedProps) {
   const [melted, setMelted] = useState("");
   const grams = numberIn(melted);
   const ask = useMutation({
-    mutationFn: (mass_g: number) =>
-      dataOf(client.POST("/api/temper", { body: { chocolate, mass_g } as never })),
+    mutationFn: (mass_g: number) => dataOf(client.POST("/api/temper", { body: { chocolate, mass_g } })),
   });
   const found: Schemas["TemperOut"] | undefined = ask.data;
   return (

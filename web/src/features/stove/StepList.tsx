@@ -3,7 +3,7 @@ import type { Schemas } from "../../api/client";
 import { Button } from "../../ui/Button";
 import { Popover } from "../../ui/Popover";
 
-type Run = Schemas["RunOut"];
+type Run = Schemas["Run"];
 
 /** Every step can be opened at any time. */
 export function StepList({ run, at, onGo }: { run: Run; at: number; onGo: (next: number) => void }) {

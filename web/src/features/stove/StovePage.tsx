@@ -5,24 +5,32 @@ import type { Schemas } from "../../api/client";
 import { batchQueries, recipeQueries } from "../../api/queries";
 import { RecipeNotice } from "../../app/Notice";
 import { Button } from "../../ui/Button";
+import { Skeleton } from "../../ui/Skeleton";
 import { useSpeak } from "../../ui/sound";
 import { useUnits } from "../../units/units";
 import { Clocks, useSeconds } from "../clocks";
+import {
+  BY_HAND,
+  carriedOn,
+  FOLLOW_MS,
+  type Happen,
+  lower,
+  marksOf,
+  Probe,
+  TraceChart,
+  useEvents,
+  useRun,
+  Waiting,
+} from "../run";
 import { FullCall } from "./FullCall";
 import { Gate } from "./Gate";
 import { Hand } from "./Hand";
 import { MarkNow } from "./Mark";
-import { lower, marksOf } from "./marks";
 import { NowPanel, saysOf } from "./NowPanel";
-import { BY_HAND, Probe } from "./Probe";
 import { StartRun } from "./StartRun";
 import { Bursts, PanOnTheScale, SeedFor } from "./StepHelp";
 import { StepList } from "./StepList";
-import { TraceChart } from "./TraceChart";
 import { useAlert, useAwake } from "./useAlert";
-import { type Happen, useEvents } from "./useEvents";
-import { carriedOn, FOLLOW_MS, useRun } from "./useRun";
-import { Waiting } from "./Waiting";
 import { Weigh } from "./Weigh";
 
 /** Stove: the run of a batch, live. */
@@ -30,7 +38,7 @@ export function StovePage({ id }: { id: number }) {
   const stored = useQuery(recipeQueries.one(id));
   const batches = useQuery({ ...batchQueries.list, staleTime: 0, refetchInterval: FOLLOW_MS });
   if (stored.error && !stored.data) return <RecipeNotice error={stored.error} />;
-  if (!stored.data || !batches.data) return null;
+  if (!stored.data || !batches.data) return <Skeleton />;
   const running = batches.data.batches.find((batch) => batch.recipe_id === id && batch.ended_at === null);
   return (
     <>
@@ -45,13 +53,14 @@ export function StovePage({ id }: { id: number }) {
 
 function RunOf({ batch }: { batch: number }) {
   const { run } = useRun(batch);
-  return run ? <Bench run={run} /> : null;
+  return run ? <RunBench run={run} /> : <Skeleton />;
 }
 
-type Run = Schemas["RunOut"];
-type Step = Schemas["StepOut"];
+type Run = Schemas["Run"];
+type Step = Schemas["Step"];
+type Answer = Schemas["GateAnswered"]["answer"];
 
-function Bench({ run }: { run: Run }) {
+function RunBench({ run }: { run: Run }) {
   const id = run.batch.id;
   const units = useUnits();
   const navigate = useNavigate();
@@ -90,7 +99,7 @@ function Bench({ run }: { run: Run }) {
     if (!target) return;
     setShowWeigh(null);
     setSeen("");
-    happen("step", { step: next, key: target.key, c: now?.true_c ?? undefined });
+    happen({ kind: "step", step: next, key: target.key, c: now?.true_c ?? null });
   };
   const answered = answersOf(run, step);
   const byHand = run.batch.probe_id === BY_HAND;
@@ -132,7 +141,7 @@ function Bench({ run }: { run: Run }) {
             <Probe
               probe={run.batch.probe_id}
               isSilent={!now?.reading_at}
-              onChange={(probe_id) => happen("probe", { probe_id })}
+              onChange={(probe_id) => happen({ kind: "probe", probe_id })}
             />
           </div>
           <div className="flex-1 lg:min-h-0">
@@ -164,7 +173,7 @@ function Bench({ run }: { run: Run }) {
                 under={step.passes || "The cue that tells it is ready"}
                 answer={answered.cue}
                 onAnswer={(answer) =>
-                  happen("gate", { key: step.key, gate: "cue", answer, c: now?.true_c ?? undefined })
+                  happen({ kind: "gate", key: step.key, gate: "cue", answer, c: now?.true_c ?? null })
                 }
               />
             )}
@@ -174,7 +183,7 @@ function Bench({ run }: { run: Run }) {
                 under={step.why}
                 answer={answered.ask}
                 onAnswer={(answer) =>
-                  happen("gate", { key: step.key, gate: "ask", answer, c: now?.true_c ?? undefined })
+                  happen({ kind: "gate", key: step.key, gate: "ask", answer, c: now?.true_c ?? null })
                 }
               />
             )}
@@ -195,7 +204,7 @@ function Bench({ run }: { run: Run }) {
             >
               {at + 1 < run.steps.length ? nextWords(step) : "It is done"}
             </Button>
-            <MarkNow onMark={(name) => happen("mark", { name, c: now?.true_c ?? undefined })} />
+            <MarkNow onMark={(name) => happen({ kind: "mark", name, c: now?.true_c ?? null })} />
           </div>
           <Waiting isLost={isLost} />
           <details className="mt-1">
@@ -248,37 +257,35 @@ function nextWords(step: Step): string {
 function advance(run: Run, at: number, go: (next: number) => void, happen: Happen, done: () => void) {
   const step = run.steps[at] as Step;
   const { ask } = answersOf(run, step);
-  if (step.ask && ask === null) happen("gate", { key: step.key, gate: "ask", answer: "skipped" });
+  if (step.ask && ask === null) happen({ kind: "gate", key: step.key, gate: "ask", answer: "skipped" });
   if (at + 1 < run.steps.length) {
     go(at + 1);
     return;
   }
-  happen("end");
+  happen({ kind: "end" });
   done();
 }
 
 /** What was answered at a step's gates; null where nothing was. */
-function answersOf(run: Run, step: Step): { cue: string | null; ask: string | null } {
-  const last = (gate: string) =>
-    run.events
-      .filter((event) => event.kind === "gate" && event.data.key === step.key && event.data.gate === gate)
-      .at(-1);
-  const said = (gate: string) => (last(gate)?.data.answer as string | undefined) ?? null;
-  return { cue: said("cue"), ask: said("ask") };
+function answersOf(run: Run, step: Step): { cue: Answer | null; ask: Answer | null } {
+  const answers: { cue: Answer | null; ask: Answer | null } = { cue: null, ask: null };
+  for (const { what } of run.events)
+    if (what.kind === "gate" && what.key === step.key) answers[what.gate] = what.answer;
+  return answers;
 }
 
 /** The last reading of the run as its thermometer showed it, however long ago. */
-function lastShown(run: Run, trace: Schemas["TraceOut"] | undefined): number | null {
+function lastShown(run: Run, trace: Schemas["Trace"] | undefined): number | null {
   const last = trace?.stretches.at(-1)?.at(-1)?.[1];
   return last === undefined ? null : last + (run.offset_c ?? 0);
 }
 
 /** Since when the step runs, and at what temperature it began. */
-function stepSince(run: Run, trace: Schemas["TraceOut"] | undefined, startedMs: number) {
-  const event = run.events.filter((row) => row.kind === "step").at(-1);
+function stepSince(run: Run, trace: Schemas["Trace"] | undefined, startedMs: number) {
+  const event = run.events.findLast(({ what }) => what.kind === "step");
   if (!event) return null;
   const at = Math.max(0, (Date.parse(event.at) - startedMs) / 1000);
-  if (typeof event.data.c === "number") return { at, c: event.data.c };
+  if (event.what.kind === "step" && event.what.c !== null) return { at, c: event.what.c };
   const points = trace?.stretches.flat() ?? [];
   const after = points.find(([s = 0]) => s >= at - 1) ?? points[0];
   return after ? { at, c: Number(after[1]) } : null;

@@ -4,13 +4,12 @@ import { client, dataOf, type Schemas } from "../../api/client";
 import { Button } from "../../ui/Button";
 import { NumberField } from "../../ui/NumberField";
 import { mass, numberIn, type Units } from "../../units/units";
-import { useLineNames } from "./lineNames";
-import type { Happen } from "./useEvents";
+import { type Happen, useLineNames } from "../run";
 
-type Run = Schemas["RunOut"];
+type Run = Schemas["Run"];
 type Props = {
   run: Run;
-  step: Schemas["StepOut"];
+  step: Schemas["Step"];
   units: Units;
   happen: Happen;
 };
@@ -22,11 +21,10 @@ const STALE_MS = 120_000;
 export function weighedOf(run: Run): { weighed: Record<number, number>; amounts: number[] } {
   const weighed: Record<number, number> = {};
   const amounts = [...run.amounts_g];
-  for (const event of run.events) {
-    if (event.kind === "weight" && typeof event.data.position === "number")
-      weighed[event.data.position] = Number(event.data.g);
-    const changed = event.data.amounts_g as Record<string, number> | undefined;
-    if (changed) for (const [position, grams] of Object.entries(changed)) amounts[Number(position)] = grams;
+  for (const { what } of run.events) {
+    if (what.kind === "weight") weighed[what.position] = what.g;
+    if (what.kind === "spill" || what.kind === "note")
+      for (const [position, grams] of Object.entries(what.amounts_g ?? {})) amounts[Number(position)] = grams;
   }
   return { weighed, amounts };
 }
@@ -39,13 +37,13 @@ export function Weigh({ run, step, units, happen }: Props) {
       dataOf(
         client.POST("/api/batches/{batch_id}/weighed", {
           params: { path: { batch_id: run.batch.id } },
-          body: { weighed_g: Object.fromEntries(Object.entries(all).map(([k, v]) => [k, v])) },
+          body: { weighed_g: all },
         }),
       ),
   });
   const nameOf = useLineNames(run);
   const weigh = (position: number, grams: number) => {
-    happen("weight", { position, g: grams, step: step.key });
+    happen({ kind: "weight", position, g: grams, step: step.key });
     const planned = amounts[position] ?? 0;
     if (Math.abs(grams - planned) > OFF * Math.max(1, planned))
       follow.mutate({ ...weighed, [position]: grams });
@@ -84,7 +82,7 @@ export function Weigh({ run, step, units, happen }: Props) {
           <Button
             className="mt-2 min-h-16"
             onClick={() => {
-              happen("note", { text: offer.says, amounts_g: offer.amounts_g });
+              happen({ kind: "note", text: offer.says, amounts_g: offer.amounts_g });
               follow.reset();
             }}
           >
@@ -215,7 +213,7 @@ function Spill({ run, step, units, happen, nameOf }: SpillProps) {
           <Button
             className="ml-2 min-h-16"
             onClick={() => {
-              happen("spill", { g: grams, amounts_g: ask.data?.amounts_g });
+              happen({ kind: "spill", g: grams ?? null, amounts_g: ask.data?.amounts_g ?? {} });
               ask.reset();
             }}
           >

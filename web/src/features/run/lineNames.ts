@@ -3,7 +3,7 @@ import type { Schemas } from "../../api/client";
 import { libraryQuery } from "../../api/queries";
 
 /** What each line of a run's recipe is called. */
-export function useLineNames(run: Schemas["RunOut"]): (position: number) => string {
+export function useLineNames(run: Schemas["Run"]): (position: number) => string {
   const { data: library } = useQuery(libraryQuery);
   return (position) => {
     const ingredient = run.recipe.lines[position]?.ingredient;

@@ -3,11 +3,11 @@ import type { Schemas } from "../../api/client";
 import { useNarrow } from "../../ui/useNarrow";
 import type { Units } from "../../units/units";
 
-type Step = Schemas["StepOut"];
+type Step = Schemas["Step"];
 export type Mark = { at: number; c: number | null; name: string };
 type Props = {
-  trace: Schemas["TraceOut"] | undefined;
-  forecast: Schemas["ForecastOut"] | null;
+  trace: Schemas["Trace"] | undefined;
+  forecast: Schemas["Forecast"] | null;
   step: Step;
   stepSince: { at: number; c: number } | null;
   nowS: number;

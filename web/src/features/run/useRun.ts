@@ -3,7 +3,6 @@ import { useMemo } from "react";
 import type { Schemas } from "../../api/client";
 import { useHeld, withEvents } from "../../api/outbox";
 import { batchQueries } from "../../api/queries";
-import { inOwnDegrees, type Units, useUnits } from "../../units/units";
 
 /** How often one looks what another device did in the same run. */
 export const FOLLOW_MS = 5000;
@@ -11,7 +10,6 @@ export const FOLLOW_MS = 5000;
 /** A run with all that happened, also what this browser has not sent yet. */
 export function useRun(batch: number) {
   const held = useHeld();
-  const units = useUnits();
   const { data, error } = useQuery({
     ...batchQueries.one(batch),
     enabled: Number.isInteger(batch),
@@ -23,30 +21,12 @@ export function useRun(batch: number) {
     const waiting = held.flatMap((entry) =>
       entry.kind === "event" && entry.batch === batch ? [entry.event] : [],
     );
-    const whole = withEvents(data, waiting);
-    return { ...whole, steps: whole.steps.map((step) => inOwnWords(step, units)) };
-  }, [data, held, batch, units]);
+    return withEvents(data, waiting);
+  }, [data, held, batch]);
   return { run, error };
 }
 
-/** A step with every °C in its words in the person's own degrees. */
-export function inOwnWords(step: Schemas["StepOut"], units: Units): Schemas["StepOut"] {
-  const own = (words: string) => inOwnDegrees(words, units);
-  const { title, cue, ask, why, passes, caution, call } = step;
-  return {
-    ...step,
-    title: own(title),
-    do: own(step.do),
-    cue: own(cue),
-    ask: own(ask),
-    why: own(why),
-    passes: own(passes),
-    caution: own(caution),
-    call: own(call),
-  };
-}
-
-type Live = Schemas["LiveOut"];
+type Live = Schemas["Live"];
 
 /** What is happening, carried on by its own forecast for `lostS` in which the server did not answer. */
 export function carriedOn(live: Live, lostS: number): Live {

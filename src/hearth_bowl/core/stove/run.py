@@ -1,0 +1,123 @@
+"""The state of a run: all that happened in it, folded in one place into what every page shows."""
+
+from collections.abc import Iterable, Mapping, Sequence
+from dataclasses import dataclass, field
+from typing import Literal
+
+from hearth_bowl.core.cooling.set_clock import Correction, SetAsk
+from hearth_bowl.core.stove.events import (
+    Ended,
+    GateAnswered,
+    Happening,
+    Judgement,
+    Noted,
+    ProbeChanged,
+    SetSeen,
+    SetStarted,
+    Spilled,
+    StepBegun,
+    Weighed,
+)
+
+Answer = Literal["yes", "no", "skipped"]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class SetState:
+    """The set clock of a run: when it went in [s from the run's start], how, and what was seen since, by state."""
+
+    since_s: float
+    ask: SetAsk
+    seen: tuple[SetSeen, ...] = ()
+
+    def corrections(self, state: str) -> tuple[Correction, ...]:
+        """Return what was seen for a state: a reading counts for each, a cue for the state alone that it was of."""
+        return tuple(
+            Correction(after_s=row.after_s, now_c=row.now_c, passed=row.passed)
+            for row in self.seen
+            if row.now_c is not None or (row.state or self.ask.state) == state
+        )
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class RunState:
+    """Where a run stands. Moments are seconds from its start; temperatures true °C, masses g.
+
+    `answers` are those of the open step's gates; `amounts_g` what is to go in, `weighed_g` what went in, by line.
+    """
+
+    step: int
+    step_since_s: float
+    step_from_c: float | None
+    cue: Answer | None
+    ask: Answer | None
+    amounts_g: tuple[float, ...]
+    weighed_g: Mapping[int, float]
+    probe_id: str
+    set: SetState | None
+    verdict: Judgement | None
+    ended_s: float | None
+
+
+@dataclass(slots=True)
+class _Folding:
+    step: int
+    probe_id: str
+    amounts_g: list[float]
+    step_since_s: float = 0.0
+    step_from_c: float | None = None
+    answers: dict[tuple[str, str], Answer] = field(default_factory=dict)
+    weighed_g: dict[int, float] = field(default_factory=dict)
+    set: SetState | None = None
+    verdict: Judgement | None = None
+    ended_s: float | None = None
+
+    def take(self, at_s: float, what: Happening) -> None:
+        match what:
+            case StepBegun():
+                self.step, self.step_since_s, self.step_from_c = what.step, at_s, what.c
+            case GateAnswered():
+                self.answers[what.key, what.gate] = what.answer
+            case Weighed():
+                self.weighed_g[what.position] = what.g
+            case Spilled() | Noted():
+                for position, grams in what.amounts_g.items():
+                    self.amounts_g[position] = grams
+            case SetStarted():
+                self.set = SetState(since_s=at_s, ask=what.start)
+            case SetSeen() if self.set is not None:
+                self.set = SetState(since_s=self.set.since_s, ask=self.set.ask, seen=(*self.set.seen, what))
+            case ProbeChanged():
+                self.probe_id = what.probe_id
+            case Judgement():
+                self.verdict = what
+            case Ended():
+                self.ended_s = at_s
+
+
+def run_state(
+    happened: Iterable[tuple[float, Happening]], *, amounts_g: Sequence[float], keys: Sequence[str], probe_id: str
+) -> RunState:
+    """Return where a run stands after all that happened in it, in the order in which it happened.
+
+    :param happened: (s from the start, what).
+    :param amounts_g: what each line was to weigh when the run began [g]; `keys` are its steps' keys.
+    :param probe_id: the thermometer heard at the start.
+    """
+    folding = _Folding(step=0, probe_id=probe_id, amounts_g=list(amounts_g))
+    for at_s, what in happened:
+        folding.take(at_s, what)
+    key = keys[folding.step] if folding.step < len(keys) else ""
+    return RunState(
+        step=folding.step,
+        step_since_s=folding.step_since_s,
+        step_from_c=folding.step_from_c,
+        cue=folding.answers.get((key, "cue")),
+        ask=folding.answers.get((key, "ask")),
+        amounts_g=tuple(folding.amounts_g),
+        weighed_g=folding.weighed_g,
+        probe_id=folding.probe_id,
+        set=folding.set,
+        verdict=folding.verdict,
+        ended_s=folding.ended_s,
+    )

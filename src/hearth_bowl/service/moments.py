@@ -1,0 +1,21 @@
+"""Moments as they come in: with their zone, and of these years."""
+
+from datetime import UTC, datetime
+from typing import Final
+
+from hearth_bowl.core.errors import BadInput, FieldPath
+
+FIRST_YEAR: Final = 2000
+LAST_YEAR: Final = 2199
+
+
+def checked_moment(path: FieldPath, at: datetime) -> datetime:
+    """Return a moment in UTC.
+
+    :raises BadInput: without its zone, or of no year in which anyone cooks with this.
+    """
+    if at.tzinfo is None:
+        raise BadInput(path, "a moment without its zone", "a moment with its zone", "not-allowed")
+    if not FIRST_YEAR <= at.year <= LAST_YEAR:
+        raise BadInput(path, f"the year {at.year}", f"a year from {FIRST_YEAR} to {LAST_YEAR}", "out-of-range")
+    return at.astimezone(UTC)

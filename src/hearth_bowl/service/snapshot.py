@@ -1,0 +1,98 @@
+"""The snapshot of a run: its steps, the kitchen and the thermometer as they were when it began. It never changes."""
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from functools import cache
+from typing import Any
+
+from pydantic import TypeAdapter
+from sqlalchemy import select
+from sqlalchemy.orm import Session
+
+from hearth_bowl.core.fit.ask import chocolate_of
+from hearth_bowl.core.fit.vessel import Cup, Mould
+from hearth_bowl.core.ingredients.ingredient import Ingredient
+from hearth_bowl.core.mass.sugar_stages import thermometer
+from hearth_bowl.core.recipe.recipe import Recipe
+from hearth_bowl.core.stove.plan import run_steps
+from hearth_bowl.core.stove.step import Step
+from hearth_bowl.formats.ask_file import ask_from
+from hearth_bowl.formats.recipe_file import recipe_from
+from hearth_bowl.formats.strict_json import read_json
+from hearth_bowl.formats.vessel_file import vessel_from
+from hearth_bowl.service.settings import Settings, get_settings
+from hearth_bowl.store.models import BatchRow
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Snapshot:
+    """What a run was begun with. `thermometer_offset_c` is None where the thermometer was not tested; `shell` is the
+    chocolate of shells or coats by its label, None without."""
+
+    steps: tuple[Step, ...]
+    altitude_m: float
+    pressure_kpa: float
+    kitchen_c: float
+    thermometer_offset_c: float | None
+    shell: str | None
+
+
+def take_snapshot(recipe: Recipe, choices: Mapping[str, str], fit: Mapping[str, Any], settings: Settings) -> Snapshot:
+    """Return what a run of a recipe is begun with in this kitchen.
+
+    :raises BadInput: naming a choice.
+    """
+    shell, moulded = shell_of(fit)
+    return Snapshot(
+        steps=run_steps(recipe, choices, settings.kitchen, shell=shell, moulded=moulded),
+        altitude_m=settings.altitude_m,
+        pressure_kpa=settings.kitchen.pressure_kpa,
+        kitchen_c=settings.kitchen_c,
+        thermometer_offset_c=offset_c_of(settings),
+        shell=None if shell is None else shell.label,
+    )
+
+
+def shell_of(fit: Mapping[str, Any]) -> tuple[Ingredient | None, bool]:
+    """Return the chocolate of a kept fit's shells or coats, and whether it is moulded."""
+    if not fit.get("vessel") or not fit.get("ask"):
+        return None, False
+    return chocolate_of(ask_from(fit["ask"])), isinstance(vessel_from(fit["vessel"]), Mould | Cup)
+
+
+def offset_c_of(settings: Settings) -> float | None:
+    """Return by how much the person's thermometer shows too much; None where it was not tested."""
+    reading = settings.thermometer_in_boiling_water_c
+    return None if reading is None else thermometer(reading, settings.kitchen.pressure_kpa).offset_c
+
+
+def snapshot_text(snapshot: Snapshot) -> str:
+    """Return a snapshot as it is stored."""
+    return _adapter().dump_json(snapshot).decode()
+
+
+def snapshot_of(session: Session, row: BatchRow) -> Snapshot:
+    """Return the snapshot of a batch; of one from before there were snapshots, as it would be begun now."""
+    if row.snapshot is not None:
+        return _adapter().validate_json(row.snapshot)
+    return _late_snapshot(row, get_settings(session))
+
+
+def freeze_old_batches(session: Session) -> int:
+    """Give batches from before there were snapshots theirs, with the kitchen as it is now; return how many."""
+    rows = session.scalars(select(BatchRow).where(BatchRow.snapshot.is_(None))).all()
+    settings = get_settings(session)
+    for row in rows:
+        row.snapshot = snapshot_text(_late_snapshot(row, settings))
+    return len(rows)
+
+
+def _late_snapshot(row: BatchRow, settings: Settings) -> Snapshot:
+    recipe = recipe_from(read_json(row.document.encode(), "recipe"))
+    choices = read_json(row.choices.encode(), "choices")
+    return take_snapshot(recipe, choices, read_json(row.fit.encode(), "fit"), settings)
+
+
+@cache
+def _adapter() -> TypeAdapter[Snapshot]:
+    return TypeAdapter(Snapshot)

@@ -1,0 +1,97 @@
+"""A file of the version before opens after the migrations with everything in it unchanged."""
+
+import json
+import shutil
+import sqlite3
+import tempfile
+import unittest
+from contextlib import closing
+from pathlib import Path
+from typing import Any
+
+from hearth_bowl.app import create_app
+from hearth_bowl.server import FILE, open_data
+
+OLD = Path(__file__).parent / "version_0005"
+KEPT: dict[str, Any] = json.loads((OLD / "expected.json").read_text("utf-8"))
+"""What the version before answered of that very file."""
+
+
+class LastVersion(unittest.TestCase):
+    def setUp(self) -> None:
+        folder = Path(tempfile.mkdtemp())
+        self.addCleanup(shutil.rmtree, folder)
+        with closing(sqlite3.connect(folder / FILE)) as old:
+            old.executescript((OLD / "data.sql").read_text("utf-8"))
+        self.database = open_data(folder, demo=False)
+        self.addCleanup(self.database.close)
+        self.client = create_app(self.database, folder).test_client()
+
+    def get(self, path: str) -> Any:
+        answer = self.client.get(f"/api/{path}")
+        self.assertEqual(answer.status_code, 200, answer.text)
+        return answer.get_json()
+
+    def holds(self, old: Any, new: Any, where: str) -> None:
+        """Check that all that was said is still said; what was said to be None may be left out."""
+        if isinstance(old, dict):
+            for name, value in old.items():
+                if value is not None:
+                    self.holds(value, new[name], f"{where}.{name}")
+        elif isinstance(old, list):
+            self.assertEqual(len(old), len(new), where)
+            for position, (before, after) in enumerate(zip(old, new, strict=True)):
+                self.holds(before, after, f"{where}[{position}]")
+        else:
+            self.assertEqual(old, new, where)
+
+    def test_recipes_and_their_versions(self) -> None:
+        for number, recipe in KEPT["recipes"].items():
+            self.assertEqual(self.get(f"recipes/{number}"), recipe)
+            self.holds(KEPT["versions"][number], self.get(f"recipes/{number}/versions")["versions"], number)
+
+    def test_fits_and_boxes(self) -> None:
+        for number, fit in KEPT["fits"].items():
+            new = self.get(f"recipes/{number}/fit")
+            self.holds({**fit, "layers": [], "fillings": []}, {**new, "layers": [], "fillings": []}, number)
+            for part in ("layers", "fillings"):
+                flat = [{"recipe_id": row["recipe_id"], **row["amount"]} for row in new[part]]
+                self.holds([_told(row) for row in fit[part]], flat, f"{number}.{part}")
+        self.assertTrue(any(fit["layers"] for fit in KEPT["fits"].values()))
+        self.assertTrue(any(fit["fillings"] for fit in KEPT["fits"].values()))
+        self.holds(KEPT["assortments"], self.get("assortments")["assortments"], "assortments")
+        self.holds(KEPT["vessels"], self.get("vessels")["vessels"], "vessels")
+
+    def test_batches_with_all_that_happened(self) -> None:
+        for number, batch in KEPT["batches"].items():
+            new = self.get(f"batches/{number}")
+            happened = batch.pop("events")
+            trace = batch.pop("trace", None)
+            self.holds(batch, new, number)
+            self.assertEqual(len(happened), len(new["events"]))
+            for old, event in zip(happened, new["events"], strict=True):
+                self.assertEqual((old["client_key"], old["at"]), (event["client_key"], event["at"]))
+                self.assertTrue(event["what"]["kind"].startswith(old["kind"]))
+                self.holds(old["data"], event["what"], f"{number}.{old['client_key']}")
+            if trace is not None:
+                self.assertEqual(self.get(f"batches/{number}/trace"), trace)
+
+    def test_settings_larder_and_clocks(self) -> None:
+        self.holds(KEPT["settings"], self.get("settings"), "settings")
+        self.holds(KEPT["larder"], self.get("larder")["items"], "larder")
+        clocks = {timer["key"]: timer for timer in self.get("timers")["timers"]}
+        for timer in KEPT["timers"]:
+            self.holds({**timer, "left_s": None}, clocks[timer["key"]], timer["key"])
+
+    def test_a_batch_of_before_does_not_change_with_the_settings(self) -> None:
+        before = {number: self.get(f"batches/{number}") for number in KEPT["batches"]}
+        changed = {**self.get("settings"), "altitude_m": 2000.0, "thermometer_in_boiling_water_c": 92.0}
+        self.assertEqual(self.client.put("/api/settings", json=changed).status_code, 200)
+        self.assertEqual(before, {number: self.get(f"batches/{number}") for number in KEPT["batches"]})
+
+
+def _told(row: dict[str, Any]) -> dict[str, Any]:
+    """Return what was said of a layer or filling: of both kinds one row held the fields, so that some meant nothing."""
+    layer = ("recipe_id", "thickness_mm", "mass_g", "share")
+    is_layer = any(row[name] is not None for name in layer[1:])
+    return {name: value for name, value in row.items() if value and (name in layer if is_layer else True)}
