@@ -25,6 +25,7 @@ from hearth_bowl.api.settings import settings
 from hearth_bowl.api.spec import spec
 from hearth_bowl.api.timers import timers
 from hearth_bowl.api.vessels import vessels
+from hearth_bowl.service.helper import Helper, Inline
 from hearth_bowl.store.db import Database
 
 ASSETS_MAX_AGE_S = 31_536_000
@@ -38,14 +39,18 @@ class RowId(IntegerConverter):
         super().__init__(*args, **{"max": LARGEST_ID, **kwargs})
 
 
-def create_app(database: Database, web: Path, hosts: frozenset[str] = LOOPBACK_HOSTS) -> Flask:
+def create_app(
+    database: Database, web: Path, hosts: frozenset[str] = LOOPBACK_HOSTS, helper: Helper | None = None
+) -> Flask:
     """Return the application on a database, with the built front end in `web`.
 
     :param hosts: the names that it answers to.
+    :param helper: works out what takes long; without one it is done here.
     """
     app = Flask("hearth_bowl", static_folder=None)
     app.url_map.converters["int"] = RowId
     app.extensions["hearth_bowl.database"] = database
+    app.extensions["hearth_bowl.helper"] = helper or Inline()
     register_guard(app)
     register_problems(app)
     for part in (

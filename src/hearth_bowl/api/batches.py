@@ -10,7 +10,7 @@ from pydantic import Field
 from spectree import Response
 from sqlalchemy.orm import Session
 
-from hearth_bowl.api.context import database, now
+from hearth_bowl.api.context import database, in_helper, now
 from hearth_bowl.api.problems import Problem
 from hearth_bowl.api.spec import spec
 from hearth_bowl.api.wire import Incoming, Outgoing
@@ -208,7 +208,8 @@ def batch_trace(batch_id: int) -> Trace:
 def follow_weighed(batch_id: int, json: FollowWeighedIn) -> Follow:
     """Say what is still to go in after some lines were weighed. Nothing is stored."""
     with database().reading() as session:
-        return batch_help.follow_weighed(session, batch_id, json.weighed_g)
+        record = batch_help.batch_record(session, batch_id)
+    return in_helper(batch_help.follow_weighed, record, json.weighed_g)
 
 
 @batches.post("/<int:batch_id>/spilled")

@@ -1,13 +1,18 @@
 """What a request finds in the application: the database, and the moment."""
 
+from collections.abc import Callable
 from datetime import UTC, datetime
-from typing import cast
+from typing import ParamSpec, TypeVar, cast
 
 from flask import current_app
 
 from hearth_bowl.core.quantities import in_degrees
+from hearth_bowl.service.helper import Helper
 from hearth_bowl.service.settings import get_settings
 from hearth_bowl.store.db import Database
+
+P = ParamSpec("P")
+T = TypeVar("T")
 
 
 def database() -> Database:
@@ -26,3 +31,11 @@ def in_own_units(text: str) -> str:
         return text
     with database().reading() as session:
         return in_degrees(text, get_settings(session).temperature_unit)
+
+
+def in_helper(act: Callable[P, T], *args: P.args, **kwargs: P.kwargs) -> T:
+    """Return what `act` returns, worked out beside what must not be held up.
+
+    :raises Busy: too much waits already.
+    """
+    return cast(Helper, current_app.extensions["hearth_bowl.helper"]).run(act, *args, **kwargs)

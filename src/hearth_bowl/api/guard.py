@@ -55,7 +55,7 @@ def register_guard(app: Flask) -> None:
             try:
                 read_json(request.get_data(), "body")
             except BadInput as problem:
-                if problem.code == "not-a-number":
+                if problem.field != ("body",):
                     return bad_input(problem)
                 return answer(Problem(title="Not JSON", status=400, detail=problem.message))
         return None

@@ -5,7 +5,7 @@ from typing import Any
 from flask import Blueprint
 from spectree import Response
 
-from hearth_bowl.api.context import database
+from hearth_bowl.api.context import database, in_helper
 from hearth_bowl.api.problems import Problem
 from hearth_bowl.api.recipe_body import OwnIngredientIn, RecipeIn, record_of
 from hearth_bowl.api.spec import spec
@@ -122,7 +122,7 @@ class LabelOut(Outgoing):
 @spec.validate(resp=Response(HTTP_200=BalanceOut, HTTP_422=Problem), operation_id="balance")
 def balance_recipe(json: BalanceIn) -> BalanceOut:
     """Move what is not pinned until the aims are met, changing the recipe least."""
-    found = service.balance_recipe(record_of(json.recipe), plain(json.aims), json.whole_packs)
+    found = in_helper(service.balance_recipe, record_of(json.recipe), plain(json.aims), json.whole_packs)
     return BalanceOut(
         feasible=found.found.feasible,
         recipe=found.recipe,
@@ -138,7 +138,7 @@ def balance_recipe(json: BalanceIn) -> BalanceOut:
 def swap_ingredient(json: SwapIn) -> service.MovedRecipe:
     """Put another ingredient into a line; the recipe moves to keep its set and mass."""
     ingredient: Any = json.ingredient if isinstance(json.ingredient, str) else plain(json.ingredient)
-    return service.swap_ingredient(record_of(json.recipe), json.position, ingredient, json.at_c)
+    return in_helper(service.swap_ingredient, record_of(json.recipe), json.position, ingredient, json.at_c)
 
 
 @moves.post("/only-this-much")
@@ -195,7 +195,7 @@ def compare_recipes(json: CompareIn) -> CompareOut:
 def read_label(json: LabelIn) -> LabelOut:
     """Work out the composition behind a wrapper's figures."""
     figures = {name: value for name, value in plain(json).items() if name not in ("kind", "fat_kind")}
-    found, kind = from_label(json.kind, figures, json.fat_kind), KINDS[json.kind]
+    found, kind = in_helper(from_label, json.kind, figures, json.fat_kind), KINDS[json.kind]
     return LabelOut(
         composition_pct=found.composition_pct,
         spread_pct=found.spread_pct,

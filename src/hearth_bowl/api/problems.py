@@ -11,6 +11,7 @@ from werkzeug.exceptions import HTTPException
 from hearth_bowl.api.context import in_own_units
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.service.errors import ChangedMeanwhile, NotFound
+from hearth_bowl.service.helper import Busy
 from hearth_bowl.store.db import DiskFull, Locked
 
 PROBLEM_TYPE: Final = "application/problem+json"
@@ -116,6 +117,11 @@ def register_problems(app: Flask) -> None:
     @app.errorhandler(Locked)
     def _locked(_problem: Locked) -> Response:
         detail = "Another program holds the data just now. Nothing was stored: try again."
+        return answer(Problem(title="Busy", status=503, detail=detail))
+
+    @app.errorhandler(Busy)
+    def _busy(_problem: Busy) -> Response:
+        detail = "Much is being worked out just now. Nothing was stored: try again in a moment."
         return answer(Problem(title="Busy", status=503, detail=detail))
 
     @app.errorhandler(HTTPException)

@@ -6,14 +6,12 @@ from flask import Blueprint
 from pydantic import Field
 from spectree import Response
 
-from hearth_bowl.api.context import database, now
+from hearth_bowl.api.context import database, in_helper, now
 from hearth_bowl.api.problems import Problem, under
 from hearth_bowl.api.recipe_body import RecipeIn, record_of
 from hearth_bowl.api.spec import spec
 from hearth_bowl.api.wire import Incoming, Outgoing
-from hearth_bowl.core.recipe.written.recipe import Unsure
-from hearth_bowl.formats.recipe_file import RecipeFile, recipe_record
-from hearth_bowl.formats.written_file import read_written_text
+from hearth_bowl.formats.written_file import WrittenRecord, read_written_record
 from hearth_bowl.service import recipes as service
 from hearth_bowl.service.moves import start_record
 
@@ -60,13 +58,6 @@ class ReadIn(Incoming):
     measure: str = "metric"
 
 
-class ReadOut(Outgoing):
-    """What was read, and what is unsure in it."""
-
-    recipe: RecipeFile
-    unsure: list[Unsure]
-
-
 class VersionListOut(Outgoing):
     """The kept versions of a recipe, the newest first."""
 
@@ -95,18 +86,17 @@ def create_recipe(json: NewRecipeIn) -> tuple[service.StoredRecipe, int]:
 @spec.validate(resp=Response(HTTP_201=service.StoredRecipe, HTTP_422=Problem), operation_id="startRecipe")
 def start_recipe(json: StartIn) -> tuple[service.StoredRecipe, int]:
     """Store a new recipe with our proportions for a family, a use and a chocolate."""
-    record = start_record(json.family, json.use, json.chocolate)
+    record = in_helper(start_record, json.family, json.use, json.chocolate)
     with database().writing() as session:
         stored = service.create_recipe(session, record, now())
     return stored, 201
 
 
 @recipes.post("/read")
-@spec.validate(resp=Response(HTTP_200=ReadOut, HTTP_422=Problem), operation_id="readRecipe")
-def read_recipe(json: ReadIn) -> ReadOut:
+@spec.validate(resp=Response(HTTP_200=WrittenRecord, HTTP_422=Problem), operation_id="readRecipe")
+def read_recipe(json: ReadIn) -> WrittenRecord:
     """Read a recipe as people write it, or a page's JSON-LD. Nothing is stored."""
-    found = read_written_text(json.text, json.measure)
-    return ReadOut(recipe=recipe_record(found.recipe), unsure=list(found.unsure))
+    return in_helper(read_written_record, json.text, json.measure)
 
 
 @recipes.get("/<int:recipe_id>")

@@ -7,7 +7,7 @@ from flask import Response as Answer
 from pydantic import Field
 from spectree import Response
 
-from hearth_bowl.api.context import database, in_own_units, now
+from hearth_bowl.api.context import database, in_helper, in_own_units, now
 from hearth_bowl.api.problems import Problem
 from hearth_bowl.api.recipe_body import RecipeIn, record_of
 from hearth_bowl.api.spec import spec
@@ -21,6 +21,7 @@ from hearth_bowl.core.mass.tempering import SEED_SHARE_BAND_PCT, temper
 from hearth_bowl.core.recipe.recipe import AIMED_INDEX
 from hearth_bowl.service import setting as service
 from hearth_bowl.service.moments import checked_moment
+from hearth_bowl.service.settings import Settings, get_settings
 
 setting = Blueprint("setting", __name__, url_prefix="/api")
 
@@ -103,20 +104,23 @@ def list_places() -> PlacesOut:
     )
 
 
+def _settings() -> Settings:
+    with database().reading() as session:
+        return get_settings(session)
+
+
 @setting.post("/set/clock")
 @spec.validate(resp=Response(HTTP_200=SetClock, HTTP_422=Problem), operation_id="setClock")
 def set_clock(json: SetClockIn) -> SetClock:
     """Say when a mass is cool and when it is set. Nothing is stored."""
-    with database().reading() as session:
-        return service.clock_of(session, record_of(json.recipe), json.ask, json.corrections)
+    return in_helper(service.clock_of, _settings(), record_of(json.recipe), json.ask, json.corrections)
 
 
 @setting.post("/set/beside")
 @spec.validate(resp=Response(HTTP_200=BesideListOut, HTTP_422=Problem), operation_id="setBeside")
 def beside(json: SetClockIn) -> BesideListOut:
     """Put the same mass in other places and shapes. Nothing is stored."""
-    with database().reading() as session:
-        found = service.beside(session, record_of(json.recipe), json.ask)
+    found = in_helper(service.beside, _settings(), record_of(json.recipe), json.ask)
     return BesideListOut(beside=found)
 
 

@@ -54,10 +54,13 @@ class Wire(PydanticModelAdapter):
     def json_schema(self, model: type[Any], *, ref_template: str, mode: SchemaMode = "validation") -> dict[str, Any]:
         """Return a schema: all of an answer is always there; what comes in has names of its own, ending in `In`."""
         schema: dict[str, Any] = _lists(self._type_adapter(model).json_schema(ref_template=ref_template, mode=mode))
+        for part in (schema, *schema.get("$defs", {}).values()):
+            if "properties" in part and mode == "serialization":
+                part["required"] = list(part["properties"])
+                part.pop("additionalProperties", None)
+            elif "properties" in part:
+                part["additionalProperties"] = False
         if mode == "serialization":
-            for part in (schema, *schema.get("$defs", {}).values()):
-                if "properties" in part:
-                    part["required"] = list(part["properties"])
             return schema
         defs = schema.get("$defs", {})
         renamed = {name: incoming_name(name) for name in defs}

@@ -26,5 +26,5 @@ def in_degrees(text: str, unit: str) -> str:
 def _in_f(found: "re.Match[str]") -> str:
     absolute, difference = found.groups()
     if absolute is not None:
-        return NUMBER.sub(lambda number: f"{float(number[0]) * F_PER_C + 32:.0f}", absolute) + " °F"
+        return NUMBER.sub(lambda number: str(round(float(number[0]) * F_PER_C + 32)), absolute) + " °F"
     return NUMBER.sub(lambda number: f"{float(number[0]) * F_PER_C:.1f}".removesuffix(".0"), difference) + " °F"

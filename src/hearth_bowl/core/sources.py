@@ -19,7 +19,7 @@ SOURCES: Final = MappingProxyType(
         "evaluation (constants quoted from memory; they reproduce isopiestic data to 0.001).",
         "wagner-pruss-1993": "W. Wagner and A. Pruss, 1993 (IAPWS), vapour pressure of water.",
         "icao": "ICAO standard atmosphere.",
-        "charles-1960": "D. F. Charles, Int. Sugar J. 62 (1960) 126, solubility of sucrose 0-90 °C "
+        "charles-1960": "D. F. Charles, Int. Sugar J. 62 (1960) 126, solubility of sucrose ⟦0 to 90 °C⟧ "
         "(quoted from memory; agrees with Vavrinecz 1962 to 0.6).",
         "hudson-1908": "C. S. Hudson, 1908, solubility of lactose, as reprinted in dairy texts.",
         "fat-textbooks": "Solid fat content of tempered fats: typical values, several textbooks.",
@@ -31,7 +31,7 @@ SOURCES: Final = MappingProxyType(
         "sweetness-textbooks": "Relative sweetness: typical values, several textbooks.",
         "augustin-1992": "Augustin et al., J. Am. Diet. Assoc. 92 (1992) 486; USDA Table of Nutrient Retention, "
         "release 6, 2007.",
-        "oiml-alcohol": "OIML alcohol table: density of ethanol and water mixtures at 20 °C.",
+        "oiml-alcohol": "OIML alcohol table: density of ethanol and water mixtures at ⟦20 °C⟧.",
         "water-density": "Density of water, CIPM: 1 - (t + 288.9414)/(508929.2 (t + 68.12963)) (t - 3.9863)^2.",
         "solid-geometry": "Solid geometry, exact unless a docstring says otherwise.",
         "keeping-practice": "Usual shelf readings of water activity, several textbooks, taken cautiously.",
@@ -41,7 +41,7 @@ SOURCES: Final = MappingProxyType(
         "incropera-dewitt": "F. P. Incropera and D. P. DeWitt, Fundamentals of Heat and Mass Transfer: the plane wall.",
         "cooling-practice": "Heat transfer in kitchens, air and radiation together: typical values, time ±25 %.",
         "fat-heats": "Latent heats of fats: typical values.",
-        "tempering-windows": "Windows of tempering: typical values, several textbooks, ±1 °C between makers.",
+        "tempering-windows": "Windows of tempering: typical values, several textbooks, ⟪±1 °C⟫ between makers.",
         "pack-labels": "Net weights as usually printed on packs, by country; the wrapper in hand wins.",
         "kitchen-measures": "Legal and customary kitchen measures: metric, US, imperial, Australian.",
     }

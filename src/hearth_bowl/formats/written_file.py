@@ -3,11 +3,12 @@
 import json
 import re
 from collections.abc import Iterator
+from dataclasses import dataclass
 from typing import Any
 
 from hearth_bowl.core.errors import BadInput
-from hearth_bowl.core.recipe.written.recipe import WrittenRecipe, read_parts, read_text
-from hearth_bowl.formats.recipe_file import sparse_record
+from hearth_bowl.core.recipe.written.recipe import Unsure, WrittenRecipe, read_parts, read_text
+from hearth_bowl.formats.recipe_file import RecipeFile, recipe_record, sparse_record
 from hearth_bowl.formats.strict_json import LARGEST_FILE_BYTES
 
 MOST_DEPTH = 6
@@ -39,6 +40,20 @@ def read_written_text(text: str, measure: str, family: str | None = None) -> Wri
     ]
     steps = [step for item in _listed(found.get("recipeInstructions")) for step in _step_texts(item)]
     return read_parts(str(found.get("name") or "Untitled"), ingredients, steps, measure, family)
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class WrittenRecord:
+    """What was read: the recipe file's content, and what is unsure in it."""
+
+    recipe: RecipeFile
+    unsure: tuple[Unsure, ...]
+
+
+def read_written_record(text: str, measure: str) -> WrittenRecord:
+    """Return the recipe file's content of a text or of JSON-LD; see `read_written`."""
+    found = read_written_text(text, measure)
+    return WrittenRecord(recipe=recipe_record(found.recipe), unsure=found.unsure)
 
 
 def _json_ld(text: str) -> dict[str, Any] | None:

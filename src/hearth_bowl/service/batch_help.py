@@ -2,7 +2,7 @@
 
 import json
 from collections.abc import Mapping
-from typing import Final
+from typing import Any, Final
 
 from sqlalchemy import select
 from sqlalchemy.orm import Session
@@ -25,13 +25,21 @@ MOST_BURSTS: Final = 200
 """So many bursts are looked through for a first one: more than any melt of the last batches."""
 
 
-def follow_weighed(session: Session, batch_id: int, weighed_g: Mapping[int, float]) -> Follow:
+def batch_record(session: Session, batch_id: int) -> dict[str, Any]:
+    """Return the recipe file's content of a batch.
+
+    :raises NotFound: there is no such batch.
+    """
+    record: dict[str, Any] = json.loads(batch_row(session, batch_id).document)
+    return record
+
+
+def follow_weighed(record: Mapping[str, Any], weighed_g: Mapping[int, float]) -> Follow:
     """Return what is still to go in after some lines were weighed; nothing where all is as it should be.
 
-    :raises BadInput: at `weighed`. :raises NotFound: there is no such batch.
+    :raises BadInput: at `weighed`.
     """
-    found = follow(_recipe(session, batch_id), weighed_g)
-    return found or Follow(amounts_g={}, says="All as it should be.")
+    return follow(recipe_from(record), weighed_g) or Follow(amounts_g={}, says="All as it should be.")
 
 
 def follow_spill(session: Session, batch_id: int, gone_in: tuple[int, ...], left_g: float) -> Follow:
@@ -80,4 +88,4 @@ def burst(
 
 
 def _recipe(session: Session, batch_id: int) -> Recipe:
-    return recipe_from(json.loads(batch_row(session, batch_id).document))
+    return recipe_from(batch_record(session, batch_id))

@@ -5,8 +5,6 @@ from dataclasses import dataclass, replace
 from datetime import datetime
 from typing import Any, Final
 
-from sqlalchemy.orm import Session
-
 from hearth_bowl.core.cooling.chain import Look, chain_of
 from hearth_bowl.core.cooling.places import PLACES
 from hearth_bowl.core.cooling.set_clock import Correction, SetAsk, SetClock, bowl_area_m2, set_clock
@@ -15,7 +13,7 @@ from hearth_bowl.core.mass.cooking import finished_or_none
 from hearth_bowl.core.mass.mixture import Mixture, mix
 from hearth_bowl.formats.calendar_file import chain_ics
 from hearth_bowl.formats.recipe_file import recipe_from
-from hearth_bowl.service.settings import get_settings
+from hearth_bowl.service.settings import Settings
 
 ROOMS: Final = ("counter", "larder", "marble")
 """Places that are as warm as the kitchen; a larder is never warmer than a larder."""
@@ -32,25 +30,25 @@ class Beside:
 
 
 def clock_of(
-    session: Session, record: Mapping[str, Any], ask: SetAsk, corrections: Sequence[Correction] = ()
+    settings: Settings, record: Mapping[str, Any], ask: SetAsk, corrections: Sequence[Correction] = ()
 ) -> SetClock:
     """Return the set clock of a recipe file's content; the counter is as warm as this kitchen.
 
     :raises BadInput: below `recipe` or `ask`.
     """
-    mixture = _mixture(session, record)
+    mixture = _mixture(settings, record)
     try:
-        return set_clock(mixture, _ask(session, ask, mixture), corrections)
+        return set_clock(mixture, _ask(settings, ask, mixture), corrections)
     except BadInput as problem:
         raise problem.under("ask") from None
 
 
-def beside(session: Session, record: Mapping[str, Any], ask: SetAsk) -> list[Beside]:
+def beside(settings: Settings, record: Mapping[str, Any], ask: SetAsk) -> list[Beside]:
     """Return the same mass in every place, and as a bowl and a thin sheet where it is now.
 
     :raises BadInput: below `recipe` or `ask`.
     """
-    mixture = _mixture(session, record)
+    mixture = _mixture(settings, record)
     shapes = [
         (place.name, replace(ask, place=key, ambient_c=None, base=None))
         for key, place in PLACES.items()
@@ -65,7 +63,7 @@ def beside(session: Session, record: Mapping[str, Any], ask: SetAsk) -> list[Bes
     for name, changed in shapes:
         try:
             found.append(
-                Beside(name=name, clock=set_clock(mixture, _ask(session, changed, mixture), with_curve=False), says="")
+                Beside(name=name, clock=set_clock(mixture, _ask(settings, changed, mixture), with_curve=False), says="")
             )
         except BadInput as problem:
             found.append(Beside(name=name, clock=None, says=problem.message))
@@ -88,19 +86,19 @@ def chain_calendar(kind: str, minutes: float, from_at: datetime, title: str) -> 
     return chain_ics(chain_of(kind, minutes), title, from_at)
 
 
-def _ask(session: Session, ask: SetAsk, mixture: Mixture) -> SetAsk:
+def _ask(settings: Settings, ask: SetAsk, mixture: Mixture) -> SetAsk:
     """Return an ask with what this kitchen and this mass say where it does not."""
     if ask.place in ROOMS and ask.ambient_c is None:
-        kitchen_c = get_settings(session).kitchen_c
+        kitchen_c = settings.kitchen_c
         ask = replace(ask, ambient_c=min(kitchen_c, PLACES["larder"].ambient_c) if ask.place == "larder" else kitchen_c)
     if ask.bowl_kg and ask.area_m2 is None:
         ask = replace(ask, area_m2=bowl_area_m2(ask.bowl_kg, 1000 * mixture.density_g_per_ml))
     return ask
 
 
-def _mixture(session: Session, record: Mapping[str, Any]) -> Mixture:
+def _mixture(settings: Settings, record: Mapping[str, Any]) -> Mixture:
     try:
         recipe = recipe_from(record)
     except BadInput as problem:
         raise problem.under("recipe") from None
-    return finished_or_none(recipe, get_settings(session).kitchen) or mix(recipe)
+    return finished_or_none(recipe, settings.kitchen) or mix(recipe)

@@ -4340,7 +4340,7 @@ export interface components {
             /** Unit */
             unit: string;
             /** Usual */
-            usual: number | string | boolean | null;
+            usual: boolean | number | string | null;
             /** Whole */
             whole: boolean;
         };
@@ -4390,15 +4390,6 @@ export interface components {
             measure?: string;
             /** Text */
             text: string;
-        };
-        /**
-         * ReadOut
-         * @description What was read, and what is unsure in it.
-         */
-        ReadOut: {
-            recipe: components["schemas"]["RecipeFile"];
-            /** Unsure */
-            unsure: components["schemas"]["Unsure"][];
         };
         /**
          * Reading
@@ -6133,6 +6124,15 @@ export interface components {
             source: string;
         };
         /**
+         * WrittenRecord
+         * @description What was read: the recipe file's content, and what is unsure in it.
+         */
+        WrittenRecord: {
+            recipe: components["schemas"]["RecipeFile"];
+            /** Unsure */
+            unsure: components["schemas"]["Unsure"][];
+        };
+        /**
          * Zone
          * @description A stretch of the ruler in which the mass falls into one class.
          */
@@ -7788,7 +7788,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ReadOut"];
+                    "application/json": components["schemas"]["WrittenRecord"];
                 };
             };
             /** @description Unprocessable Content */

@@ -32,7 +32,7 @@ export function Rim() {
   const { place, recipeId } = useThread();
   return (
     <header className="on-rim print:bg-transparent print:text-soot flex min-h-13 flex-wrap items-center gap-x-7 bg-rim px-5 max-sm:gap-x-3 max-sm:pt-2 text-sheet max-sm:px-3">
-      <Link to="/" className="font-display font-semibold text-[22px]">
+      <Link to="/" className="flex min-h-11 items-center font-display font-semibold text-[1.375rem]">
         Hearth Bowl
       </Link>
       {recipeId !== null && (
@@ -48,7 +48,7 @@ export function Rim() {
               <Link
                 to={`/recipes/${recipeId}/${knot.key}`}
                 aria-current={knot.key === place ? "page" : undefined}
-                className="flex min-h-11 items-center gap-2 text-[15px] aria-[current=page]:font-bold"
+                className="flex min-h-11 items-center gap-2 text-[0.9375rem] aria-[current=page]:font-bold"
               >
                 <span
                   aria-hidden="true"
@@ -68,7 +68,7 @@ export function Rim() {
           <NavLink
             key={place.to}
             to={place.to}
-            className="flex min-h-11 items-center text-[15px] aria-[current=page]:font-bold aria-[current=page]:underline"
+            className="flex min-h-11 min-w-11 items-center justify-center text-[0.9375rem] aria-[current=page]:font-bold aria-[current=page]:underline"
           >
             {place.name}
           </NavLink>

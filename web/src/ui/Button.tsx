@@ -13,7 +13,7 @@ export function Button({ look = "outlined", className = "", ...rest }: Props) {
   return (
     <button
       type="button"
-      className={`min-h-11 rounded-lg border-[1.5px] px-3 py-1.5 font-bold text-[15px] leading-tight disabled:cursor-default disabled:border-transparent disabled:bg-transparent disabled:text-ash ${LOOKS[look]} ${className}`}
+      className={`min-h-11 rounded-lg border-[1.5px] px-3 py-1.5 font-bold text-[0.9375rem] leading-tight disabled:cursor-default disabled:border-transparent disabled:bg-transparent disabled:text-ash ${LOOKS[look]} ${className}`}
       {...rest}
     />
   );

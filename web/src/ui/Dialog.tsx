@@ -9,18 +9,23 @@ type Props = {
   onOpenChange: (open: boolean) => void;
 };
 
-/** A larger piece of work before the page behind goes on; Escape leaves it. */
+/** A larger piece of work before the page behind goes on; Escape or its key leaves it. */
 export function Dialog({ title, trigger, children, open, onOpenChange }: Props) {
   return (
     <Parts.Root modal={false} open={open} onOpenChange={onOpenChange}>
       <Parts.Trigger asChild>{trigger}</Parts.Trigger>
       <Parts.Portal>
-        <div aria-hidden="true" className="fixed inset-0 z-30 bg-soot/40" />
+        <div aria-hidden="true" className="fixed inset-0 z-60 bg-soot/40" />
         <Parts.Content
           aria-describedby={undefined}
-          className="-translate-x-1/2 fixed top-4 left-1/2 z-40 max-h-[calc(100vh-2rem)] w-[min(58rem,calc(100vw-1.5rem))] overflow-auto rounded-lg border-[1.5px] border-rim bg-sheet p-5"
+          className="-translate-x-1/2 fixed top-4 left-1/2 z-70 max-h-[calc(100vh-2rem)] w-[min(58rem,calc(100vw-1.5rem))] overflow-auto rounded-lg border-[1.5px] border-rim bg-sheet p-5"
         >
-          <Parts.Title className="mb-3 font-display font-semibold text-2xl">{title}</Parts.Title>
+          <div className="mb-3 flex items-start justify-between gap-4">
+            <Parts.Title className="font-display font-semibold text-2xl">{title}</Parts.Title>
+            <Parts.Close className="-mt-1 min-h-11 min-w-11 rounded-lg border-[1.5px] border-line-strong px-3 font-bold text-[0.9375rem] hover:bg-rim-faint">
+              Close
+            </Parts.Close>
+          </div>
           {children}
         </Parts.Content>
       </Parts.Portal>

@@ -8,7 +8,7 @@ type Labelled = { label: string; problem?: string | null; after?: ReactNode };
 /** A text field with its label above and what was wrong below. */
 export function TextField({ label, problem, after, ...rest }: Labelled & ComponentProps<"input">) {
   return (
-    <label className="block text-[15px]">
+    <label className="block text-[0.9375rem]">
       <span className="mb-0.5 flex justify-between text-ash text-sm">
         {label}
         {after}
@@ -27,7 +27,7 @@ export function TextField({ label, problem, after, ...rest }: Labelled & Compone
 export function Choice({ label, children, ...rest }: { label: string } & ComponentProps<"select">) {
   const id = useId();
   return (
-    <div className="text-[15px]">
+    <div className="text-[0.9375rem]">
       <label htmlFor={id} className="mb-0.5 block text-ash text-sm">
         {label}
       </label>

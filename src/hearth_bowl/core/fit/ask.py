@@ -168,7 +168,7 @@ class Question:
     unit: str
     form: Literal["number", "sides", "yes-no", "chocolate", "rolling"]
     whole: bool
-    usual: float | str | bool | None
+    usual: bool | int | float | str | None
     needs: tuple[str, ...]
     offers: tuple[Usual, ...]
     more: bool

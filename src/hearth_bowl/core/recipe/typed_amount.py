@@ -60,12 +60,17 @@ UNIT_WORDS: Final = MappingProxyType(
 )
 """`T` and `t` are not taken: a tablespoon for a teaspoon is a threefold slip."""
 
-NUMBER: Final = r"(?:\d+\s+\d+/\d+|\d+/\d+|\d+(?:[.,]\d+)?|[.,]\d+)"
+_D: Final = r"\d{1,9}"
+NUMBER: Final = rf"(?:{_D}\s{{1,3}}{_D}/{_D}|{_D}/{_D}|{_D}(?:[.,]{_D})?|[.,]{_D})(?!\d)"
+"""A number as cooks write it, of up to nine digits: what is longer is none."""
 _AMOUNT = re.compile(
     rf"^(?P<low>{NUMBER})(?:\s*(?:-|–|to)\s*(?P<high>{NUMBER}))?\s*(?P<unit>[a-z. ]*?)"
     rf"(?:\s+of\s+(?P<size>{NUMBER})\s*g)?$",
     re.IGNORECASE,
 )
+SMALLER_UNIT: Final = MappingProxyType({"l": "ml", "kg": "g", "lb": "oz", "pint": "ml"})
+MOST_UNSAID: Final = 20.0
+"""More of a large unit is not taken from a bare number: 250 beside litres means millilitres. A judgement."""
 LONGEST: Final = 80
 ALLOWED: Final = "a number with a unit, such as 340 g, 2 1/2 cups, 2 to 3 tbsp or 3 bars of 100 g"
 
@@ -102,6 +107,9 @@ def read_amount(text: str, unit_now: str = "g") -> TypedAmount:
         raise BadInput(("typed",), f"{word!r} is not a unit known here", "one of " + ", ".join(UNITS), "unknown")
     low = number_of(match["low"])
     high = number_of(match["high"]) if match["high"] else None
+    if not word and unit in SMALLER_UNIT and max(low, high or 0.0) > MOST_UNSAID:
+        said = f"{low:g} {SMALLER_UNIT[unit]} or {low:g} {unit}, with its unit"
+        raise BadInput(("typed",), f"{low:g} of what?", said, "not-an-amount")
     return TypedAmount(
         amount=low, amount_high=high, unit=unit, size_g=number_of(match["size"]) if match["size"] else None
     )

@@ -133,8 +133,8 @@ function BoxesBench({ stored, usual, picker, onDeleted }: BenchProps) {
     <main className="grid flex-1 grid-cols-[minmax(0,1.15fr)_minmax(0,1fr)_380px] max-lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)] max-md:grid-cols-1 print:block">
       <section aria-label="What goes in" className="border-line border-r px-5 py-3 max-md:px-3 print:hidden">
         <div className="flex items-baseline justify-between gap-3">
-          <h1 className="font-display font-semibold text-[26px]">Boxes</h1>
-          <span role="status" className="text-[14px] text-ash">
+          <h1 className="font-display font-semibold text-[1.625rem]">Boxes</h1>
+          <span role="status" className="text-[0.875rem] text-ash">
             {said}
           </span>
         </div>
@@ -201,7 +201,10 @@ function BoxesBench({ stored, usual, picker, onDeleted }: BenchProps) {
         />
       </section>
       <section aria-label="Order of work" className="px-6 py-4 max-md:px-3">
-        <h2 aria-live="polite" className="min-h-[66px] font-display font-semibold text-[27px] leading-[1.15]">
+        <h2
+          aria-live="polite"
+          className="min-h-[66px] font-display font-semibold text-[1.6875rem] leading-[1.15]"
+        >
           {plan
             ? sentence(asked.boxes, plan, units)
             : rows.length === 0
@@ -267,7 +270,7 @@ function Totals({ plan, units }: { plan: Plan; units: Units }) {
     ],
   ];
   return (
-    <dl className="mt-2 text-[15px]">
+    <dl className="mt-2 text-[0.9375rem]">
       {rows.map(
         ([term, value]) =>
           value && (

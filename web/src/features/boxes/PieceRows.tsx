@@ -159,11 +159,11 @@ function PieceRow(props: RowProps) {
         </>
       )}
       {problem && (
-        <p role="alert" className="col-span-4 text-[15px] text-copper max-sm:col-span-2">
+        <p role="alert" className="col-span-4 text-[0.9375rem] text-copper max-sm:col-span-2">
           {problem}
         </p>
       )}
-      <div className="col-span-4 flex items-center justify-between gap-2 text-[15px] max-sm:col-span-2">
+      <div className="col-span-4 flex items-center justify-between gap-2 text-[0.9375rem] max-sm:col-span-2">
         <span>{outcome && told(outcome)}</span>
         <Button look="plain" className="shrink-0" onClick={onRemove}>
           Leave it out
@@ -193,10 +193,12 @@ type OtherProps = { made: Schemas["Row"]; onTake: (shell: string) => void };
 function OtherShells({ made, onTake }: OtherProps) {
   return (
     <details className="col-span-4 max-sm:col-span-2">
-      <summary className="min-h-11 cursor-pointer py-2 text-[15px] text-rim">In another chocolate</summary>
+      <summary className="min-h-11 cursor-pointer py-2 text-[0.9375rem] text-rim">
+        In another chocolate
+      </summary>
       <ul>
         {made.other_shells.map((other) => (
-          <li key={other.label} className="flex items-center justify-between gap-3 text-[15px]">
+          <li key={other.label} className="flex items-center justify-between gap-3 text-[0.9375rem]">
             <span>
               {other.name}: {other.cost_per_piece.toFixed(2)} each
               {!other.needs_tempering && ", needs no tempering"}
@@ -215,7 +217,7 @@ type CheckProps = { label: string; checked: boolean; onCheck: (checked: boolean)
 
 function Check({ label, checked, onCheck }: CheckProps) {
   return (
-    <label className="flex min-h-11 items-center gap-2 text-[15px] leading-tight">
+    <label className="flex min-h-11 items-center gap-2 text-[0.9375rem] leading-tight">
       <input
         type="checkbox"
         className="size-5 shrink-0 accent-rim"

@@ -10,14 +10,14 @@ export function PourOrder({ plan, name, units }: Props) {
   return (
     <section aria-label={name} className="mt-4">
       <h3 className="font-bold">{name}</h3>
-      <p className="text-[15px]">
+      <p className="text-[0.9375rem]">
         Melt {mass(plan.start_g, units)}
         {plan.refilled_g > 0 && `, later ${mass(plan.refilled_g, units)} more`}. {mass(plan.kept_g, units)}{" "}
         stays on the pieces, {mass(plan.back_g, units)} comes back
         {plan.turns > 0 && `; moulds are poured ${plan.turns} ${plan.turns === 1 ? "time" : "times"}`}.{" "}
         {plan.notes.join(" ")}
       </p>
-      <ol className="mt-1 text-[15px]">
+      <ol className="mt-1 text-[0.9375rem]">
         {plan.pours.map((pour, position) => (
           <li
             // biome-ignore lint/suspicious/noArrayIndexKey: a pour is its position

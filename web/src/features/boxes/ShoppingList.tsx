@@ -20,9 +20,9 @@ export function ShoppingList({ shopping, boxes, id, units, flush }: Props) {
   return (
     <>
       <h2 className="font-bold text-lg">To have in the house</h2>
-      <table className="mt-1 w-full text-[15px]">
+      <table className="mt-1 w-full text-[0.9375rem]">
         <thead>
-          <tr className="text-left text-[13px] text-ash">
+          <tr className="text-left text-[0.8125rem] text-ash">
             <th className="font-normal">Ingredient</th>
             <th className="text-right font-normal">Buy</th>
             <th className="text-right font-normal">Left</th>
@@ -33,7 +33,7 @@ export function ShoppingList({ shopping, boxes, id, units, flush }: Props) {
             <tr key={item.label} className="border-line border-b align-top">
               <th scope="row" className="py-1 text-left font-normal">
                 <span dir="auto">{item.name}</span>
-                <span className="block text-[13px] text-ash">
+                <span className="block text-[0.8125rem] text-ash">
                   {mass(item.needed_g, units)} needed
                   {item.in_house_g !== null && `, ${mass(item.in_house_g, units)} there`}
                   {again(Math.floor(item.left_share * boxes))}
@@ -49,7 +49,7 @@ export function ShoppingList({ shopping, boxes, id, units, flush }: Props) {
           ))}
         </tbody>
       </table>
-      <p className="mt-2 text-[15px]">
+      <p className="mt-2 text-[0.9375rem]">
         To buy for {shopping.cost.toFixed(2)}
         {shopping.unpriced.length > 0 && " or more"}; what is used costs {shopping.used_cost.toFixed(2)}.
         {shopping.unpriced.length > 0 && ` No price known of ${shopping.unpriced.join(", ")}.`}

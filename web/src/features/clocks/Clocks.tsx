@@ -24,10 +24,10 @@ export function Clocks({ batch }: { batch: number | null }) {
               type="button"
               className={`min-h-16 shrink-0 border-line border-r px-5 py-2 text-left ${timer.leftS < 0 ? "bg-copper-pale text-copper" : ""}`}
             >
-              <span className="block font-display font-semibold text-[30px] leading-none">
+              <span className="block font-display font-semibold text-[1.875rem] leading-none">
                 {leftText(timer)}
               </span>
-              <span className="block text-[15px]">{nameText(timer)}</span>
+              <span className="block text-[0.9375rem]">{nameText(timer)}</span>
             </button>
           }
         >
@@ -52,9 +52,9 @@ export function RimClock({ className }: { className: string }) {
       trigger={
         <button
           type="button"
-          className={`flex min-h-11 items-center gap-2 whitespace-nowrap rounded-md px-3 text-[15px] max-sm:px-2 ${className} ${next.leftS < 0 ? "bg-copper-pale font-bold text-copper" : "bg-butter text-soot"}`}
+          className={`flex min-h-11 items-center gap-2 whitespace-nowrap rounded-md px-3 text-[0.9375rem] max-sm:px-2 ${className} ${next.leftS < 0 ? "bg-copper-pale font-bold text-copper" : "bg-butter text-soot"}`}
         >
-          <b className="font-display text-[18px]">{leftText(next)}</b>
+          <b className="font-display text-[1.125rem]">{leftText(next)}</b>
           <span className="max-w-40 truncate max-sm:hidden">{nameText(next)}</span>
           {others.length > 0 && <span className="max-sm:sr-only">and {others.length} more</span>}
         </button>
@@ -64,7 +64,7 @@ export function RimClock({ className }: { className: string }) {
         {timers.map((timer) => (
           <li key={timer.key}>
             <p className={timer.leftS < 0 ? "text-copper" : ""}>
-              <b className="font-display text-[22px]">{leftText(timer)}</b> {nameText(timer)}
+              <b className="font-display text-[1.375rem]">{leftText(timer)}</b> {nameText(timer)}
             </p>
             <TimerKeys timer={timer} />
           </li>
@@ -113,7 +113,7 @@ function NewClock({ batch }: { batch: number | null }) {
       open={open}
       onOpenChange={setOpen}
       trigger={
-        <button type="button" className="min-h-16 shrink-0 px-5 py-2 font-bold text-[17px] text-rim">
+        <button type="button" className="min-h-16 shrink-0 px-5 py-2 font-bold text-[1.0625rem] text-rim">
           Start a timer
         </button>
       }

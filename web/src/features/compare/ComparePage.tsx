@@ -9,9 +9,12 @@ import { SideBySide } from "./SideBySide";
 /** Any two recipes or kept versions side by side. */
 export function ComparePage({ id }: { id: number }) {
   const [first, setFirst] = useState(`${id}`);
-  const [second, setSecond] = useState(`${id}:newest`);
+  const [chosen, setSecond] = useState<string | null>(null);
   const list = useQuery(recipeQueries.list);
   const settings = useQuery(settingsQuery);
+  const kept = useChosen(`${id}:newest`);
+  const now = useChosen(`${id}`);
+  const second = chosen ?? otherThan(id, kept, now, list.data?.recipes ?? []);
   const a = useChosen(first);
   const b = useChosen(second);
   const atC = settings.data?.kitchen_c ?? 20;
@@ -45,6 +48,15 @@ export function ComparePage({ id }: { id: number }) {
       </div>
     </main>
   );
+}
+
+/** What to put beside a recipe: its newest kept version where that is another thing, else another of its family. */
+function otherThan(id: number, kept: Chosen, now: Chosen, recipes: { id: number; family: string }[]): string {
+  if (kept && now && JSON.stringify(kept.recipe.lines) !== JSON.stringify(now.recipe.lines))
+    return `${id}:newest`;
+  const others = recipes.filter((row) => row.id !== id);
+  const family = recipes.find((row) => row.id === id)?.family;
+  return String((others.find((row) => row.family === family) ?? others[0])?.id ?? id);
 }
 
 type WhichProps = {
@@ -82,8 +94,10 @@ function Which({ label, value, recipes, onChange }: WhichProps) {
   );
 }
 
+type Chosen = { name: string; recipe: Recipe } | null | undefined;
+
 /** The recipe that a choice stands for: `3`, `3:2` (version 2), `3:newest`; null where there is no such version. */
-function useChosen(choice: string): { name: string; recipe: Recipe } | null | undefined {
+function useChosen(choice: string): Chosen {
   const [id, version] = choice.split(":");
   const stored = useQuery(recipeQueries.one(Number(id)));
   const versions = useQuery(recipeQueries.versions(Number(id)));

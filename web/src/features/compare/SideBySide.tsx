@@ -13,13 +13,13 @@ export function SideBySide({ comparison, first, second, all = false }: Props) {
     (pair) => told(pair) && (all ? pair.first !== 0 || pair.second !== 0 : KEY_READINGS.test(pair.name)),
   );
   return (
-    <div className="text-[15px]">
+    <div className="text-[0.9375rem]">
       <p className="mb-2">
         {all ? <strong dir="auto">{second}</strong> : "It"} {comparison.words.join(", ")}.
       </p>
       <table className="w-full">
         <thead>
-          <tr className="text-[13px] text-ash">
+          <tr className="text-[0.8125rem] text-ash">
             <th className="text-left font-normal">{all ? "Amounts" : "What moved"}</th>
             <th className="text-right font-normal">{first}</th>
             <th className="text-right font-normal">{second}</th>
@@ -52,7 +52,7 @@ function Head({ title }: { title: string }) {
   return (
     <tbody>
       <tr>
-        <th colSpan={3} scope="rowgroup" className="pt-2 text-left font-normal text-[13px] text-ash">
+        <th colSpan={3} scope="rowgroup" className="pt-2 text-left font-normal text-[0.8125rem] text-ash">
           {title}
         </th>
       </tr>
@@ -80,5 +80,5 @@ function Rows({ pairs, marked }: { pairs: Pair[]; marked: (pair: Pair) => boolea
 
 function shown(value: number | null, unit: string): string {
   if (value === null) return "–";
-  return unit === "g" || unit === "%" ? `${figure(value)} ${unit}` : figure(value);
+  return `${figure(value)} ${unit}`.trim();
 }

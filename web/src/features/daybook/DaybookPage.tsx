@@ -27,7 +27,7 @@ export function DaybookPage() {
     <main className="mx-auto w-full max-w-5xl px-6 py-4 max-md:px-3">
       <h1 className="font-display font-semibold text-3xl">Daybook</h1>
       {data && data.batches.length === 0 && (
-        <p className="mt-2 max-w-prose text-[17px]">
+        <p className="mt-2 max-w-prose text-[1.0625rem]">
           No batch yet. After the first run this page tells how it went: the temperatures with their marks,
           what was weighed, which gates were passed by, how long it took to set, and what you made of it. Open
           a recipe and go to its <b>Stove</b> to start one.
@@ -41,12 +41,12 @@ export function DaybookPage() {
               className="flex min-h-14 flex-wrap items-baseline justify-between gap-x-6 py-2 hover:bg-rim-faint"
             >
               <span>
-                <b dir="auto" className="text-[18px]">
+                <b dir="auto" className="text-[1.125rem]">
                   {batch.name}
                 </b>
                 {batch.version !== null && <span className="text-ash"> version {batch.version}</span>}
               </span>
-              <span className="text-[15px] text-ash">
+              <span className="text-[0.9375rem] text-ash">
                 {moment(batch.started_at)},{" "}
                 {batch.ended_at === null
                   ? `running, step ${batch.step + 1} of ${batch.steps}`
@@ -98,7 +98,7 @@ function Bench({ run }: { run: Schemas["Run"] }) {
         <h1 dir="auto" className="font-display font-semibold text-3xl">
           {batch.name}
         </h1>
-        <p className="text-[16px] text-ash">
+        <p className="text-[1rem] text-ash">
           {moment(batch.started_at)}, {batch.ended_at ? `took ${timeText(endS)}` : "still running"}
           {batch.version !== null && `, version ${batch.version}`}, {trace?.readings ?? 0} readings
         </p>
@@ -146,7 +146,7 @@ function Bench({ run }: { run: Schemas["Run"] }) {
       >
         <Verdict run={run} happen={happen} />
         <h2 className="mt-4 font-bold text-lg">What happened</h2>
-        <ol className="text-[15px]">
+        <ol className="text-[0.9375rem]">
           {run.events.map((event) => (
             <li key={event.client_key} className="flex gap-3 border-line border-b py-1">
               <span className="w-20 shrink-0 whitespace-nowrap text-ash">
@@ -215,7 +215,7 @@ function Verdict({ run, happen }: { run: Schemas["Run"]; happen: Happen }) {
           </Button>
         ))}
       </div>
-      <label className="mt-2 block text-[15px]">
+      <label className="mt-2 block text-[0.9375rem]">
         <span className="text-ash text-sm">Notes</span>
         <textarea
           value={text}

@@ -55,7 +55,7 @@ export function AskForm({ vessel, questions, there, batchG, typed, problem, libr
       )}
       {more.length > 0 && (
         <details className="col-span-3" open={isUsed || undefined}>
-          <summary className="min-h-11 cursor-pointer py-2.5 font-bold text-[15px] text-rim">
+          <summary className="min-h-11 cursor-pointer py-2.5 font-bold text-[0.9375rem] text-rim">
             More to ask
           </summary>
           <div className="grid grid-cols-3 items-end gap-x-3 gap-y-2">{more.map(one)}</div>

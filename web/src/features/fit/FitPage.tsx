@@ -135,10 +135,10 @@ function FitBench(props: BenchProps) {
   return (
     <main className="grid flex-1 grid-cols-[340px_minmax(0,1fr)_372px] max-lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)] max-md:grid-cols-1 lg:h-[calc(100vh-3.25rem)] lg:flex-none lg:grid-rows-[minmax(0,1fr)] lg:[&>section]:overflow-y-auto print:block print:h-auto print:[&>section]:overflow-visible">
       <section aria-label="Vessel" className="border-line border-r px-5 py-3 max-md:px-3 print:border-0">
-        <h1 dir="auto" className="break-words font-display font-semibold text-[26px] leading-tight">
+        <h1 dir="auto" className="break-words font-display font-semibold text-[1.625rem] leading-tight">
           {recipe.name}
         </h1>
-        <p className="flex justify-between gap-2 text-[14px] text-ash print:hidden">
+        <p className="flex justify-between gap-2 text-[0.875rem] text-ash print:hidden">
           <span>Choose what it goes into.</span>
           <span role="status">{saving.message}</span>
         </p>
@@ -172,21 +172,23 @@ function FitBench(props: BenchProps) {
                 tail={`${stack.pieces} pieces, the mould filled ${stack.pours} ${stack.pours === 1 ? "time" : "times"}`}
               />
             ) : (
-              <h2 className="min-h-[66px] font-display font-semibold text-[27px] leading-[1.15]">
+              <h2 className="min-h-[66px] font-display font-semibold text-[1.6875rem] leading-[1.15]">
                 {problem ? "That does not fit" : ""}
               </h2>
             )}
             <PlanDrawing vessel={vessel} fit={fit ?? cutsOf(found)} kerf={lengthAt("kerf_mm")} />
             <SectionDrawing vessel={vessel} fit={fit} walls={walls} bands={bandsOf(found)} />
             {fit && <Account vessel={vessel} fit={fit} library={library} />}
-            {stack && stack.notes.length > 0 && <p className="mt-2 text-[14px]">{stack.notes.join(" ")}</p>}
+            {stack && stack.notes.length > 0 && (
+              <p className="mt-2 text-[0.875rem]">{stack.notes.join(" ")}</p>
+            )}
             {stack && shell && (
-              <p className="mt-2 text-[15px]">
+              <p className="mt-2 text-[0.9375rem]">
                 Chocolate kept on all {grams(shell.total_g)}, to have melted {grams(shell.melt_g)}.
               </p>
             )}
             {slab && (slab.offcut_g ?? 0) > 0.05 && (
-              <p className="mt-2 text-[14px]">Offcuts {grams(slab.offcut_g ?? 0)}.</p>
+              <p className="mt-2 text-[0.875rem]">Offcuts {grams(slab.offcut_g ?? 0)}.</p>
             )}
             {isCut && <GuideLinks id={id} flush={flush} />}
             {fit && ask && (

@@ -33,7 +33,7 @@ export function NearChoices({ recipe, vessel, ask, onMass, onPieces }: Props) {
       <ul>
         {data.choices.map((choice) => (
           <li key={choice.says} className="flex items-center gap-3 border-line border-b py-0.5">
-            <span className="min-w-0 flex-1 text-[15px]">
+            <span className="min-w-0 flex-1 text-[0.9375rem]">
               {choice.says}: {outcome(choice.fit)}
               <span className="text-ash">
                 {" "}

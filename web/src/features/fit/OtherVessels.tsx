@@ -46,7 +46,7 @@ export function OtherVessels({ recipe, fit, ask, chosen, vessels, units, onTake 
           .map((row) => (
             <li
               key={row.vessel_id}
-              className="flex flex-wrap items-center gap-x-3 border-line border-b py-0.5 text-[15px]"
+              className="flex flex-wrap items-center gap-x-3 border-line border-b py-0.5 text-[0.9375rem]"
             >
               <span className="min-w-0 flex-1">
                 <b dir="auto" className="font-bold">

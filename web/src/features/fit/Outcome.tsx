@@ -21,7 +21,10 @@ export function FitSentence({ vessel, fit, units }: Pick<Props, "vessel" | "fit"
 /** A sentence set large, its second half in blue. */
 export function Sentence({ lead, tail }: { lead: string; tail: string | null }) {
   return (
-    <h2 aria-live="polite" className="min-h-[66px] font-display font-semibold text-[27px] leading-[1.15]">
+    <h2
+      aria-live="polite"
+      className="min-h-[66px] font-display font-semibold text-[1.6875rem] leading-[1.15]"
+    >
       {lead}
       {tail && (
         <>
@@ -65,7 +68,7 @@ export function ToWeigh({ fit, recipe, library, units }: Omit<Props, "vessel" | 
   const name = nameIn(library);
   return (
     <table className="w-full">
-      <caption className="pt-1 pb-0.5 text-left text-[13px] text-ash">
+      <caption className="pt-1 pb-0.5 text-left text-[0.8125rem] text-ash">
         To weigh, {times(fit.scale)} the recipe
       </caption>
       <tbody>
@@ -75,7 +78,7 @@ export function ToWeigh({ fit, recipe, library, units }: Omit<Props, "vessel" | 
             <th scope="row" className="text-left font-normal">
               {name(line.ingredient)}
             </th>
-            <td className="whitespace-nowrap py-0.5 text-right font-bold text-[22px]">
+            <td className="whitespace-nowrap py-0.5 text-right font-bold text-[1.375rem]">
               {mass(fit.amounts_g[position] ?? 0, units)}
             </td>
           </tr>
@@ -135,7 +138,7 @@ export function Account({ vessel, fit, library }: Pick<Props, "vessel" | "fit" |
     : fit.notes;
   return (
     <div className="mt-3 border-line border-t pt-2">
-      <dl className="gap-x-8 text-[15px] lg:columns-2">
+      <dl className="gap-x-8 text-[0.9375rem] lg:columns-2">
         {rows.map(
           ([term, value]) =>
             value && (
@@ -146,8 +149,8 @@ export function Account({ vessel, fit, library }: Pick<Props, "vessel" | "fit" |
             ),
         )}
       </dl>
-      <p className="mt-1.5 text-[14px]">{notes.join(" ")}</p>
-      <p className="mt-1 text-[13px] text-ash">
+      <p className="mt-1.5 text-[0.875rem]">{notes.join(" ")}</p>
+      <p className="mt-1 text-[0.8125rem] text-ash">
         Volumes are exact for the shape; a mix weighs within 3.5 % of what is reckoned, shells as even as your
         hand.
       </p>

@@ -63,7 +63,7 @@ export function ScaledFigure(props: Props) {
           </text>
         </g>
       </svg>
-      <figcaption className="text-center text-[13px] text-ash">{caption}</figcaption>
+      <figcaption className="text-center text-[0.8125rem] text-ash">{caption}</figcaption>
     </figure>
   );
 }

@@ -23,7 +23,7 @@ export function SeveralOutcome({ parts, library, units }: Props) {
           <details open={position === 0}>
             <summary className="min-h-11 cursor-pointer py-1.5">
               <b dir="auto">{part.recipe.name}</b>, {mass(part.batch_g, units)}
-              <span className="block text-[14px] text-ash">
+              <span className="block text-[0.875rem] text-ash">
                 {part.says}, {grams(part.loss_g)} lost
               </span>
             </summary>

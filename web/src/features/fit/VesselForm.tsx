@@ -199,7 +199,7 @@ function Measures({ stored, onDone, flush }: Props) {
           />
         </div>
         {water && (
-          <p className="text-[14px]">
+          <p className="text-[0.875rem]">
             Stand the mould on the scale, set it to nothing, fill one cavity to the rim with water, and read
             the grams.
           </p>

@@ -21,7 +21,7 @@ export function VesselList({ vessels, chosen, onChoose, flush }: Props) {
         if (own.length === 0) return null;
         return (
           <fieldset key={kind} className="mt-2 min-w-0">
-            <legend className="text-[13px] text-ash">{title}</legend>
+            <legend className="text-[0.8125rem] text-ash">{title}</legend>
             {own.map((stored) => (
               <div
                 key={stored.id}
@@ -40,7 +40,7 @@ export function VesselList({ vessels, chosen, onChoose, flush }: Props) {
                     <span dir="auto" className="block truncate">
                       {stored.name}
                     </span>
-                    <span className="block text-[13px] text-ash">
+                    <span className="block text-[0.8125rem] text-ash">
                       {measuresText(stored.vessel)}
                       {stored.owned > 1 && `, ${stored.owned} owned`}
                     </span>

@@ -130,7 +130,7 @@ export function Aim({ state, library }: Props) {
               Whole tins and bars only
             </label>
           )}
-          <p className="text-[14px] text-ash">
+          <p className="text-[0.875rem] text-ash">
             What is pinned stays. Everything else moves as little as it can.
           </p>
           <Button type="submit" look="filled" disabled={run.isPending}>

@@ -35,7 +35,7 @@ export function AmountField({ line, label, problem, onType, onAmount, onDone }: 
       spellCheck={false}
       value={text}
       style={{ width: `${Math.min(12, Math.max(5.5, text.length + 0.6))}ch` }}
-      className="h-11 shrink-0 cursor-ew-resize touch-pan-y rounded-md border-[1.5px] border-transparent bg-transparent pr-1 text-right font-bold text-[22px] hover:border-line focus:cursor-text focus:border-rim focus:bg-sheet aria-invalid:border-copper"
+      className="h-11 shrink-0 cursor-ew-resize touch-pan-y rounded-md border-[1.5px] border-transparent bg-transparent pr-1 text-right font-bold text-[1.375rem] hover:border-line focus:cursor-text focus:border-rim focus:bg-sheet aria-invalid:border-copper"
       onFocus={(event) => {
         setFocused(true);
         event.target.select();

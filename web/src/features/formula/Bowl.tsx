@@ -110,7 +110,7 @@ export function Bowl({ layers, grams, kept, units }: Props) {
           })}
       </svg>
       {narrow && outside.length > 0 && (
-        <p className="mb-2 text-center text-[13px]">
+        <p className="mb-2 text-center text-[0.8125rem]">
           Thin layers: {outside.map(({ text }) => text.replace(", ", " ")).join("; ")}
         </p>
       )}

@@ -62,15 +62,15 @@ function BenchPage({ stored, kitchenC }: { stored: Schemas["StoredRecipe"]; kitc
   return (
     <>
       {state.saving.state === "conflict" && <Conflict message={state.saving.message} recipe={state.recipe} />}
-      <main className="grid flex-1 lg:max-h-[calc(100vh-3.25rem)] lg:min-h-[600px] lg:grid-rows-[minmax(0,1fr)] grid-cols-[384px_minmax(0,1fr)_332px] max-lg:grid-cols-[minmax(0,1fr)_336px] max-md:grid-cols-1">
+      <main className="grid flex-1 lg:max-h-[calc(100vh-3.25rem)] lg:min-h-[600px] lg:grid-rows-[minmax(0,1fr)] grid-cols-[384px_minmax(0,1fr)_332px] max-lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)] max-md:grid-cols-1">
         <section
           aria-label="Recipe"
-          className="border-line border-r px-5 py-3 lg:overflow-y-auto max-lg:order-2 max-lg:border-t max-md:px-3"
+          className="border-line border-r px-5 py-3 lg:overflow-y-auto max-md:order-2 max-md:border-t max-md:px-3"
         >
           <RecipeTitle id={id} state={state} library={library} />
           <LineList state={state} library={library} units={units} />
           <AddIngredient library={library} onAdd={(ingredient, kind) => addLine(state, ingredient, kind)} />
-          <p className="flex items-baseline justify-between border-soot border-t-2 pt-2 font-bold text-[17px]">
+          <p className="flex items-baseline justify-between border-soot border-t-2 pt-2 font-bold text-[1.0625rem]">
             <span>In the bowl</span>
             <span>{bench ? mass(bench.mass_g, units) : ""}</span>
           </p>
@@ -94,7 +94,7 @@ function BenchPage({ stored, kitchenC }: { stored: Schemas["StoredRecipe"]; kitc
             <Button look="plain" disabled={!state.canRedo} onClick={redo}>
               Redo
             </Button>
-            <p role="status" className="ml-auto text-[14px] text-ash">
+            <p role="status" className="ml-auto text-[0.875rem] text-ash">
               {state.saving.message}
             </p>
             <Shortcuts open={helping} onOpenChange={setHelping} />
@@ -102,10 +102,7 @@ function BenchPage({ stored, kitchenC }: { stored: Schemas["StoredRecipe"]; kitc
           <GeneralProblem problem={state.problem} />
         </section>
 
-        <section
-          aria-label="The bowl"
-          className="flex min-w-0 flex-col lg:overflow-y-auto max-lg:order-1 max-lg:col-span-2 max-md:col-span-1"
-        >
+        <section aria-label="The bowl" className="flex min-w-0 flex-col lg:overflow-y-auto max-md:order-1">
           <div className="flex-1 px-5 pt-4 max-md:px-3">
             <div className="flex items-start justify-between gap-3">
               <Sentence bench={bench} />
@@ -139,7 +136,7 @@ function BenchPage({ stored, kitchenC }: { stored: Schemas["StoredRecipe"]; kitc
 
         <section
           aria-label="Readings"
-          className="border-line border-l px-5 py-4 lg:overflow-y-auto max-lg:order-3 max-md:border-l-0 max-md:px-3"
+          className="border-line border-l px-5 py-4 lg:overflow-y-auto max-lg:col-span-2 max-lg:border-t max-md:order-3 max-md:col-span-1 max-md:border-l-0 max-md:px-3"
         >
           {bench && (
             <Readings
@@ -160,7 +157,7 @@ function Ours({ state }: { state: BenchState }) {
   const count = state.recipe.lines.filter((line) => line.proposed).length;
   if (!count) return null;
   return (
-    <p className="flex items-center justify-between text-[14px]">
+    <p className="flex items-center justify-between text-[0.875rem]">
       <span>{count === 1 ? "One amount is ours." : `${count} amounts are ours.`}</span>
       <Button
         look="plain"
@@ -183,7 +180,7 @@ function Sentence({ bench }: { bench: BenchState["bench"] }) {
   return (
     <h2
       aria-live="polite"
-      className="mb-1 min-h-[72px] font-display font-semibold text-[28px] leading-[1.15]"
+      className="mb-1 min-h-[72px] font-display font-semibold text-[1.75rem] leading-[1.15]"
     >
       {sentence.lead}
       {sentence.turn && (
@@ -227,7 +224,7 @@ function Shortcuts({ open, onOpenChange }: { open: boolean; onOpenChange: (open:
         </Button>
       }
     >
-      <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1 text-[15px]">
+      <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1 text-[0.9375rem]">
         <dt className="font-bold">↑ ↓</dt>
         <dd>in an amount: one step; with Shift ten</dd>
         <dt className="font-bold">← →</dt>

@@ -20,7 +20,7 @@ export function LineList({ state, library, units }: Props) {
     <div>
       {stages.map((stage) => (
         <Fragment key={stage}>
-          <h2 className="flex justify-between border-line border-b pt-1.5 pb-0.5 text-[13px] text-ash">
+          <h2 className="flex justify-between border-line border-b pt-1.5 pb-0.5 text-[0.8125rem] text-ash">
             <span>{STAGES[stage] ?? stage}</span>
             {stage === stages[0] && <span>share</span>}
           </h2>
@@ -106,9 +106,9 @@ function LineRow(props: RowProps) {
               >
                 {name.replace(/ (?=%|\d)/g, "\u00a0")}
                 {line.proposed && (
-                  <span className="ml-1.5 rounded bg-butter px-1 text-[13px] text-soot">ours</span>
+                  <span className="ml-1.5 rounded bg-butter px-1 text-[0.8125rem] text-soot">ours</span>
                 )}
-                {note && <span className="block text-[13px] text-ash">{note}</span>}
+                {note && <span className="block text-[0.8125rem] text-ash">{note}</span>}
               </button>
             }
           >

@@ -9,7 +9,7 @@ import { Choice } from "../../ui/Field";
 import { useUnits } from "../../units/units";
 import { amountText, ingredientName } from "./words";
 
-type Read = Schemas["ReadOut"];
+type Read = Schemas["WrittenRecord"];
 
 /** Read a recipe as people write it: paste it, see every doubt, then take it in. */
 export function PasteRecipe({ library }: { library: Schemas["LibraryOut"] | undefined }) {
@@ -45,7 +45,7 @@ export function PasteRecipe({ library }: { library: Schemas["LibraryOut"] | unde
             read.mutate();
           }}
         >
-          <label className="block text-[15px]">
+          <label className="block text-[0.9375rem]">
             <span className="mb-0.5 block text-ash text-sm">
               A title, one ingredient a line, then the method; or a page's JSON-LD
             </span>
@@ -57,7 +57,7 @@ export function PasteRecipe({ library }: { library: Schemas["LibraryOut"] | unde
               className="w-full rounded-md border-[1.5px] border-line-strong bg-sheet p-2"
             />
           </label>
-          <label className="text-[15px] text-ash">
+          <label className="text-[0.9375rem] text-ash">
             or a file{" "}
             <input
               type="file"
@@ -120,7 +120,7 @@ function Found({ found, library, children }: FoundProps) {
           <li key={position} className="flex justify-between gap-3 border-line border-b py-1">
             <span>{ingredientName(line, library)}</span>
             <span className="whitespace-nowrap">
-              {line.proposed && <span className="text-[13px] text-ash">ours: </span>}
+              {line.proposed && <span className="text-[0.8125rem] text-ash">ours: </span>}
               <strong>{amountText(line)}</strong>
             </span>
           </li>
@@ -132,7 +132,7 @@ function Found({ found, library, children }: FoundProps) {
           <ul>
             {found.unsure.map((doubt) => (
               <li key={`${doubt.line} ${doubt.why}`} className="mt-1">
-                <span className="text-[13px] text-ash">
+                <span className="text-[0.8125rem] text-ash">
                   line {doubt.line}, “{doubt.text}”
                 </span>
                 <br />

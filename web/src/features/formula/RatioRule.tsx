@@ -27,10 +27,10 @@ export function RatioRule({ rule, problem, onSlide, onSettled }: Props) {
     <>
       <div className="flex items-baseline justify-between">
         <h2 className="font-bold">Chocolate to {liquid}</h2>
-        <p className="text-[13px] text-ash">{movesText(rule, liquid)}</p>
+        <p className="text-[0.8125rem] text-ash">{movesText(rule, liquid)}</p>
       </div>
       <div className="px-3">
-        <div className="relative mt-1 h-5 text-[14px]" aria-hidden="true">
+        <div className="relative mt-1 h-5 text-[0.875rem]" aria-hidden="true">
           {rule.zones.map((zone) =>
             (zone.high - zone.low) / (rule.high - rule.low) < 0.07 ? null : (
               <span
@@ -81,7 +81,7 @@ export function RatioRule({ rule, problem, onSlide, onSettled }: Props) {
             ))}
             {ticks.map((tick) => (
               <span key={tick} className="absolute top-11 h-2 w-px bg-soot" style={{ left: at(tick) }}>
-                <span className="-translate-x-1/2 absolute top-2 text-[12px] text-ash">
+                <span className="-translate-x-1/2 absolute top-2 text-[0.75rem] text-ash">
                   {tick.toFixed(1)}
                 </span>
               </span>
@@ -91,7 +91,7 @@ export function RatioRule({ rule, problem, onSlide, onSettled }: Props) {
       </div>
       <p className="flex items-baseline justify-between gap-4">
         <span className={`text-sm ${problem ? "text-copper" : "text-ash"}`}>{problem ?? ""}</span>
-        <strong className="text-[22px] text-copper">{rule.ratio.toFixed(2)} : 1</strong>
+        <strong className="text-[1.375rem] text-copper">{rule.ratio.toFixed(2)} : 1</strong>
       </p>
     </>
   );

@@ -35,14 +35,14 @@ function OneReading({ reading, curve, units, onTry }: { reading: Reading } & Omi
       <div className="flex items-baseline justify-between gap-3">
         <h3 className="font-bold">{reading.title}</h3>
         <p className="text-right">
-          <strong className={reading.shown.length > 14 ? "" : "text-[19px]"}>{reading.shown}</strong>{" "}
-          <span className="text-[13px] text-ash">{reading.unit}</span>
+          <strong className={reading.shown.length > 14 ? "" : "text-[1.1875rem]"}>{reading.shown}</strong>{" "}
+          <span className="text-[0.8125rem] text-ash">{reading.unit}</span>
         </p>
       </div>
       {gauge && <Gauge gauge={gauge} alarmed={alarmed} />}
       <div className="flex items-center justify-between gap-2">
         <p
-          className={`flex-1 text-[14px] leading-snug ${reading.state === "quiet" ? "text-ash" : "text-soot"}`}
+          className={`flex-1 text-[0.875rem] leading-snug ${reading.state === "quiet" ? "text-ash" : "text-soot"}`}
         >
           {reading.words}
         </p>
@@ -70,7 +70,7 @@ function WhyButton({ reading, why, curve, units }: WhyProps) {
         <button
           type="button"
           aria-label={`Why? ${reading.title}`}
-          className="-my-2.5 min-h-11 shrink-0 px-1 font-bold text-[14px] text-rim underline-offset-4 hover:underline"
+          className="-my-2.5 min-h-11 shrink-0 px-1 font-bold text-[0.875rem] text-rim underline-offset-4 hover:underline"
         >
           Why?
         </button>
@@ -78,7 +78,7 @@ function WhyButton({ reading, why, curve, units }: WhyProps) {
     >
       <h2 className="font-bold">{reading.title}</h2>
       {reading.code === "set" && curve.length > 0 && <SetCurve points={curve} units={units} />}
-      <dl className="mt-2 grid gap-2 text-[14px]">
+      <dl className="mt-2 grid gap-2 text-[0.875rem]">
         <Entry term="Worked out as">{why.formula}</Entry>
         <Entry term="From">
           <ul>
@@ -106,7 +106,7 @@ function WhyButton({ reading, why, curve, units }: WhyProps) {
 function Entry({ term, children }: { term: string; children: React.ReactNode }) {
   return (
     <div>
-      <dt className="text-[13px] text-ash">{term}</dt>
+      <dt className="text-[0.8125rem] text-ash">{term}</dt>
       <dd>{children}</dd>
     </div>
   );

@@ -21,7 +21,7 @@ export function RecipeTitle({ id, state, library }: Props) {
       <div className="flex items-start justify-between gap-2">
         <h1
           dir="auto"
-          className="line-clamp-2 min-w-0 break-words font-display font-semibold text-[26px] leading-tight"
+          className="line-clamp-2 min-w-0 break-words font-display font-semibold text-[1.625rem] leading-tight"
         >
           {recipe.name}
         </h1>
@@ -32,7 +32,7 @@ export function RecipeTitle({ id, state, library }: Props) {
         trigger={
           <button
             type="button"
-            className="-mt-3 min-h-11 text-left text-[14px] text-ash underline-offset-4 hover:underline"
+            className="-mt-3 min-h-11 text-left text-[0.875rem] text-ash underline-offset-4 hover:underline"
           >
             {family}, {recipe.use ? (USES[recipe.use] ?? recipe.use) : "for no set use"}
             <span className="text-rim"> · change</span>
@@ -86,7 +86,7 @@ type WaysProps = {
 function Ways({ family, chosen, onChoose }: WaysProps) {
   if (!family) return null;
   return (
-    <fieldset className="text-[14px]">
+    <fieldset className="text-[0.875rem]">
       <legend className="font-bold">How you make it</legend>
       <p>{family.rule}</p>
       {family.methods.map((method) => (
@@ -141,7 +141,7 @@ function OtherRecipes({ id }: { id: number }) {
       trigger={
         <button
           type="button"
-          className="-mt-1.5 min-h-11 shrink-0 px-1 font-bold text-[15px] text-rim hover:underline"
+          className="-mt-1.5 min-h-11 shrink-0 px-1 font-bold text-[0.9375rem] text-rim hover:underline"
         >
           Recipes
         </button>

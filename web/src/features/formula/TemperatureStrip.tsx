@@ -26,7 +26,7 @@ export function TemperatureStrip({ atC, kitchenC, zones, units, onChange }: Prop
   ].filter(({ name, c }) => name === "Kitchen" || Math.abs(c - kitchenC) >= NEAREST_C);
   return (
     <div className="px-6">
-      <div className="relative h-4 text-[13px] text-ash" aria-hidden="true">
+      <div className="relative h-4 text-[0.8125rem] text-ash" aria-hidden="true">
         {zones.map((zone) =>
           zone.high - zone.low < 2.2 ? null : (
             <span
@@ -64,7 +64,7 @@ export function TemperatureStrip({ atC, kitchenC, zones, units, onChange }: Prop
           ))}
         </span>
       </SlidingRule>
-      <div className="-mt-1 relative h-11 text-[13px]">
+      <div className="-mt-1 relative h-11 text-[0.8125rem]">
         {places.map((place) => (
           <button
             key={place.name}

@@ -6,7 +6,7 @@ import { Button } from "../../ui/Button";
 import { Choice, TextField } from "../../ui/Field";
 import { NumberField } from "../../ui/NumberField";
 import { numberIn } from "../../units/units";
-import { TakeOut } from "./LarderPage";
+import { TakeOut } from "./TakeOut";
 
 type Props = {
   item: Schemas["LarderItem"] | null;

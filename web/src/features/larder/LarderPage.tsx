@@ -2,7 +2,6 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { client, dataOf, type Schemas } from "../../api/client";
 import { larderQuery, libraryQuery } from "../../api/queries";
-import { Button } from "../../ui/Button";
 import { figure } from "../../units/units";
 import { ItemForm } from "./ItemForm";
 import { Wrapper } from "./Wrapper";
@@ -46,7 +45,7 @@ function Table({ items, chosen, onChoose }: TableProps) {
   return (
     <table className="mt-3 w-full">
       <thead>
-        <tr className="text-left text-[13px] text-ash">
+        <tr className="text-left text-[0.8125rem] text-ash">
           <th className="font-normal">Ingredient</th>
           <th className="text-right font-normal">Pack</th>
           <th className="text-right font-normal">Price</th>
@@ -65,7 +64,7 @@ function Table({ items, chosen, onChoose }: TableProps) {
                 className="min-h-11 w-full text-left underline-offset-4 hover:underline aria-pressed:font-bold"
               >
                 <span dir="auto">{item.name}</span>
-                {item.ingredient && <span className="text-[13px] text-ash"> your own</span>}
+                {item.ingredient && <span className="text-[0.8125rem] text-ash"> your own</span>}
               </button>
             </th>
             <td className="whitespace-nowrap pl-2 text-right">
@@ -104,7 +103,7 @@ function Csv() {
       >
         Save as CSV
       </a>
-      <label className="text-[15px]">
+      <label className="text-[0.9375rem]">
         Take in a CSV{" "}
         <input
           type="file"
@@ -126,21 +125,5 @@ function Csv() {
         </p>
       )}
     </div>
-  );
-}
-
-export function TakeOut({ label, onDone }: { label: string; onDone: () => void }) {
-  const queries = useQueryClient();
-  const out = useMutation({
-    mutationFn: () => dataOf(client.POST("/api/larder/take-out", { body: { label } })),
-    onSuccess: () => {
-      onDone();
-      return queries.invalidateQueries({ queryKey: larderQuery.queryKey });
-    },
-  });
-  return (
-    <Button disabled={out.isPending} onClick={() => out.mutate()}>
-      Take it out of the larder
-    </Button>
   );
 }

@@ -107,7 +107,7 @@ export function Wrapper() {
       </Button>
       {read.data && (
         <div aria-live="polite">
-          <dl className="grid grid-cols-[1fr_auto] gap-x-4 text-[15px]">
+          <dl className="grid grid-cols-[1fr_auto] gap-x-4 text-[0.9375rem]">
             {Object.entries(read.data.spread_pct).map(([part, spread]) => (
               <div key={part} className="contents">
                 <dt className="text-ash">{PARTS[part] ?? part}</dt>
@@ -118,7 +118,7 @@ export function Wrapper() {
             ))}
           </dl>
           {read.data.contradictions.length > 0 && (
-            <div className="mt-2 rounded-lg border-[1.5px] border-butter-rim bg-butter p-3 text-[15px]">
+            <div className="mt-2 rounded-lg border-[1.5px] border-butter-rim bg-butter p-3 text-[0.9375rem]">
               <h3 className="font-bold">The label contradicts itself</h3>
               <ul className="list-disc pl-5">
                 {read.data.contradictions.map((words) => (
@@ -140,7 +140,7 @@ export function Wrapper() {
               {keep.error.message}
             </p>
           )}
-          <p className="mt-2 text-[13px] text-ash">
+          <p className="mt-2 text-[0.8125rem] text-ash">
             Check its allergens against the packet: {read.data.ingredient.allergens.join(", ")} are put down
             for it.
           </p>

@@ -3,7 +3,7 @@ import { client, dataOf } from "../../api/client";
 import { probesQuery } from "../../api/queries";
 
 const BOX =
-  "min-h-16 min-w-0 rounded-md border-[1.5px] border-line-strong bg-sheet px-2 text-[15px] text-soot";
+  "min-h-16 min-w-0 rounded-md border-[1.5px] border-line-strong bg-sheet px-2 text-[0.9375rem] text-soot";
 const STAND_IN = "stand-in";
 export const BY_HAND = "by-hand";
 const NAMES: Record<string, string> = { [STAND_IN]: "The stand-in probe", [BY_HAND]: "Readings by hand" };
@@ -57,7 +57,7 @@ export function Probe({ probe, isSilent, onChange }: ChoiceProps & { isSilent: b
   const setSpeed = (speed: number) =>
     client.PUT("/api/probes/{probe_id}/speed", { params: { path: { probe_id: probe } }, body: { speed } });
   return (
-    <div className="ml-auto flex flex-wrap items-center gap-2 text-[14px] text-ash">
+    <div className="ml-auto flex flex-wrap items-center gap-2 text-[0.875rem] text-ash">
       {isSilent && probe !== BY_HAND && <span>It is silent</span>}
       <ProbeChoice probe={probe} onChange={onChange} />
       {probe === STAND_IN && (

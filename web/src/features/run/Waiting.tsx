@@ -8,7 +8,7 @@ export function Waiting({ isLost }: { isLost: boolean }) {
   const waiting = held.filter(isLate).length;
   const refused = useRefused();
   return (
-    <div role="alert" className="text-[15px]">
+    <div role="alert" className="text-[0.9375rem]">
       {isLost && (
         <p className="mt-2 rounded-md bg-butter px-3 py-2">
           The application does not answer. The forecast and the clocks go on from its last word; what you do

@@ -40,7 +40,7 @@ export function Chains({ minutes, title, use, sinceMs }: Props) {
           </option>
         ))}
       </Choice>
-      <ol className="mt-1 text-[15px]">
+      <ol className="mt-1 text-[0.9375rem]">
         {data?.looks.map((look) => (
           <li key={look.name} className="border-line border-b py-1">
             <span className="flex justify-between gap-3">
@@ -51,7 +51,7 @@ export function Chains({ minutes, title, use, sinceMs }: Props) {
                   : aboutMomentText(sinceMs + 60_000 * look.after_min, serverNow())}
               </b>
             </span>
-            <span className="block text-[13px] text-ash">{look.look_for}</span>
+            <span className="block text-[0.8125rem] text-ash">{look.look_for}</span>
           </li>
         ))}
       </ol>

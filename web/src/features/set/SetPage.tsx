@@ -77,7 +77,7 @@ function SetBench({ stored, places, thickness, batch }: BenchProps) {
   return (
     <main className="grid flex-1 grid-cols-[340px_minmax(0,1fr)_372px] max-lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)] max-md:grid-cols-1">
       <section aria-label="Where it sets" className="border-line border-r px-5 py-3 max-md:px-3">
-        <h1 dir="auto" className="break-words font-display font-semibold text-[26px] leading-tight">
+        <h1 dir="auto" className="break-words font-display font-semibold text-[1.625rem] leading-tight">
           {recipe.name}
         </h1>
         <div className="mt-3 grid grid-cols-2 items-end gap-3">
@@ -159,7 +159,10 @@ function SetBench({ stored, places, thickness, batch }: BenchProps) {
       </section>
 
       <section aria-label="The clock" className="px-6 py-4 max-md:order-first max-md:px-3">
-        <h2 aria-live="polite" className="min-h-[74px] font-display font-semibold text-[30px] leading-[1.15]">
+        <h2
+          aria-live="polite"
+          className="min-h-[74px] font-display font-semibold text-[1.875rem] leading-[1.15]"
+        >
           {found ? (
             <>
               Cool in about {minutesText(found.cool_min[1])},<br />
@@ -191,21 +194,21 @@ function SetBench({ stored, places, thickness, batch }: BenchProps) {
               />
             )}
             {set.isWhatIf && (
-              <p className="text-[16px] text-rim">What would be; the clock that runs goes on.</p>
+              <p className="text-[1rem] text-rim">What would be; the clock that runs goes on.</p>
             )}
             <CoolCurve clock={found} seen={seen} sinceMs={set.sinceMs} units={units} />
-            <p className="text-[16px]">
+            <p className="text-[1rem]">
               Cool: {minutesText(found.cool_min[0])} to {minutesText(found.cool_min[2])}, when its warmest
               point is {degrees(found.cool_c, units)}. Cool is not set: cocoa butter goes on crystallising for
               hours.
             </p>
-            {found.says && <p className="mt-1 text-[16px] text-rim">{found.says}</p>}
+            {found.says && <p className="mt-1 text-[1rem] text-rim">{found.says}</p>}
             {found.warnings.map((warning) => (
-              <p key={warning} className="mt-2 rounded-md bg-butter px-3 py-2 text-[15px]">
+              <p key={warning} className="mt-2 rounded-md bg-butter px-3 py-2 text-[0.9375rem]">
                 {warning}
               </p>
             ))}
-            <p className="mt-2 text-[14px] text-ash">
+            <p className="mt-2 text-[0.875rem] text-ash">
               From composition, thickness and place; heat transfer in kitchens is known to ±25 %, after a
               reading to ±10 %.
             </p>
@@ -219,8 +222,8 @@ function SetBench({ stored, places, thickness, batch }: BenchProps) {
       >
         <Seen key={JSON.stringify(ask)} sinceMs={set.sinceMs} units={units} onSeen={set.see} />
         <h3 className="mt-4 font-bold">Elsewhere, or in another shape</h3>
-        {!beside.data && <p className="text-[15px] text-ash">Reckoning the other places.</p>}
-        <ul className="text-[15px]">
+        {!beside.data && <p className="text-[0.9375rem] text-ash">Reckoning the other places.</p>}
+        <ul className="text-[0.9375rem]">
           {beside.data?.beside.map((row) => (
             <li key={row.name} className="flex justify-between gap-3 border-line border-b py-1">
               <span>{row.name}</span>

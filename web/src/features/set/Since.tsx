@@ -20,7 +20,7 @@ export function Since({ clock, sinceMs, stateName, place, name, batch }: Props) 
   const gone = (serverNow() - sinceMs) / 60_000;
   const left = (clock.cool_min[1] ?? 0) - gone;
   return (
-    <div className="mt-1 rounded-md border-[1.5px] border-line bg-sheet px-3 py-2 text-[16px]">
+    <div className="mt-1 rounded-md border-[1.5px] border-line bg-sheet px-3 py-2 text-[1rem]">
       <p>
         {place} since {momentText(sinceMs, serverNow())}
         {gone >= 1 && `, ${minutesText(gone)} by now`}.{" "}

@@ -16,7 +16,7 @@ export function FullCall({ words, says, onSeen }: FullProps) {
           // biome-ignore lint/a11y/noAutofocus: the one thing to do at a call
           autoFocus
           onClick={onSeen}
-          className="mt-10 min-h-20 rounded-lg border-[3px] border-sheet px-12 font-bold text-[28px]"
+          className="mt-10 min-h-20 rounded-lg border-[3px] border-sheet px-12 font-bold text-[1.75rem]"
         >
           Seen
         </button>

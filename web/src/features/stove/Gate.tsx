@@ -21,13 +21,13 @@ export function Gate({ words, under, answer, onAnswer }: GateProps) {
       >
         <span
           aria-hidden="true"
-          className={`grid size-8 shrink-0 place-items-center rounded-full border-[2.5px] border-rim font-bold text-[18px] ${yes ? "bg-rim text-sheet" : "text-transparent"}`}
+          className={`grid size-8 shrink-0 place-items-center rounded-full border-[2.5px] border-rim font-bold text-[1.125rem] ${yes ? "bg-rim text-sheet" : "text-transparent"}`}
         >
           ✓
         </span>
         <span>
-          <b className="block text-[18px] leading-tight">{words}</b>
-          <span className="block text-[16px] text-ash leading-tight">
+          <b className="block text-[1.125rem] leading-tight">{words}</b>
+          <span className="block text-[1rem] text-ash leading-tight">
             {answer === "skipped" ? "Passed by; it is noted." : under}
           </span>
         </span>

@@ -26,11 +26,11 @@ export function Hand({ probe, lastShownC, units }: Props) {
       <Button className="h-16" aria-label="−10 degrees" onClick={() => step(-10)}>
         −10
       </Button>
-      <Button className="size-16 text-[28px]" aria-label="One degree less" onClick={() => step(-1)}>
+      <Button className="size-16 text-[1.75rem]" aria-label="One degree less" onClick={() => step(-1)}>
         −
       </Button>
-      <output className="min-w-20 text-center font-display font-semibold text-[34px]">{value}°</output>
-      <Button className="size-16 text-[28px]" aria-label="One degree more" onClick={() => step(1)}>
+      <output className="min-w-20 text-center font-display font-semibold text-[2.125rem]">{value}°</output>
+      <Button className="size-16 text-[1.75rem]" aria-label="One degree more" onClick={() => step(1)}>
         +
       </Button>
       <Button className="h-16" aria-label="+10 degrees" onClick={() => step(10)}>
@@ -39,7 +39,7 @@ export function Hand({ probe, lastShownC, units }: Props) {
       <Button className="h-16" onClick={take}>
         Take this reading
       </Button>
-      <span role="status" className="text-[15px] text-ash">
+      <span role="status" className="text-[0.9375rem] text-ash">
         {said}
       </span>
     </div>

@@ -13,13 +13,13 @@ export function MarkNow({ onMark }: { onMark: (name: string) => void }) {
       align="end"
       open={open}
       onOpenChange={setOpen}
-      trigger={<Button className="min-h-16 px-5 text-[20px]">Mark</Button>}
+      trigger={<Button className="min-h-16 px-5 text-[1.25rem]">Mark</Button>}
     >
       <div className="grid gap-2">
         {MARKS.map((name) => (
           <Button
             key={name}
-            className="min-h-16 text-[18px]"
+            className="min-h-16 text-[1.125rem]"
             onClick={() => {
               setOpen(false);
               onMark(name);

@@ -31,18 +31,18 @@ export function NowPanel({ run, live, step, units, lostS }: NowProps) {
   return (
     <div>
       <p
-        className={`font-display font-semibold leading-[1.02] ${live?.shown_c == null && !step.target_c ? "text-[44px] text-ash" : "text-[112px]"} ${lostS > 0 ? "text-ash" : ""}`}
+        className={`font-display font-semibold leading-[1.02] ${live?.shown_c == null && !step.target_c ? "text-[2.75rem] text-ash" : "text-[7rem]"} ${lostS > 0 ? "text-ash" : ""}`}
       >
         {live?.shown_c == null ? "–" : own(live.shown_c).toFixed(1)}
-        <span className="pl-2 text-[44px] text-ash">°{units.temperature}</span>
+        <span className="pl-2 text-[2.75rem] text-ash">°{units.temperature}</span>
       </p>
       <h2
         aria-live="polite"
-        className={`min-h-[68px] font-display font-semibold text-[30px] leading-[1.12] ${hot ? "text-copper" : ""}`}
+        className={`min-h-[68px] font-display font-semibold text-[1.875rem] leading-[1.12] ${hot ? "text-copper" : ""}`}
       >
         {callText(live, step)}
       </h2>
-      <p className="min-h-12 text-[17px] text-ash">
+      <p className="min-h-12 text-[1.0625rem] text-ash">
         {low !== undefined && high !== undefined && (
           <>
             {dial(low)}

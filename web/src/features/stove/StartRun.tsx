@@ -48,10 +48,10 @@ export function StartRun({ id, name }: Props) {
   return (
     <main className="at-stove mx-auto grid w-full max-w-6xl grid-cols-2 gap-x-10 px-6 py-5 max-lg:grid-cols-1 max-md:px-3">
       <section aria-labelledby="run-of">
-        <h1 id="run-of" dir="auto" className="font-display font-semibold text-[32px] leading-tight">
+        <h1 id="run-of" dir="auto" className="font-display font-semibold text-[2rem] leading-tight">
           {name}
         </h1>
-        <p className="mt-1 text-[17px]">
+        <p className="mt-1 text-[1.0625rem]">
           A run keeps what you do, weigh and measure from the first warmth until it has set. Its fit is the
           one that was left.
         </p>
@@ -90,7 +90,7 @@ export function StartRun({ id, name }: Props) {
                     </option>
                   ))}
                 </Choice>
-                <p className="mt-0.5 text-[14px] text-ash">{now?.trade_off ?? ""}</p>
+                <p className="mt-0.5 text-[0.875rem] text-ash">{now?.trade_off ?? ""}</p>
               </div>
             );
           })}
@@ -103,9 +103,9 @@ export function StartRun({ id, name }: Props) {
         <ol>
           {plan.data?.steps.map((step, position) => (
             <li key={step.key} className="flex items-center gap-3 border-line border-b">
-              <span className="min-w-0 flex-1 py-1 text-[17px]">
+              <span className="min-w-0 flex-1 py-1 text-[1.0625rem]">
                 {position + 1}. {step.title}
-                <span className="block text-[14px] text-ash">{aboutOf(step, units)}</span>
+                <span className="block text-[0.875rem] text-ash">{aboutOf(step, units)}</span>
               </span>
               {position > 0 && (
                 <Button
@@ -122,7 +122,7 @@ export function StartRun({ id, name }: Props) {
         </ol>
         <Button
           look="filled"
-          className="mt-4 w-full text-[20px]"
+          className="mt-4 w-full text-[1.25rem]"
           disabled={start.isPending || !plan.data}
           onClick={() => start.mutate(0)}
         >

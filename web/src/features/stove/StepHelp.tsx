@@ -21,7 +21,7 @@ export function PanOnTheScale({ batch, sinceS, units, happen }: PanProps) {
   const [startG, nowG] = [numberIn(start), numberIn(now)];
   return (
     <details>
-      <summary className="min-h-16 cursor-pointer py-4 text-[17px] text-rim">
+      <summary className="min-h-16 cursor-pointer py-4 text-[1.0625rem] text-rim">
         Weigh the pan: how much longer?
       </summary>
       <div className="grid grid-cols-2 items-end gap-3">
@@ -45,7 +45,7 @@ export function PanOnTheScale({ batch, sinceS, units, happen }: PanProps) {
       </Button>
       {ask.error && <p role="alert">{ask.error.message}</p>}
       {ask.data && (
-        <p className="mt-1 text-[17px]">
+        <p className="mt-1 text-[1.0625rem]">
           {ask.data.add_back_g > 0.5
             ? `Too far: add back ${mass(ask.data.add_back_g, units)} of water.`
             : `${mass(ask.data.to_lose_g, units)} more to lose${ask.data.about_s === null ? "" : `, about ${aboutText(ask.data.about_s)} at this rate`}.`}
@@ -99,7 +99,7 @@ export function Bursts({ batch, nowC, happen }: BurstProps) {
       </Button>
       {ask.error && <p role="alert">{ask.error.message}</p>}
       {ask.data && (
-        <p aria-live="polite" className="mt-1 text-[20px]">
+        <p aria-live="polite" className="mt-1 text-[1.25rem]">
           {ask.data.seconds > 0 && <b>{ask.data.seconds} s. </b>}
           {ask.data.says}
         </p>
@@ -127,7 +127,7 @@ export function SeedFor({ chocolate }: SeedProps) {
         How much seed?
       </Button>
       {found && (
-        <p className="w-full text-[17px]">
+        <p className="w-full text-[1.0625rem]">
           {found.seed_g === null
             ? "It needs no tempering."
             : `${found.seed_g.toFixed(0)} g of finished chocolate (${found.seed_share_pct?.toFixed(0)} % of the whole, ±${found.share_band_pct} points). Stop when it works; fish out what will not melt.`}

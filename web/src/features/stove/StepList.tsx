@@ -14,7 +14,7 @@ export function StepList({ run, at, onGo }: { run: Run; at: number; onGo: (next:
       open={open}
       onOpenChange={setOpen}
       trigger={
-        <Button look="plain" className="min-h-16 text-[17px]">
+        <Button look="plain" className="min-h-16 text-[1.0625rem]">
           All steps
         </Button>
       }

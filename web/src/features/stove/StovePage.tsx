@@ -117,12 +117,12 @@ function RunBench({ run }: { run: Run }) {
           className="flex flex-col px-6 pt-3 max-md:px-3 lg:min-h-0 lg:overflow-y-auto"
         >
           <div className="flex flex-wrap items-baseline justify-between gap-x-4">
-            <h1 className="font-display font-semibold text-[26px] leading-tight">
+            <h1 className="font-display font-semibold text-[1.625rem] leading-tight">
               <span dir="auto">{run.batch.name}</span>, step {at + 1} of {run.steps.length}:{" "}
               {lower(step.title)}
             </h1>
           </div>
-          <p className="text-[18px]">
+          <p className="text-[1.125rem]">
             {step.do}
             {!step.attended && <span className="text-ash"> It can be left.</span>}
           </p>
@@ -131,7 +131,7 @@ function RunBench({ run }: { run: Run }) {
             {step.positions.length > 0 && (
               <Button
                 look="plain"
-                className="min-h-16 text-[17px]"
+                className="min-h-16 text-[1.0625rem]"
                 aria-pressed={weighing}
                 onClick={() => setShowWeigh(!weighing)}
               >
@@ -188,7 +188,7 @@ function RunBench({ run }: { run: Run }) {
               />
             )}
           </ul>
-          {!step.ask && <p className="mt-2 text-[16px] text-ash">{step.why}</p>}
+          {!step.ask && <p className="mt-2 text-[1rem] text-ash">{step.why}</p>}
           {step.heat === "melt" && run.choices.heat === "microwave" && (
             <Bursts batch={id} nowC={now?.true_c ?? null} happen={happen} />
           )}
@@ -199,7 +199,7 @@ function RunBench({ run }: { run: Run }) {
           <div className="mt-3 flex gap-3">
             <Button
               look="filled"
-              className="min-h-16 flex-1 text-[20px]"
+              className="min-h-16 flex-1 text-[1.25rem]"
               onClick={() => advance(run, at, go, happen, () => navigate(`/daybook/${id}`))}
             >
               {at + 1 < run.steps.length ? nextWords(step) : "It is done"}
@@ -208,11 +208,11 @@ function RunBench({ run }: { run: Run }) {
           </div>
           <Waiting isLost={isLost} />
           <details className="mt-1">
-            <summary className="min-h-16 cursor-pointer py-4 text-[17px] text-rim">
+            <summary className="min-h-16 cursor-pointer py-4 text-[1.0625rem] text-rim">
               {byHand ? "Voice" : "Reading by hand, voice"}
             </summary>
             {!byHand && hand}
-            <label className="flex min-h-16 items-center gap-3 text-[17px]">
+            <label className="flex min-h-16 items-center gap-3 text-[1.0625rem]">
               <input
                 type="checkbox"
                 className="size-6 accent-rim"
@@ -227,7 +227,7 @@ function RunBench({ run }: { run: Run }) {
       <footer className="flex flex-wrap items-stretch border-line border-t bg-[#e9ebe7]">
         <Clocks batch={id} />
         <div className="flex flex-1 flex-wrap items-center gap-x-5 px-5">
-          <p className="font-display font-semibold text-[20px] leading-tight">
+          <p className="font-display font-semibold text-[1.25rem] leading-tight">
             Next: {run.steps[at + 1] ? lower(run.steps[at + 1]?.title ?? "") : "set, then the verdict"}
           </p>
           <Link to={`/daybook/${id}`} className={BESIDE}>
@@ -235,7 +235,7 @@ function RunBench({ run }: { run: Run }) {
           </Link>
         </div>
         {step.caution && (
-          <p className="min-w-80 flex-1 border-line border-l bg-copper-pale px-5 py-2 text-[16px] text-copper">
+          <p className="min-w-80 flex-1 border-line border-l bg-copper-pale px-5 py-2 text-[1rem] text-copper">
             {step.caution}
           </p>
         )}
@@ -244,7 +244,7 @@ function RunBench({ run }: { run: Run }) {
   );
 }
 
-const BESIDE = "inline-flex items-center text-[15px] text-ash underline";
+const BESIDE = "inline-flex items-center text-[0.9375rem] text-ash underline";
 
 const sentence = (cue: string) => cue.charAt(0).toUpperCase() + cue.slice(1);
 

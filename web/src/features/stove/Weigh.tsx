@@ -71,7 +71,7 @@ export function Weigh({ run, step, units, happen }: Props) {
         })}
       </ol>
       {offer && (
-        <div className="mt-2 rounded-md border-[1.5px] border-butter-rim bg-butter p-3 text-[17px]">
+        <div className="mt-2 rounded-md border-[1.5px] border-butter-rim bg-butter p-3 text-[1.0625rem]">
           <p>
             {offer.says}{" "}
             {Object.entries(offer.amounts_g)
@@ -115,11 +115,11 @@ function WeighLine({ name, planned, total, weighed, units, onWeigh }: LineProps)
   };
   return (
     <li className="grid grid-cols-[minmax(0,1fr)_auto_7rem_auto] items-end gap-3 border-line border-b py-2 max-sm:grid-cols-2">
-      <span className="self-center text-[20px]" dir="auto">
+      <span className="self-center text-[1.25rem]" dir="auto">
         {name}
-        <span className="block text-[15px] text-ash">then {mass(total, units)} in the bowl</span>
+        <span className="block text-[0.9375rem] text-ash">then {mass(total, units)} in the bowl</span>
       </span>
-      <b className="self-center text-[28px]">{mass(planned, units)}</b>
+      <b className="self-center text-[1.75rem]">{mass(planned, units)}</b>
       <NumberField
         label={weighed === undefined ? "weighed, g" : `weighed ${mass(weighed, units)}`}
         aria-label={`Weighed ${name}, g`}
@@ -157,7 +157,7 @@ function Scale({ name, onWeight }: { name: string; onWeight: (grams: number) => 
       <Button look="plain" className="min-h-16" aria-label={`Read the scale for ${name}`} onClick={read}>
         Scale
       </Button>
-      <span role="status" className="block text-[14px] text-ash">
+      <span role="status" className="block text-[0.875rem] text-ash">
         {said}
       </span>
     </span>
@@ -182,7 +182,7 @@ function Spill({ run, step, units, happen, nameOf }: SpillProps) {
   const grams = numberIn(left);
   return (
     <details className="mt-1">
-      <summary className="min-h-16 cursor-pointer py-4 text-[17px] text-rim">Some was spilled</summary>
+      <summary className="min-h-16 cursor-pointer py-4 text-[1.0625rem] text-rim">Some was spilled</summary>
       <div className="flex flex-wrap items-end gap-3">
         <div className="w-40">
           <NumberField
@@ -205,7 +205,7 @@ function Spill({ run, step, units, happen, nameOf }: SpillProps) {
         </p>
       )}
       {ask.data && (
-        <p className="mt-2 text-[17px]">
+        <p className="mt-2 text-[1.0625rem]">
           {ask.data.says}{" "}
           {Object.entries(ask.data.amounts_g)
             .map(([position, amount]) => `${nameOf(Number(position))} ${mass(amount, units)}`)

@@ -46,6 +46,8 @@ _BULLET: Final = re.compile(r"^[\s\-*•·▢☐□–—]+|^\d+[.)]\s+(?=[A-Za-
 _TO_TASTE: Final = re.compile(
     r"\b(to taste|as needed|optional|for rolling|for dusting|for coating|to decorate|to serve)\b"
 )
+LONGEST_LINE: Final = 300
+"""No line of a list is longer: a judgement."""
 LIQUID_WATER_PCT: Final = 25.0
 COUNTED_WORDS: Final = {"egg": "piece", "block": "bar", "packet": "bar", "pack": "bar"}
 SPOONFUL_SLIP_G: Final = {
@@ -222,6 +224,8 @@ def _is_poured(key: str) -> bool:
 
 def checked_line(text: str, measure: str) -> WrittenLine:
     """Return `read_line`, or a line left out with its reason where the text holds no amount that can be."""
+    if len(text) > LONGEST_LINE:
+        return _line(None, [f"longer than {LONGEST_LINE} characters: left out"], left_out=True)
     try:
         return read_line(text, measure)
     except (BadInput, ValueError) as problem:

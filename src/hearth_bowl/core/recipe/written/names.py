@@ -2,6 +2,7 @@
 
 import re
 from dataclasses import dataclass
+from functools import cache
 from types import MappingProxyType
 from typing import Final
 
@@ -134,10 +135,18 @@ def name_ingredient(words: str) -> Named:
     if exact:
         return Named(key=exact, doubt=None)
     plain = SALTED.sub("", text)
-    for choices, key, doubt in NAMES:
-        if any(re.search(rf"\b{re.escape(choice)}(?:s|es)?\b", plain) for choice in choices.split("|")):
+    for pattern, key, doubt in _patterns():
+        if pattern.search(plain):
             return _by_percent(plain, key, doubt)
     return Named(key=None, doubt="not an ingredient known here: left out")
+
+
+@cache
+def _patterns() -> tuple[tuple[re.Pattern[str], str, str], ...]:
+    return tuple(
+        (re.compile(rf"\b(?:{'|'.join(map(re.escape, choices.split('|')))})(?:s|es)?\b"), key, doubt)
+        for choices, key, doubt in NAMES
+    )
 
 
 def _by_percent(text: str, key: str, doubt: str) -> Named:

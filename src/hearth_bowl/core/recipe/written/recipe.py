@@ -9,11 +9,11 @@ from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.ingredients.library import LIBRARY
 from hearth_bowl.core.recipe.measures import MEASURES_ML
 from hearth_bowl.core.recipe.recipe import FAMILIES, MAX_LINES, Line, Recipe, checked_recipe
-from hearth_bowl.core.recipe.written.lines import WrittenLine, checked_line
+from hearth_bowl.core.recipe.written.lines import LONGEST_LINE, WrittenLine, checked_line
 from hearth_bowl.core.recipe.written.proposals import family_of, proposed_g, use_of
 
-LONGEST_LINE: Final = 400
 MOST_TEXT_LINES: Final = 1000
+MOST_STEPS: Final = 200
 METHOD: Final = re.compile(
     r"^\W*(method|directions?|instructions?|preparation|steps?|how to make)\b.{0,20}$", re.IGNORECASE
 )
@@ -42,26 +42,29 @@ class WrittenRecipe:
 def read_text(text: str, measure: str, family: str | None = None) -> WrittenRecipe:
     """Return the recipe of a text: first a title, then what goes in, then perhaps the method.
 
-    :raises BadInput: at `measure` or `family`; at `file` where no ingredient can be read.
+    :raises BadInput: at `measure` or `family`; at `file` where no ingredient can be read, or too much.
     """
-    lines = [line.strip()[:LONGEST_LINE] for line in text.splitlines()[:MOST_TEXT_LINES]]
+    lines = [line.strip() for line in text.splitlines()]
+    if len(lines) > MOST_TEXT_LINES:
+        raise BadInput(("file",), f"{len(lines)} lines", f"one recipe of up to {MOST_TEXT_LINES} lines", "too-large")
     name = ""
     ingredients: list[tuple[int, str]] = []
     steps: list[str] = []
     in_method = False
     for number, line in enumerate(lines, 1):
-        if not line or INGREDIENTS.match(line):
-            in_method = in_method and not INGREDIENTS.match(line)
+        start = line[:LONGEST_LINE]
+        if not line or INGREDIENTS.match(start):
+            in_method = in_method and not INGREDIENTS.match(start)
             continue
-        if METHOD.match(line):
+        if METHOD.match(start):
             in_method = True
         elif in_method:
             steps.append(line)
         elif not name and not ingredients and not _is_ingredient(line, measure):
             name = line.lstrip("# ").rstrip(":")
-        elif HEADING.match(line):
+        elif HEADING.match(start):
             continue
-        elif SENTENCE.match(line) and len(line) > 50 and not re.match(r"^\W*\d+(?![.)])", line):
+        elif SENTENCE.match(start) and len(line) > 50 and not re.match(r"^\W{0,9}\d+(?![.)])", start):
             steps.append(line)
         else:
             ingredients.append((number, line))
@@ -84,9 +87,14 @@ def read_parts(
         raise BadInput(("measure",), f"unknown measure {measure[:40]!r}", "one of " + ", ".join(MEASURES_ML), "unknown")
     if family is not None and family not in FAMILIES:
         raise BadInput(("family",), f"unknown family {family[:60]!r}", "one of " + ", ".join(FAMILIES), "unknown")
+    if len(ingredients) > MAX_LINES:
+        allowed = f"one recipe of up to {MAX_LINES} ingredients"
+        raise BadInput(("file",), f"{len(ingredients)} lines of ingredients", allowed, "too-large")
     read = [(number, text, checked_line(text, measure)) for number, text in ingredients]
-    unsure = [Unsure(line=number, text=text, why=why) for number, text, line in read for why in line.doubts]
-    known = [(number, text, line) for number, text, line in read if line.key is not None][:MAX_LINES]
+    unsure = [
+        Unsure(line=number, text=text[:LONGEST_LINE], why=why) for number, text, line in read for why in line.doubts
+    ]
+    known = [(number, text, line) for number, text, line in read if line.key is not None]
     if not known:
         raise BadInput(("file",), "no ingredient can be read from it", "one ingredient a line, such as 200 g cream")
     keys = frozenset(line.key for _, _, line in known if line.key is not None)
@@ -102,7 +110,11 @@ def read_parts(
         else:
             lines.append(_line(line, measure))
     recipe = checked_recipe(
-        name=name[:200] or "Untitled", family=found_family, use=use_of(words), lines=lines, steps=list(steps)
+        name=name[:200] or "Untitled",
+        family=found_family,
+        use=use_of(words),
+        lines=lines,
+        steps=list(steps[:MOST_STEPS]),
     )
     unsure.sort(key=lambda found: found.line)
     return WrittenRecipe(recipe=recipe, unsure=tuple(unsure))

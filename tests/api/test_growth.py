@@ -1,0 +1,179 @@
+"""Years of batches and weeks of readings: lists are pages, traces are thinned, files flow, what is old is let go."""
+
+import csv
+import io
+import json
+import tracemalloc
+import unittest
+from datetime import UTC, datetime, timedelta
+from typing import Any
+
+from sqlalchemy import event, func, insert, select
+
+from hearth_bowl.service.probes import ensure_probe
+from hearth_bowl.service.retention import KEPT_POINTS, tidy_readings
+from hearth_bowl.store.models import BatchRow, ReadingRow
+from tests.api.app_case import AppCase
+
+NOW = datetime(2026, 8, 22, 18, 0, tzinfo=UTC)
+
+
+class Growth(AppCase):
+    demo = True
+
+    def start(self) -> int:
+        return int(self.client.post("/api/batches", json={"recipe_id": 1}).get_json()["batch"]["id"])
+
+    def ran(self, batch: int, began: datetime, hours: float, every_s: float) -> int:
+        """Let a batch have run then, with a reading every so often; return how many."""
+        count = int(hours * 3600 / every_s)
+        rows = [
+            {
+                "probe_id": "stand-in",
+                "at": began + timedelta(seconds=every_s * number),
+                "shown_c": None
+                if number == 5
+                else 20.0 + (number % 1000) * 0.05 + (60.0 if number == count // 3 else 0.0),
+            }
+            for number in range(count)
+        ]
+        with self.database.writing() as session:
+            row = session.get(BatchRow, batch)
+            assert row is not None
+            row.started_at, row.ended_at = began, began + timedelta(hours=hours)
+            session.execute(insert(ReadingRow), rows)
+        return count
+
+    def stored(self) -> int:
+        with self.database.reading() as session:
+            return session.scalar(select(func.count()).select_from(ReadingRow)) or 0
+
+    def test_the_daybook_comes_in_pages_and_asks_as_much_for_many_as_for_few(self) -> None:
+        asked: list[str] = []
+        event.listen(self.database.engine, "before_cursor_execute", lambda *told: asked.append(told[2]))
+        counts = []
+        for wanted in (3, 120):
+            for _ in range(wanted - self.many()):
+                self.start()
+            asked.clear()
+            self.client.get("/api/batches")
+            counts.append(len(asked))
+        self.assertEqual(counts[0], counts[1])
+        ids: list[int] = []
+        before: int | None = None
+        while True:
+            page = self.client.get("/api/batches" + (f"?before={before}" if before else "")).get_json()
+            ids += [row["id"] for row in page["batches"]]
+            before = page["before"]
+            if before is None:
+                break
+        self.assertEqual(ids, list(range(120, 0, -1)))
+        self.assertEqual(page["batches"][0]["steps"], 6)
+        self.client.post(
+            "/api/batches/7/events",
+            json={"events": [{"client_key": "e", "at": NOW.isoformat(), "what": {"kind": "end"}}]},
+        )
+        running = self.client.get("/api/batches?recipe=1&running=true&most=200").get_json()["batches"]
+        self.assertNotIn(7, [row["id"] for row in running])
+        self.assertEqual(len(running), 119)
+
+    def many(self) -> int:
+        with self.database.reading() as session:
+            return session.scalar(select(func.count()).select_from(BatchRow)) or 0
+
+    def test_a_long_trace_is_thinned_and_keeps_its_highest_and_lowest(self) -> None:
+        batch = self.start()
+        count = self.ran(batch, NOW - timedelta(days=3), 8, 1.0)
+        found = self.client.get(f"/api/batches/{batch}/trace").get_json()
+        self.assertEqual(found["readings"], count - 1)
+        points = [point for stretch in found["stretches"] for point in stretch]
+        self.assertLess(len(points), 2000)
+        self.assertEqual((found["low_c"], found["high_c"] >= 80), (20.0, True))
+        self.assertEqual(points, sorted(points))
+
+    def test_a_long_file_flows_in_little_memory(self) -> None:
+        batch = self.start()
+        count = self.ran(batch, NOW - timedelta(days=3), 14, 1.0)
+        for name in ("batch.csv", "batch.json"):
+            tracemalloc.start()
+            answer = self.client.get(f"/api/batches/{batch}/{name}", buffered=False)
+            rows = sum(part.count(b"\n") + part.count(b"shown_c") for part in answer.response)
+            most = tracemalloc.get_traced_memory()[1]
+            tracemalloc.stop()
+            self.assertGreaterEqual(rows, count)
+            self.assertLess(most, 30_000_000, name)
+
+    def test_moments_that_fall_together_and_silent_sensors_stand_in_the_file(self) -> None:
+        batch = self.start()
+        at = datetime.now(UTC) + timedelta(milliseconds=1)
+        with self.database.writing() as session:
+            ensure_probe(session, "stand-in")
+            for shown in (21.5, None, 20.5):
+                session.add(ReadingRow(probe_id="stand-in", at=at, shown_c=shown))
+        marks = [
+            {"client_key": key, "at": at.isoformat(), "what": {"kind": "mark", "name": key}} for key in ("=a", "b")
+        ]
+        self.client.post(f"/api/batches/{batch}/events", json={"events": marks})
+        rows = list(csv.DictReader(io.StringIO(self.client.get(f"/api/batches/{batch}/batch.csv").text)))
+        self.assertEqual([row["at"] for row in rows], sorted(row["at"] for row in rows))
+        self.assertEqual(sorted(row["shown_c"] for row in rows), ["", "", "", "", "20.5", "21.5"])
+        whole = json.loads(self.client.get(f"/api/batches/{batch}/batch.json").text)
+        self.assertEqual([row["what"]["name"] for row in whole["events"][1:]], ["=a", "b"])
+
+    def test_old_readings_are_thinned_or_let_go_and_nothing_else_is(self) -> None:
+        old, new = self.start(), self.start()
+        with self.database.writing() as session:
+            session.add(ReadingRow(probe_id="stand-in", at=NOW - timedelta(days=30), shown_c=1.0))
+            session.add(ReadingRow(probe_id="stand-in", at=NOW - timedelta(hours=3), shown_c=2.0))
+        self.ran(old, NOW - timedelta(days=10), 5, 1.0)
+        fresh = self.ran(new, NOW - timedelta(days=3), 4, 1.0)
+        before = self.client.get(f"/api/batches/{old}/trace").get_json()
+        with self.database.writing() as session:
+            tidy_readings(session, NOW)
+        after = self.client.get(f"/api/batches/{old}/trace").get_json()
+        self.assertEqual((before["low_c"], before["high_c"]), (after["low_c"], after["high_c"]))
+        self.assertLess(after["readings"], KEPT_POINTS * 1.2)
+        self.assertEqual(self.client.get(f"/api/batches/{new}/trace").get_json()["readings"], fresh - 1)
+        count = self.stored()
+        with self.database.writing() as session:
+            tidy_readings(session, NOW + timedelta(minutes=1))
+        self.assertEqual(self.stored(), count)
+        with self.database.reading() as session:
+            alone = session.scalars(select(ReadingRow.shown_c).where(ReadingRow.shown_c < 3)).all()
+        self.assertEqual(list(alone), [2.0])
+        self.assertEqual(self.client.get("/api/probes").get_json()["retention"]["thinned_after_days"], 7)
+
+
+class Snapshots(AppCase):
+    demo = True
+
+    def boiled(self) -> Any:
+        lines = [
+            {"ingredient": "sugar_granulated", "amount": 450, "stage": "boil"},
+            {"ingredient": "milk_whole", "amount": 300, "stage": "boil"},
+        ]
+        recipe = {"name": "Fudge", "family": "boiled-fudge", "use": "cut", "lines": lines}
+        return self.client.post("/api/recipes", json={"recipe": recipe}).get_json()["id"]
+
+    def test_a_batch_stays_as_it_was_made_whatever_the_settings_become(self) -> None:
+        batch = self.client.post("/api/batches", json={"recipe_id": self.boiled()}).get_json()["batch"]["id"]
+        self.client.post("/api/probes/stand-in/readings", json={"c": 60.0})
+        self.client.post(
+            f"/api/batches/{batch}/events",
+            json={"events": [{"client_key": "e", "at": datetime.now(UTC).isoformat(), "what": {"kind": "end"}}]},
+        )
+
+        def all_of_it() -> list[Any]:
+            paths = ("", "/trace", "/batch.json", "/batch.csv")
+            return [self.client.get(f"/api/batches/{batch}{path}").text for path in paths]
+
+        before = all_of_it()
+        changed = {**self.client.get("/api/settings").get_json(), "altitude_m": 2000.0, "kitchen_c": 30.0}
+        changed["thermometer_in_boiling_water_c"] = 94.5
+        self.assertEqual(self.client.put("/api/settings", json=changed).status_code, 200)
+        self.assertEqual(all_of_it(), before)
+        self.assertIn("113.", before[0])
+
+
+if __name__ == "__main__":
+    unittest.main()

@@ -1,0 +1,125 @@
+"""What once broke a page: a layer not read yet, one failure for all pages, large saves, a mistake of the server."""
+
+import re
+import unittest
+from typing import Any
+
+from playwright.sync_api import Route, expect
+
+from tests.browser.page_case import PageCase
+from tests.kitchen import recipe_record
+
+
+class NothingBreaks(PageCase):
+    def test_a_layer_or_filling_of_a_recipe_that_was_never_opened(self) -> None:
+        page = self.open("/recipes/3/fit")
+        page.get_by_role("button", name="Add a layer").click()
+        expect(page.get_by_role("heading", name=re.compile("2 layers"))).to_be_visible()
+        page.get_by_label("2, on top").select_option(label="Moonrise cocoa mix")
+        expect(page.get_by_role("listitem").filter(has_text="Moonrise cocoa mix,")).to_be_visible()
+        page = self.open("/recipes/6/fit")
+        page.get_by_role("button", name="Add a filling").click()
+        expect(page.get_by_role("heading", name=re.compile("2 fillings"))).to_be_visible()
+        self.assertEqual(self.said, [])
+
+    def test_a_page_that_failed_says_whose_mistake_it_is_and_the_others_go_on(self) -> None:
+        page = self.open("/recipes/1/formula")
+
+        def broken(route: Route) -> None:
+            route.fulfill(json={"items": [None]})
+
+        page.route("**/api/larder", broken)
+        page.get_by_role("link", name="Larder").first.click()
+        expect(page.get_by_role("heading", name="This page could not be opened")).to_be_visible()
+        expect(page.get_by_text("The mistake is ours")).to_be_visible()
+        page.get_by_role("link", name="Daybook").click()
+        expect(page.get_by_role("heading", name="Daybook")).to_be_visible()
+        self.said.clear()
+
+    def test_a_page_that_is_fetched_shows_its_shape_at_once(self) -> None:
+        page = self.open("/recipes/1/formula")
+        held: list[Route] = []
+        page.route(re.compile("/api/assortments"), lambda route: held.append(route))
+        page.get_by_role("link", name="Boxes").click()
+        expect(page.get_by_role("status").filter(has_text="Opening")).to_have_count(1)
+        for route in held:
+            route.continue_()
+        page.unroute_all(behavior="ignoreErrors")
+
+    def test_a_recipe_of_four_hundred_lines_is_saved(self) -> None:
+        lines = [{"ingredient": "dark60", "amount": 1.0, "unit": "g", "stage": "pour-over"}] * 400
+        made = self.server.call("POST", "/api/recipes", {"recipe": recipe_record(lines=lines)})[1]
+        page = self.open(f"/recipes/{made['id']}/formula")
+        expect(page.get_by_text("In the bowl", exact=True)).to_be_visible()
+        field = page.get_by_label("Amount of Dark chocolate 60 %").first
+        field.fill("7 g")
+        field.press("Enter")
+        expect(page.get_by_role("status").filter(has_text="Saved")).to_be_visible()
+
+        def amount() -> Any:
+            return self.server.call("GET", f"/api/recipes/{made['id']}")[1]["recipe"]["lines"][0]["amount"]
+
+        page.wait_for_function("() => document.body.innerText.includes('Saved')")
+        for _ in range(60):
+            if amount() == 7:
+                break
+            page.wait_for_timeout(250)
+        self.assertEqual(amount(), 7)
+
+    def test_what_the_server_fails_at_does_not_hold_up_the_rest(self) -> None:
+        self.server.call("POST", "/api/batches", {"recipe_id": 1})
+        page = self.open("/recipes/1/stove")
+        tries: list[str] = []
+
+        def fails(route: Route) -> None:
+            if "it thickened" in (route.request.post_data or ""):
+                tries.append(route.request.url)
+                route.fulfill(status=500, json={"title": "x", "status": 500, "detail": "Ours", "errors": []})
+            else:
+                route.continue_()
+
+        page.route("**/api/batches/1/events", fails)
+        event = {"client_key": "bad", "at": "2026-08-21T19:30:05Z", "what": {"kind": "mark", "name": "it thickened"}}
+        page.evaluate(
+            "(told) => localStorage.setItem('hearth-bowl-told-0-1', JSON.stringify(told))",
+            {"kind": "event", "batch": 1, "event": event},
+        )
+        page.reload()
+        page.get_by_role("button", name="Done, go on").click()
+
+        def steps() -> list[Any]:
+            run = self.server.call("GET", "/api/batches/1")[1]
+            return [row["what"]["step"] for row in run["events"] if row["what"]["kind"] == "step"]
+
+        for _ in range(120):
+            if steps() == [0, 1]:
+                break
+            page.wait_for_timeout(250)
+        self.assertEqual(steps(), [0, 1])
+        self.assertLessEqual(len(tries), 3)
+        self.said.clear()
+
+    def test_a_kitchen_temperature_is_taken_by_enter_and_a_dialog_has_a_key_to_close_it(self) -> None:
+        page = self.open("/recipes/1/formula")
+        page.get_by_role("button", name="Kitchen 21 °C, 340 m up").click()
+        page.get_by_label("Temperature, °C").fill("24")
+        page.get_by_label("Temperature, °C").press("Enter")
+        expect(page.get_by_role("button", name="Kitchen 24 °C, 340 m up")).to_be_visible()
+        self.assertEqual(self.server.call("GET", "/api/settings")[1]["kitchen_c"], 24)
+        page.keyboard.press("Escape")
+        page.get_by_role("button", name="Recipes").click()
+        page.get_by_role("button", name="Paste a recipe").click()
+        dialog = page.get_by_role("dialog", name="Read a recipe")
+        dialog.get_by_role("button", name="Close").click()
+        expect(dialog).to_be_hidden()
+        self.assertEqual(self.said, [])
+
+    def test_side_by_side_opens_with_two_different_things(self) -> None:
+        page = self.open("/recipes/1/compare")
+        expect(page.get_by_role("columnheader")).to_have_count(3)
+        first, second = page.get_by_role("columnheader").all_inner_texts()[1:3]
+        self.assertNotEqual(first, second)
+
+
+if __name__ == "__main__":
+    unittest.main()
