@@ -23,6 +23,8 @@ class OwnIngredientIn(Incoming):
     piece_g: float | None = None
     allergens: list[str] | None = None
     allergens_named: list[str] | None = None
+    own_body: bool | None = None
+    liquid: bool | None = None
 
 
 class LineIn(Incoming):

@@ -41,6 +41,8 @@ class OwnIngredientFile(TypedDict):
     piece_g: float | None
     allergens: list[str]
     allergens_named: list[str]
+    own_body: bool
+    liquid: bool
 
 
 class LineFile(TypedDict):
@@ -168,8 +170,17 @@ def _own(record: Mapping[str, Any]) -> Ingredient:
         other_fat_kind=text_or_none(record, "other_fat_kind") or "oil",
         allergens=texts(record, "allergens"),
         allergens_named=texts(record, "allergens_named"),
+        own_body=_yes(record, "own_body"),
+        liquid=_yes(record, "liquid"),
         **{"density_g_per_ml": None, "higher_molar_mass_g_per_mol": DEFAULT_HIGHER_MOLAR_MASS_G_PER_MOL, **figures},
     )
+
+
+def _yes(record: Mapping[str, Any], name: str) -> bool:
+    value = record.get(name)
+    if value not in (None, True, False):
+        raise BadInput((name,), "not true or false", "true or false", "wrong-type")
+    return value is True
 
 
 def _depth(value: object, most: int) -> int:
@@ -206,7 +217,7 @@ def _whole(ingredient: str | dict[str, Any]) -> str | OwnIngredientFile:
 
 def whole_ingredient(record: Mapping[str, Any]) -> OwnIngredientFile:
     """Return an own ingredient that was stored earlier with what it did not say. Nothing is checked."""
-    return {"pack_g": None, "piece_g": None, **record}  # type: ignore[typeddict-item]
+    return {"pack_g": None, "piece_g": None, "own_body": False, "liquid": False, **record}  # type: ignore[typeddict-item]
 
 
 _USUAL_RECIPE: Final = {"format": FORMAT, "version": 1, "use": None, "steps": [], "method": None}
@@ -260,4 +271,6 @@ def ingredient_record(ingredient: Ingredient) -> OwnIngredientFile:
         "energy_kcal_per_100g": ingredient.energy_kcal_per_100g,
         "pack_g": ingredient.pack_g,
         "piece_g": ingredient.piece_g,
+        "own_body": ingredient.own_body,
+        "liquid": ingredient.liquid,
     }

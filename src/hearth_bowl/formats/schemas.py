@@ -78,6 +78,8 @@ def _own_ingredient() -> dict[str, Any]:
             "piece_g": _SIZE,
             "allergens": {"type": "array", "items": {"enum": list(ALLERGENS)}},
             "allergens_named": {"type": "array", "items": {"type": "string", "maxLength": 60}},
+            "own_body": {"type": ["boolean", "null"]},
+            "liquid": {"type": ["boolean", "null"]},
         },
     }
 

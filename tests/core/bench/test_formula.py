@@ -163,7 +163,8 @@ class Keeping(unittest.TestCase):
     def test_the_shortest_lived_part_decides(self) -> None:
         cases = (
             ({"cream_cheese": 100, "sugar_icing": 400}, "fridge", 5, "soft cheese"),
-            ({"egg_white": 30, "sugar_icing": 300}, "fridge", 7, "raw egg"),
+            ({"egg_white": 30, "sugar_icing": 300}, "fridge", 2, "raw egg"),
+            ({"egg_white_pasteurised": 30, "sugar_icing": 300}, "fridge", 7, "pasteurised egg"),
             ({"raspberry_puree": 60, "dark64": 300, "glucose_syrup40": 80}, "fridge", 7, "fresh fruit"),
             ({"cream35": 200, "dark60": 100}, "fridge", 7, "water activity"),
             ({"gianduja": 100}, "room", 60, "stays below"),

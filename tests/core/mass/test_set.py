@@ -1,6 +1,7 @@
 """Solid fat, the set index and splitting: the anchors and worked examples."""
 
 import unittest
+from itertools import pairwise
 
 from hearth_bowl.core.assess.assess import assess
 from hearth_bowl.core.mass.set_index import index_at, is_water_free, set_at, set_class
@@ -98,8 +99,45 @@ class Anchors(unittest.TestCase):
                 self.assertAlmostEqual(index_at(bowl(**grams), at_c), index, delta=0.051)
 
     def test_reference_recipe_at_four_temperatures(self) -> None:
-        for at_c, index in ((20, 2.8), (5, 3.7), (24, 2.4), (28, 1.3)):
+        for at_c, index in ((20, 2.8), (5, 4.4), (24, 2.4), (28, 1.3)):
             self.assertAlmostEqual(index_at(bowl(**R1), at_c), index, delta=0.05)
+
+    def test_cold_masses_as_they_were_judged_at_4_c(self) -> None:
+        cases = (
+            ({"dark60": 100, "cream35": 100}, 2.8),
+            ({"dark60": 150, "cream35": 100}, 3.8),
+            ({"dark60": 200, "cream35": 100}, 4.5),
+            ({"dark60": 50, "cream35": 100}, 1.5),
+            ({"milk33": 150, "cream35": 100}, 3.3),
+            ({"white28": 225, "cream35": 100}, 4.2),
+            ({"water": 100, "dark70": 100}, 1.2),
+            ({"condensed_sweet": 397, "dark50": 400}, 4.8),
+        )
+        for grams, index in cases:
+            with self.subTest(grams):
+                self.assertAlmostEqual(index_at(bowl(**grams), 4), index, delta=0.051)
+
+    def test_the_two_rules_meet_without_a_step_and_a_wet_mass_is_no_firmer_than_its_dry_matter(self) -> None:
+        self.assertAlmostEqual(index_at(bowl(dark70=200, cream48=75), 20), 4.24, delta=0.005)
+        for at_c in (5, 12, 19.9, 20.1, 28):
+            for liquid in ("cream35", "milk_whole"):
+                before = -1.0
+                for tenths in range(2, 200):
+                    index = index_at(bowl(dark60=10 * tenths, **{liquid: 100}), at_c)
+                    self.assertGreater(index, before - 0.01, (liquid, tenths, at_c))
+                    self.assertLess(index - max(before, 0.0), 0.9, (liquid, tenths, at_c))
+                    before = index
+
+    def test_warmer_is_never_firmer_and_20_c_is_no_edge(self) -> None:
+        for grams in (
+            {"dark60": 200, "cream35": 100},
+            {"white28": 240, "cream35": 110},
+            {"milk33": 200, "milk_whole": 60},
+        ):
+            curve = [index_at(bowl(**grams), tenths / 10) for tenths in range(350)]
+            steps = [later - earlier for earlier, later in pairwise(curve)]
+            self.assertLessEqual(max(steps), 1e-9)
+            self.assertGreater(min(steps), -0.3)
 
     def test_water_free_cases(self) -> None:
         cases = (
@@ -107,9 +145,9 @@ class Anchors(unittest.TestCase):
             ({"gianduja": 1}, 3.8),
             ({"dark60": 1, "hazelnut_paste": 1}, 3.2),
             ({"milk33": 1, "hazelnut_paste": 1}, 2.9),
-            ({"dark60": 2, "butter82": 1}, 3.7),
+            ({"dark60": 2, "butter82": 1}, 3.8),
             ({"dark60": 3, "coconut_oil": 1}, 3.2),
-            ({"butter82": 1}, 2.0),
+            ({"butter82": 1}, 2.1),
             ({"hazelnut_paste": 1}, 0),
             ({"dark64": 120, "hazelnut_paste": 100}, 3.4),
         )

@@ -3543,10 +3543,14 @@ export interface components {
             higher_molar_mass_g_per_mol: number;
             /** Kind */
             kind: string;
+            /** Liquid */
+            liquid: boolean;
             /** Name */
             name: string;
             /** Other Fat Kind */
             other_fat_kind: string;
+            /** Own Body */
+            own_body: boolean;
             /** Pack G */
             pack_g: number | null;
             /** Piece G */
@@ -3590,6 +3594,11 @@ export interface components {
              * @default null
              */
             kind?: string | null;
+            /**
+             * Liquid
+             * @default null
+             */
+            liquid?: boolean | null;
             /** Name */
             name: string;
             /**
@@ -3597,6 +3606,11 @@ export interface components {
              * @default null
              */
             other_fat_kind?: string | null;
+            /**
+             * Own Body
+             * @default null
+             */
+            own_body?: boolean | null;
             /**
              * Pack G
              * @default null

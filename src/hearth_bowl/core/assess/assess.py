@@ -1,6 +1,7 @@
 """Assess a recipe: everything that its composition says, with bands, in one value."""
 
 from dataclasses import dataclass
+from typing import Final
 
 from hearth_bowl.core.errors import check_number
 from hearth_bowl.core.keep.allergens import allergen_groups, allergens_named
@@ -10,20 +11,22 @@ from hearth_bowl.core.mass.alcohol import alcohol_pct
 from hearth_bowl.core.mass.mixture import Mixture, mix
 from hearth_bowl.core.mass.set_index import HIGHEST_C, LOWEST_C, SetIndex, is_water_free, set_at
 from hearth_bowl.core.mass.solution import dissolve
-from hearth_bowl.core.mass.split import fat_to_water, split_band
+from hearth_bowl.core.mass.split import fat_to_water, is_emulsion, split_band
 from hearth_bowl.core.mass.water_activity import CAP_C, WaterActivity, estimate_water_activity
 from hearth_bowl.core.recipe.ratios import Ratios, ratios
 from hearth_bowl.core.recipe.recipe import Recipe
 
-ROOM_C = 20.0
+ROOM_C: Final = 20.0
+NO_SET: Final = frozenset({"set-not-modelled", "seized", "dough"})
+"""Cautions under which no set is told."""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Split:
-    """Total fat to water (None without water) and its band."""
+    """Total fat to water of an emulsion (None without water) and its band; None, both, of what is none."""
 
     fat_to_water: float | None
-    band: str
+    band: str | None
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -57,11 +60,9 @@ def assess(recipe: Recipe, at_c: float = ROOM_C, eaten: Mixture | None = None) -
     """
     at_c = check_number(("at_c",), at_c, LOWEST_C, HIGHEST_C, "°C")
     mixture = mix(recipe) if eaten is None else eaten
-    water_free = is_water_free(mixture)
-    water = estimate_water_activity(mixture, recipe.family, water_free)
-    ratio = fat_to_water(mixture)
+    water = estimate_water_activity(mixture, recipe.family)
     warnings = cautions(recipe, mixture)
-    modelled = all(warning.code != "set-not-modelled" for warning in warnings)
+    codes = {warning.code for warning in warnings}
     composition = mixture.composition_pct
     return Assessment(
         mixture=mixture,
@@ -71,14 +72,21 @@ def assess(recipe: Recipe, at_c: float = ROOM_C, eaten: Mixture | None = None) -
         density_g_per_ml=mixture.density_g_per_ml,
         ratios=ratios(recipe),
         water_activity=water,
-        set=set_at(mixture, at_c, modelled),
-        split=Split(fat_to_water=ratio, band=split_band(ratio, water_free)),
+        set=set_at(mixture, at_c, not codes & NO_SET, may_seize="may-seize" in codes),
+        split=_split(recipe, mixture),
         sweetness_pct=mixture.sweetness_pct,
         alcohol_pct=alcohol_pct(mixture),
         energy_kcal_per_100g=mixture.energy_kcal_per_100g,
-        undissolved_sugar_g=dissolve(mixture, CAP_C).crystals_g,
+        undissolved_sugar_g=dissolve(mixture.binder, CAP_C).crystals_g,
         keeping=keeping(recipe, water.high),
         allergens=allergen_groups(recipe),
         allergens_named=allergens_named(recipe),
         warnings=warnings,
     )
+
+
+def _split(recipe: Recipe, mixture: Mixture) -> Split:
+    if not is_emulsion(recipe, mixture):
+        return Split(fat_to_water=None, band=None)
+    ratio = fat_to_water(mixture)
+    return Split(fat_to_water=ratio, band=split_band(ratio, is_water_free(mixture)))

@@ -14,6 +14,10 @@ from hearth_bowl.core.solve.slide import slide_mixtures, slide_of
 
 RESCUE_MILKS: Final = ("milk_semi", "milk_whole")
 """What is looked for in the recipe first; else whole milk is added. Cream brings as much fat as water: worse."""
+WORTH_MENDING: Final = ("fragile", "splits")
+LEAST_OFFER_G: Final = 3.0
+LEAST_OFFER_SHARE: Final = 0.02
+"""Less than that, of the batch, is not worth a change: the handbook's."""
 MOST_TIMES: Final = 4.0
 """An offer never makes one line more than this many times what it is, or less than a quarter."""
 
@@ -45,8 +49,10 @@ class Offer:
 
 
 def split_offer(recipe: Recipe, assessment: Assessment) -> Offer | None:
-    """Return the milk that brings fat to water down to 1.8, or None where none is needed or pins forbid it."""
-    mixture = assessment.mixture
+    """Return the milk that brings fat to water down to 1.8, or None where none is needed or worth it."""
+    mixture = assessment.mixture.binder
+    if assessment.split.band not in WORTH_MENDING:
+        return None
     position = next(
         (
             position
@@ -58,7 +64,7 @@ def split_offer(recipe: Recipe, assessment: Assessment) -> Offer | None:
     milk = recipe.lines[position].ingredient if position is not None else find("milk_whole")
     share = milk.composition_pct
     more_g = rescue_g(mixture.fat_g, mixture.grams["water"], share["water"] / 100, share["milk_fat"] / 100)
-    if not more_g:
+    if not more_g or more_g < max(LEAST_OFFER_G, LEAST_OFFER_SHARE * assessment.mass_g):
         return None
     more_g = shown_g(more_g, up=True)
     label = f"Try {more_g:g} g more {milk.name.lower()}" if position is not None else f"Try {more_g:g} g whole milk"

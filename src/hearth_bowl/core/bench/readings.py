@@ -4,7 +4,7 @@ from collections.abc import Sequence
 from types import MappingProxyType
 from typing import Final
 
-from hearth_bowl.core.assess.assess import Assessment
+from hearth_bowl.core.assess.assess import NO_SET, Assessment
 from hearth_bowl.core.assess.cost import Cost
 from hearth_bowl.core.bench.family_readings import family_readings
 from hearth_bowl.core.bench.offers import set_offer, split_offer
@@ -50,7 +50,7 @@ def readings(
     """Return the readings of a recipe, worst first; equal ones in the order cooks ask."""
     found: list[Reading] = [
         _set(recipe, assessment, sentence),
-        _split(recipe, assessment),
+        *_split(recipe, assessment),
         _keeps(recipe, assessment),
         *family_readings(recipe, kitchen, assessment.set.at_c),
         *_crystals(assessment),
@@ -73,8 +73,12 @@ def _set(recipe: Recipe, assessment: Assessment, sentence: Verdict) -> Reading:
     reading = assessment.set
     title = f"Set at ⟦{reading.at_c:g} °C⟧"
     if reading.index is None or reading.low is None or reading.high is None:
-        reason = next(w.message for w in assessment.warnings if w.code == "set-not-modelled")
-        return Reading(code="set", title=title, shown="–", unit="", words=reason, state=LOOK, why=why_set(assessment))
+        reason = next(warning for warning in assessment.warnings if warning.code in NO_SET)
+        state = ATTEND if reason.code == "seized" else LOOK
+        shown = "–" if reason.code == "set-not-modelled" else reason.code
+        return Reading(
+            code="set", title=title, shown=shown, unit="", words=reason.message, state=state, why=why_set(assessment)
+        )
     good = WINDOWS.get(recipe.use or "", (None, None))
     state = ATTEND if sentence.fits is False else QUIET
     return Reading(
@@ -98,12 +102,14 @@ def _set(recipe: Recipe, assessment: Assessment, sentence: Verdict) -> Reading:
     )
 
 
-def _split(recipe: Recipe, assessment: Assessment) -> Reading:
+def _split(recipe: Recipe, assessment: Assessment) -> list[Reading]:
     ratio, band = assessment.split.fat_to_water, assessment.split.band
+    if band is None:
+        return []
     state, words = SPLIT_WORDS[band]
     if ratio is None or band == "fat-continuous":
-        return Reading(code="split", title="Split risk", shown="none", unit="", words=words, state=state)
-    return Reading(
+        return [Reading(code="split", title="Split risk", shown="none", unit="", words=words, state=state)]
+    found = Reading(
         code="split",
         title="Split risk",
         shown=f"{ratio:.1f}",
@@ -122,6 +128,7 @@ def _split(recipe: Recipe, assessment: Assessment) -> Reading:
         offer=split_offer(recipe, assessment) if state != QUIET else None,
         why=why_split(assessment),
     )
+    return [found]
 
 
 def _keeps(recipe: Recipe, assessment: Assessment) -> Reading:
@@ -245,7 +252,7 @@ def _contains(assessment: Assessment) -> Reading:
 
 
 def _cautions(assessment: Assessment) -> Sequence[Reading]:
-    shown_elsewhere = ("set-not-modelled", "contains-alcohol")
+    shown_elsewhere = (*NO_SET, "contains-alcohol", "alcohol-trace")
     return [
         Reading(code=warning.code, title="Caution", shown="", unit="", words=warning.message, state=LOOK)
         for warning in assessment.warnings

@@ -36,7 +36,8 @@ ALLERGENS: Final = (
 class Ingredient:
     """What one ingredient is: composition in g per 100 g, densities in g/ml, packs and pieces in g.
 
-    `spread` says in words how far brands differ; `source` is a key of SOURCES.
+    `own_body`: a piece that stays whole (nut, crumb, dried fruit, sweet); `liquid`: counted against chocolate as a
+    liquid. `spread` says in words how far brands differ; `source` is a key of SOURCES.
     """
 
     key: str | None
@@ -53,6 +54,8 @@ class Ingredient:
     allergens_named: tuple[str, ...] = ()
     pack_g: float | None = None
     piece_g: float | None = None
+    own_body: bool = False
+    liquid: bool = False
     source: str = "food-tables"
     spread: str = ""
 
@@ -101,6 +104,8 @@ def own_ingredient(
     allergens_named: tuple[str, ...] = (),
     pack_g: object = None,
     piece_g: object = None,
+    own_body: bool = False,
+    liquid: bool = False,
 ) -> Ingredient:
     """Return a person's own ingredient, checked.
 
@@ -137,6 +142,8 @@ def own_ingredient(
         else check_number(("energy_kcal_per_100g",), energy_kcal_per_100g, 0, 900, "kcal"),
         allergens=allergens,
         allergens_named=allergens_named,
+        own_body=own_body,
+        liquid=liquid,
         pack_g=_mass_or_none("pack_g", pack_g),
         piece_g=_mass_or_none("piece_g", piece_g),
         source="food-tables",

@@ -3,9 +3,10 @@
 from dataclasses import dataclass
 from typing import Final
 
-from hearth_bowl.core.recipe.recipe import Recipe
+from hearth_bowl.core.recipe.recipe import Line, Recipe
 
 SOFT_CHEESES: Final = frozenset({"cream_cheese", "mascarpone"})
+PASTEURISED: Final = frozenset({"egg_white_pasteurised", "egg_yolk_pasteurised"})
 CRISP: Final = frozenset({"biscuit_crumbs", "hazelnut_whole", "almond_whole", "pistachio_whole", "walnut_whole"})
 CRISP_UNTIL: Final = 0.5
 """Above this water activity crisp things take up water and soften: typical value, several textbooks."""
@@ -56,12 +57,23 @@ def _reasons(recipe: Recipe, water_activity_high: float | None) -> list[Keeping]
         if ingredient.key in SOFT_CHEESES:
             reasons.append(_fridge(3, 5, f"soft cheese: {ingredient.name}"))
         elif "egg" in ingredient.allergens and wet:
-            reasons.append(_fridge(5, 7, f"raw egg: {ingredient.name}"))
+            is_safe = ingredient.key in PASTEURISED
+            low, high = (5, 7) if is_safe else (1, 2)
+            reasons.append(_fridge(low, high, f"{'pasteurised' if is_safe else 'raw'} egg: {ingredient.name}"))
         elif ingredient.kind == "fruit" and wet:
             reasons.append(_fridge(5, 7, f"fresh fruit: {ingredient.name}"))
+        elif _is_fresh_dairy(line) and reasons[0].where == "room":
+            reasons.append(Keeping(where="cool", days_low=21, days_high=42, because=f"fresh milk: {ingredient.name}"))
     if recipe.family == "soft-cheese":
         reasons.append(_fridge(3, 5, "a soft-cheese centre"))
     return reasons
+
+
+def _is_fresh_dairy(line: Line) -> bool:
+    """Return whether fresh cream or milk went in without being boiled into the mass."""
+    ingredient = line.ingredient
+    is_milk = "milk" in ingredient.allergens and ingredient.composition_pct["water"] >= WET_FROM_PCT
+    return line.stage != "boil" and (ingredient.kind == "cream" or (is_milk and ingredient.liquid))
 
 
 def _fridge(low: int, high: int, because: str) -> Keeping:

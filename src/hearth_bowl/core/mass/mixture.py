@@ -1,15 +1,18 @@
 """What is in the bowl: the grams of each component, summed over the lines and never averaged."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Final
 
 import numpy as np
 
 from hearth_bowl.core.ingredients.components import COMPONENTS, FAT_KINDS, FATS, SUGARS
 from hearth_bowl.core.ingredients.ingredient import DEFAULT_HIGHER_MOLAR_MASS_G_PER_MOL
+from hearth_bowl.core.recipe.pieces import is_piece
 from hearth_bowl.core.recipe.recipe import Recipe
 
 NAMES: Final = tuple(COMPONENTS)
+POWDER_WATER_PCT: Final = 12.0
+"""Glucose of an ingredient with less water than this came as powder or crystals."""
 FloatArray = np.ndarray[tuple[int, ...], np.dtype[np.float64]]
 _DENSITIES: Final = tuple((name, part.density_g_per_ml) for name, part in COMPONENTS.items())
 _SWEETNESS: Final = tuple((name, COMPONENTS[name].sweetness) for name in NAMES if COMPONENTS[name].sweetness)
@@ -20,7 +23,8 @@ class Mixture:
     """Grams of each component, with what the set and water rules ask beyond them.
 
     `other_fat_g` splits other fat by its kind; `higher_mol` are the moles of higher saccharides; `fruit_solids_g`
-    are the other solids of purées and jam; `powder_cocoa_g` is dry cocoa that came as cocoa powder.
+    are the other solids of purées and jam; `powder_cocoa_g` is dry cocoa that came as cocoa powder, `powder_glucose_g`
+    glucose that came as powder or crystals. `pieces` is what of it all keeps a body of its own.
     """
 
     grams: dict[str, float]
@@ -28,7 +32,17 @@ class Mixture:
     higher_mol: float
     fruit_solids_g: float
     powder_cocoa_g: float
+    powder_glucose_g: float
     energy_kcal: float
+    pieces: "Mixture | None" = None
+
+    @property
+    def binder(self) -> "Mixture":
+        """Return the mass without its pieces: what sets, keeps and may split. Nothing but pieces is its own binder."""
+        if self.pieces is None or self.pieces.mass_g >= self.mass_g * (1 - 1e-9):
+            return self
+        rest = self.plus(self.pieces, -1.0)
+        return replace(rest, grams={name: max(0.0, grams) for name, grams in rest.grams.items()}, pieces=None)
 
     @property
     def mass_g(self) -> float:
@@ -74,7 +88,9 @@ class Mixture:
             higher_mol=self.higher_mol + share * other.higher_mol,
             fruit_solids_g=self.fruit_solids_g + share * other.fruit_solids_g,
             powder_cocoa_g=self.powder_cocoa_g + share * other.powder_cocoa_g,
+            powder_glucose_g=self.powder_glucose_g + share * other.powder_glucose_g,
             energy_kcal=self.energy_kcal + share * other.energy_kcal,
+            pieces=self.pieces if other.pieces is None else _plus(self.pieces, other.pieces, share),
         )
 
 
@@ -85,9 +101,15 @@ def mix(recipe: Recipe) -> Mixture:
 
 def mix_lines(recipe: Recipe, positions: range | list[int]) -> Mixture:
     """Return what some of the recipe's lines bring."""
+    whole = _sum_lines(recipe, positions)
+    pieces = [p for p in positions if recipe.amounts_g[p] > 0 and is_piece(recipe, recipe.lines[p])]
+    return replace(whole, pieces=_sum_lines(recipe, pieces)) if pieces else whole
+
+
+def _sum_lines(recipe: Recipe, positions: range | list[int]) -> Mixture:
     grams = dict.fromkeys(NAMES, 0.0)
     other_fat_g = dict.fromkeys(FAT_KINDS, 0.0)
-    higher_mol = fruit_solids_g = powder_cocoa_g = energy_kcal = 0.0
+    higher_mol = fruit_solids_g = powder_cocoa_g = powder_glucose_g = energy_kcal = 0.0
     for position in positions:
         ingredient, amount_g = recipe.lines[position].ingredient, recipe.amounts_g[position]
         share = amount_g / 100
@@ -100,6 +122,8 @@ def mix_lines(recipe: Recipe, positions: range | list[int]) -> Mixture:
         if composition["higher"]:
             molar_mass = ingredient.higher_molar_mass_g_per_mol or DEFAULT_HIGHER_MOLAR_MASS_G_PER_MOL
             higher_mol += share * composition["higher"] / molar_mass
+        if composition["glucose"] and composition["water"] < POWDER_WATER_PCT:
+            powder_glucose_g += share * composition["glucose"]
         if ingredient.kind == "fruit":
             fruit_solids_g += share * composition["other"]
         elif ingredient.kind == "cocoa-powder":
@@ -111,39 +135,51 @@ def mix_lines(recipe: Recipe, positions: range | list[int]) -> Mixture:
         higher_mol=higher_mol,
         fruit_solids_g=fruit_solids_g,
         powder_cocoa_g=powder_cocoa_g,
+        powder_glucose_g=powder_glucose_g,
         energy_kcal=energy_kcal,
     )
+
+
+def _plus(first: Mixture | None, second: Mixture, share: float) -> Mixture:
+    return second.plus(second, share - 1.0) if first is None else first.plus(second, share)
 
 
 class MixingTable:
     """The lines of one recipe as a table, so that many amounts of them are mixed quickly."""
 
     def __init__(self, recipe: Recipe) -> None:
-        ones = [
-            _row(mix_lines(recipe.with_amounts_g([1.0] * len(recipe.lines)), [p])) for p in range(len(recipe.lines))
-        ]
-        self._rows = np.array(ones)
+        ones = recipe.with_amounts_g([1.0] * len(recipe.lines))
+        self._rows = np.array([_row(_sum_lines(ones, [position])) for position in range(len(recipe.lines))])
+        pieces = np.array([is_piece(recipe, line) for line in recipe.lines])
+        self._pieces = self._rows * pieces[:, np.newaxis] if pieces.any() else None
 
     def wet_and_fat(self) -> tuple[FloatArray, FloatArray]:
-        """Return the water and alcohol, and the fat, that 1 g of each line brings."""
+        """Return the water and alcohol, and the fat, that 1 g of each line brings to the binder."""
+        rows = self._rows if self._pieces is None else self._rows - self._pieces
         wet, fat = (
-            self._rows[:, [NAMES.index(name) for name in names]].sum(axis=1) for names in (("water", "ethanol"), FATS)
+            rows[:, [NAMES.index(name) for name in names]].sum(axis=1) for names in (("water", "ethanol"), FATS)
         )
         return wet, fat
 
     def mix(self, amounts_g: list[float]) -> Mixture:
         """Return what is in the bowl with these grams of each line."""
-        total = (np.array(amounts_g) @ self._rows).tolist()
-        grams, rest = total[: len(NAMES)], total[len(NAMES) :]
-        higher_mol, fruit_solids_g, powder_cocoa_g, energy_kcal = rest[len(FAT_KINDS) :]
-        return Mixture(
-            grams=dict(zip(NAMES, grams, strict=True)),
-            other_fat_g=dict(zip(FAT_KINDS, rest, strict=False)),
-            higher_mol=higher_mol,
-            fruit_solids_g=fruit_solids_g,
-            powder_cocoa_g=powder_cocoa_g,
-            energy_kcal=energy_kcal,
-        )
+        grams = np.array(amounts_g)
+        whole = _mixture((grams @ self._rows).tolist())
+        return whole if self._pieces is None else replace(whole, pieces=_mixture((grams @ self._pieces).tolist()))
+
+
+def _mixture(row: list[float]) -> Mixture:
+    grams, rest = row[: len(NAMES)], row[len(NAMES) :]
+    higher_mol, fruit_solids_g, powder_cocoa_g, powder_glucose_g, energy_kcal = rest[len(FAT_KINDS) :]
+    return Mixture(
+        grams=dict(zip(NAMES, grams, strict=True)),
+        other_fat_g=dict(zip(FAT_KINDS, rest, strict=False)),
+        higher_mol=higher_mol,
+        fruit_solids_g=fruit_solids_g,
+        powder_cocoa_g=powder_cocoa_g,
+        powder_glucose_g=powder_glucose_g,
+        energy_kcal=energy_kcal,
+    )
 
 
 def _row(mixture: Mixture) -> list[float]:
@@ -153,5 +189,6 @@ def _row(mixture: Mixture) -> list[float]:
         mixture.higher_mol,
         mixture.fruit_solids_g,
         mixture.powder_cocoa_g,
+        mixture.powder_glucose_g,
         mixture.energy_kcal,
     ]

@@ -27,6 +27,13 @@ LEAST_WET: Final = 0.05
 """Share of water and alcohol under which a mass is water-free."""
 MOST_FAT_TO_WET: Final = 4.0
 """Fat to water and alcohol from which the fat is the outer phase."""
+BLEND_FROM_FAT_TO_WET: Final = 2.8
+BLEND_FROM_WET: Final = 0.08
+"""From here on the index goes over from the wet rule to the water-free one."""
+COLD_FROM_C: Final = 20.0
+COLD_SPAN_C: Final = 16.0
+MOST_SYRUP: Final = 2.5
+BAND_MAY_SEIZE: Final = 0.8
 IN_A_GANACHE: Final = 0.5
 WATER_FREE: Final = 1.0
 CRYSTALS_READ_UP_TO_C: Final = 20.0
@@ -47,9 +54,10 @@ class SetIndex:
 
 
 def is_water_free(mixture: Mixture) -> bool:
-    """Return whether the water-free rule holds: little water and alcohol, or four times as much fat."""
+    """Return whether the water-free rule holds alone: little water and alcohol, or four times as much fat."""
+    mixture = mixture.binder
     wet_g = mixture.grams["water"] + mixture.grams["ethanol"]
-    return wet_g < LEAST_WET * mixture.mass_g or mixture.fat_g >= MOST_FAT_TO_WET * wet_g
+    return wet_g <= LEAST_WET * mixture.mass_g or mixture.fat_g >= MOST_FAT_TO_WET * wet_g
 
 
 def set_class(index: float) -> str:
@@ -65,32 +73,62 @@ def index_band(at_c: float, water_free: bool) -> float:
 
 
 def index_curve(mixture: Mixture, temperatures_c: list[float]) -> list[float]:
-    """Return the set index at each of some rising temperatures, clipped to 0..5.
+    """Return the set index at each of some rising temperatures, clipped to 0..5; pieces are left out.
 
-    Water-continuous: 3.02 ln R + 2.00, R = (solid fat + 0.5 CN + 0.5 MS + 0.12 undissolved sugar + fruit solids) /
-    (water + ethanol + 0.8 glycerol + 0.3 sorbitol), all in g. Water-free: 1.12 ln(1 + P) + 2.2 phi - 1.4, P the solid
-    fat in % of the fat, phi the mass share of dry particles. Calibrated judgements (set-judgement, set-water-free).
+    Water-continuous: 3.02 ln R + 2.00 + cold, R = (solid fat + 0.5 CN + 0.5 MS + 0.12 undissolved sugar + fruit
+    solids) / (water + ethanol + 0.8 glycerol + 0.3 sorbitol), all in g; below 20 °C the syrup thickens and lean cocoa
+    sets to a pudding: cold = c (0.35 + 0.25 S + 8 CN/we max(0, 1 - fat/we)²), c = clip((20 - T)/16, 0, 1), S g of
+    dissolved sugars per g of water and ethanol (we), at most 2.5. Water-free: 1.12 ln(1 + P) + 2.2 phi - 1.4, P the
+    solid fat in % of the fat, phi the share of dry particles of what is neither water nor ethanol. A wet mass is never
+    firmer than its own dry matter; between the two rules the index goes over without a step. Calibrated judgements
+    (set-judgement, set-water-free).
     """
-    rule = _water_free if is_water_free(mixture) else _water_continuous
-    meeting = WATER_FREE if rule is _water_free else IN_A_GANACHE
-    fractions = solid_fractions(mixture, temperatures_c, meeting)
-    return [_clip(rule(mixture, at_c, f)) for at_c, f in zip(temperatures_c, fractions, strict=True)]
+    return [_clip(index) for index in _unclipped(mixture, temperatures_c)]
 
 
-def index_unclipped(mixture: Mixture, at_c: float, water_free: bool) -> float:
-    """Return the index by one of the two rules, beyond 0 and 5 too: what a solver needs to find its way."""
-    if water_free:
-        return _water_free(mixture, at_c, solid_fractions(mixture, [at_c], WATER_FREE)[0])
-    return _water_continuous(mixture, at_c, solid_fractions(mixture, [at_c], IN_A_GANACHE)[0])
+def index_unclipped(mixture: Mixture, at_c: float) -> float:
+    """Return the index beyond 0 and 5 too: what a solver needs to find its way."""
+    return _unclipped(mixture, [at_c])[0]
 
 
-def _water_free(mixture: Mixture, _at_c: float, fraction: float) -> float:
+def _unclipped(mixture: Mixture, temperatures_c: list[float]) -> list[float]:
+    mixture = mixture.binder
+    dryness = _dryness(mixture)
+    dry = [_dry(mixture, f) for f in solid_fractions(mixture, temperatures_c, WATER_FREE)]
+    if dryness >= 1:
+        return dry
+    warm_wet = zip(temperatures_c, solid_fractions(mixture, temperatures_c, IN_A_GANACHE), strict=True)
+    syrup = _syrup(mixture)
+    wet = [_wet(mixture, at_c, f, syrup) for at_c, f in warm_wet]
+    return [(1 - dryness) * min(w, d) + dryness * d for w, d in zip(wet, dry, strict=True)]
+
+
+def _dryness(mixture: Mixture) -> float:
+    """Return how far the mass is on its way from the wet rule (0) to the water-free one (1)."""
+    wet_g = mixture.grams["water"] + mixture.grams["ethanol"]
+    if wet_g <= 0:
+        return 1.0
+    by_fat = (mixture.fat_g / wet_g - BLEND_FROM_FAT_TO_WET) / (MOST_FAT_TO_WET - BLEND_FROM_FAT_TO_WET)
+    by_water = (BLEND_FROM_WET - wet_g / mixture.mass_g) / (BLEND_FROM_WET - LEAST_WET)
+    return min(max(by_fat, by_water, 0.0), 1.0)
+
+
+def _dry(mixture: Mixture, fraction: float) -> float:
     grams = mixture.grams
-    dry = 1 - (mixture.fat_g + grams["water"] + grams["ethanol"]) / mixture.mass_g
-    return 1.12 * log(1 + 100 * fraction) + 2.2 * dry - 1.4
+    without_water_g = mixture.mass_g - grams["water"] - grams["ethanol"]
+    particles = 1 - mixture.fat_g / without_water_g if without_water_g > 0 else 0.0
+    return 1.12 * log(1 + 100 * fraction) + 2.2 * particles - 1.4
 
 
-def _water_continuous(mixture: Mixture, at_c: float, fraction: float) -> float:
+def _syrup(mixture: Mixture) -> float:
+    """Return g of dissolved sugars per g of water and ethanol at 20 °C, at most 2.5."""
+    grams, held = mixture.grams, dissolve(mixture, CRYSTALS_READ_UP_TO_C)
+    wet_g = grams["water"] + grams["ethanol"]
+    sugars_g = held.sucrose_g + held.lactose_g + held.glucose_g + grams["fructose"] + grams["maltose"] + grams["higher"]
+    return min(sugars_g / wet_g, MOST_SYRUP)
+
+
+def _wet(mixture: Mixture, at_c: float, fraction: float, syrup: float) -> float:
     grams = mixture.grams
     crystals_g = dissolve(mixture, min(at_c, CRYSTALS_READ_UP_TO_C)).crystals_g
     stiff_g = (
@@ -100,8 +138,12 @@ def _water_continuous(mixture: Mixture, at_c: float, fraction: float) -> float:
         + 0.12 * crystals_g
         + mixture.fruit_solids_g
     )
-    thin_g = grams["water"] + grams["ethanol"] + 0.8 * grams["glycerol"] + 0.3 * grams["sorbitol"]
-    return 3.02 * log(max(stiff_g / thin_g, LEAST_STIFF)) + 2.00 if thin_g > 0 else HIGHEST_INDEX
+    wet_g = grams["water"] + grams["ethanol"]
+    thin_g = wet_g + 0.8 * grams["glycerol"] + 0.3 * grams["sorbitol"]
+    how_cold = min(max((COLD_FROM_C - at_c) / COLD_SPAN_C, 0.0), 1.0)
+    pudding = 8 * grams["cocoa_nonfat"] / wet_g * max(0.0, 1 - mixture.fat_g / wet_g) ** 2
+    cold = how_cold * (0.35 + 0.25 * syrup + pudding)
+    return 3.02 * log(max(stiff_g / thin_g, LEAST_STIFF)) + 2.00 + cold
 
 
 def _clip(index: float) -> float:
@@ -113,13 +155,14 @@ def index_at(mixture: Mixture, at_c: float) -> float:
     return index_curve(mixture, [at_c])[0]
 
 
-def set_at(mixture: Mixture, at_c: float, modelled: bool) -> SetIndex:
+def set_at(mixture: Mixture, at_c: float, modelled: bool, may_seize: bool = False) -> SetIndex:
     """Return the index at `at_c` with its band; without figures where the index says nothing of this mass."""
     water_free = is_water_free(mixture)
     rule = "water-free" if water_free else "water-continuous"
     if not modelled:
         return SetIndex(at_c=at_c, index=None, low=None, high=None, class_=None, rule=rule)
-    index, band = index_at(mixture, at_c), index_band(at_c, water_free)
+    index = index_at(mixture, at_c)
+    band = BAND_MAY_SEIZE if may_seize else index_band(at_c, water_free)
     return SetIndex(
         at_c=at_c, index=index, low=_clip(index - band), high=_clip(index + band), class_=set_class(index), rule=rule
     )

@@ -3,6 +3,8 @@
 from typing import Final
 
 from hearth_bowl.core.mass.mixture import Mixture
+from hearth_bowl.core.recipe.ratios import CHOCOLATE_KINDS, kind_g
+from hearth_bowl.core.recipe.recipe import Recipe
 
 SPLIT_BOUNDS: Final = ((1.0, "very-safe"), (1.8, "safe"), (2.3, "care"), (2.8, "fragile"), (4.0, "splits"))
 """Upper bound of each band of fat to water (source: split-practice)."""
@@ -10,8 +12,27 @@ FAT_CONTINUOUS: Final = "fat-continuous"
 RESCUE_TARGET: Final = 1.8
 
 
+EMULSIONS: Final = frozenset({"cream-ganache", "whipped-ganache", "butter-ganache", "condensed-milk-fudge"})
+LEAST_WATER_PHASE: Final = 0.05
+"""A filling with chocolate or butter is an emulsion from this share of water phase on."""
+
+
+def is_emulsion(recipe: Recipe, mixture: Mixture) -> bool:
+    """Return whether a mass is an emulsion, which alone can split."""
+    if recipe.family in EMULSIONS:
+        return True
+    binder = mixture.binder
+    wet_g = binder.grams["water"] + binder.grams["ethanol"]
+    return (
+        recipe.family == "filling"
+        and kind_g(recipe, *CHOCOLATE_KINDS, "butter") > 0
+        and wet_g >= LEAST_WATER_PHASE * binder.mass_g
+    )
+
+
 def fat_to_water(mixture: Mixture) -> float | None:
-    """Return total fat over water (ethanol not counted), or None without water."""
+    """Return total fat over water of the emulsion (ethanol not counted, pieces left out), or None without water."""
+    mixture = mixture.binder
     water_g = mixture.grams["water"]
     return mixture.fat_g / water_g if water_g > 0 else None
 

@@ -7,7 +7,7 @@ from types import MappingProxyType
 from typing import Final
 
 from hearth_bowl.core.mass.mixture import Mixture
-from hearth_bowl.core.mass.solution import dissolve
+from hearth_bowl.core.mass.solution import dissolve, glucose_solubility_g_per_g
 
 WATER_G_PER_MOL: Final = 18.015
 CAP_C: Final = 20.0
@@ -90,13 +90,19 @@ def _fractions(water_mol: float, solutes: Iterable[Solute]) -> tuple[float, floa
 
 
 def dissolved_solutes(
-    mixture: Mixture, cap_c: float | None, water_g: float | None = None, without: tuple[str, ...] = ()
+    mixture: Mixture,
+    cap_c: float | None,
+    water_g: float | None = None,
+    without: tuple[str, ...] = (),
+    *,
+    glucose_grains: bool = False,
 ) -> list[Solute]:
-    """Return the solutes of a mixture; sucrose and lactose capped by solubility at `cap_c`, or not at all (None)."""
+    """Return the solutes of a mixture; sucrose and lactose (and glucose, where it grains) capped by solubility at
+    `cap_c`, or not at all (None)."""
     grams = {**mixture.grams, **dict.fromkeys(without, 0.0)}
     if cap_c is not None:
-        held = dissolve(mixture, cap_c, water_g)
-        grams["sucrose"], grams["lactose"] = held.sucrose_g, held.lactose_g
+        held = dissolve(mixture, cap_c, water_g, glucose_grains=glucose_grains)
+        grams["sucrose"], grams["lactose"], grams["glucose"] = held.sucrose_g, held.lactose_g, held.glucose_g
     solutes = [
         Solute(grams[name] / solute.molar_mass_g_per_mol, solute.norrish_k)
         for name, solute in SOLUTES.items()
@@ -108,7 +114,8 @@ def dissolved_solutes(
 
 
 def model_water_activity(mixture: Mixture, cap_c: float = CAP_C) -> float | None:
-    """Return the plain equation with both caps, or None without water."""
+    """Return the plain equation with both caps, pieces left out, or None without water."""
+    mixture = mixture.binder
     water_g = mixture.grams["water"]
     if water_g <= 0:
         return None
@@ -121,13 +128,13 @@ def bound_water_g(mixture: Mixture) -> float:
     return min(grams["water"] / 2, 0.14 * (grams["cocoa_nonfat"] + grams["other"]) + 0.16 * grams["msnf"])
 
 
-def filling_water_activity(mixture: Mixture, cap_c: float | None = CAP_C) -> float:
+def filling_water_activity(mixture: Mixture, cap_c: float | None = CAP_C, *, glucose_grains: bool = False) -> float:
     """Return the damped form with bound water taken off and cocoa's soluble salts (CN/1000 mol, K = 0) added.
 
     Caps are read for the free water. `cap_c` None: nothing has grained. The mixture must hold water.
     """
     free_g = mixture.grams["water"] - bound_water_g(mixture)
-    solutes = dissolved_solutes(mixture, cap_c, free_g)
+    solutes = dissolved_solutes(mixture, cap_c, free_g, glucose_grains=glucose_grains)
     solutes.append(Solute(mixture.grams["cocoa_nonfat"] / 1000, 0.0))
     return damped_activity(free_g / WATER_G_PER_MOL, solutes)
 
@@ -142,20 +149,48 @@ class WaterActivity:
     model: float | None
 
 
-def estimate_water_activity(mixture: Mixture, family: str, water_free: bool) -> WaterActivity:
-    """Return the water activity of a filling with an honest band: ±0.03, or grained against not for fudge.
+def holds_its_water(mixture: Mixture) -> bool:
+    """Return whether a mass is water-free: its water is less than its own dry solids hold at 0.60, or next to none.
+
+    water + ethanol < max(0.02 (mass - fat), 0.075 (CN + X) + 0.10 MS). No fat stands in it: fat preserves nothing.
+    Isotherms of cocoa, nut and milk powders; fair.
+    """
+    grams = mixture.grams
+    dry_solids = 0.075 * (grams["cocoa_nonfat"] + grams["other"]) + 0.10 * grams["msnf"]
+    return grams["water"] + grams["ethanol"] < max(0.02 * (mixture.mass_g - mixture.fat_g), dry_solids)
+
+
+def estimate_water_activity(mixture: Mixture, family: str, water_free: bool | None = None) -> WaterActivity:
+    """Return the water activity of a filling with an honest band: ±0.03; wider where glucose stands above its
+    solubility, and grained against not for fudge. Pieces that keep their own body are left out.
 
     It never certifies that a thing is safe.
+
+    :param water_free: which rule to take; by itself where not said.
     """
     model = model_water_activity(mixture)
+    mixture = mixture.binder
     if model is None:
         return WaterActivity(estimate=None, low=None, high=None, model=None)
-    if water_free:
+    if holds_its_water(mixture) if water_free is None else water_free:
         low, estimate, high = FREE_RUNNING_ESTIMATE
-    elif family in GRAINING_FAMILIES:
-        low, high = filling_water_activity(mixture, None), filling_water_activity(mixture)
+        return WaterActivity(estimate=estimate, low=low, high=high, model=model)
+    dissolved = filling_water_activity(mixture)
+    grained = _with_grained_glucose(mixture, dissolved)
+    if family in GRAINING_FAMILIES:
+        low, high = filling_water_activity(mixture, None), grained
         estimate = (low + high) / 2
     else:
-        estimate = filling_water_activity(mixture)
-        low, high = estimate - BAND, estimate + BAND
+        glucose_g = mixture.grams["glucose"]
+        share = mixture.powder_glucose_g / glucose_g if glucose_g > 0 else 0.0
+        low, high = dissolved - BAND, grained + BAND
+        estimate = dissolved + 0.5 * share * (grained - dissolved)
     return WaterActivity(estimate=estimate, low=max(0.0, low), high=min(1.0, high), model=model)
+
+
+def _with_grained_glucose(mixture: Mixture, dissolved: float) -> float:
+    """Return the water activity once the glucose above its solubility has grained; never below what it was."""
+    free_g = mixture.grams["water"] - bound_water_g(mixture)
+    if mixture.grams["glucose"] <= 0.5 * glucose_solubility_g_per_g(CAP_C) * free_g:
+        return dissolved
+    return max(dissolved, filling_water_activity(mixture, glucose_grains=True))

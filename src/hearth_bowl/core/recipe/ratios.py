@@ -13,9 +13,10 @@ LIQUID_KINDS: Final = ("cream", "condensed-milk", "butter")
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Ratios:
-    """Grams of chocolate and compound to 1 g of the kind named; None where there is none of it."""
+    """Grams of chocolate and compound to 1 g of the kind named, or of all liquids; None where there is none of it."""
 
     chocolate_to_cream: float | None
+    chocolate_to_liquid: float | None
     chocolate_to_condensed_milk: float | None
     chocolate_to_butter: float | None
 
@@ -31,10 +32,17 @@ def chocolate_to(recipe: Recipe, kind: str) -> float | None:
     return kind_g(recipe, *CHOCOLATE_KINDS) / liquid_g if liquid_g > 0 else None
 
 
+def chocolate_to_liquid(recipe: Recipe) -> float | None:
+    """Return chocolate and compound over every liquid but condensed milk, or None without any: what a cook means."""
+    liquid_g = fsum(grams for line, grams in recipe.weighed if line.ingredient.liquid)
+    return kind_g(recipe, *CHOCOLATE_KINDS) / liquid_g if liquid_g > 0 else None
+
+
 def ratios(recipe: Recipe) -> Ratios:
-    """Return the recipe's three ratios."""
+    """Return the recipe's ratios."""
     return Ratios(
         chocolate_to_cream=chocolate_to(recipe, "cream"),
+        chocolate_to_liquid=chocolate_to_liquid(recipe),
         chocolate_to_condensed_milk=chocolate_to(recipe, "condensed-milk"),
         chocolate_to_butter=chocolate_to(recipe, "butter"),
     )

@@ -9,6 +9,7 @@ from hearth_bowl.core.errors import BadInput, check_number
 from hearth_bowl.core.keep.cautions import why_set_not_modelled
 from hearth_bowl.core.mass.mixture import Mixture
 from hearth_bowl.core.mass.set_index import HIGHEST_C, HIGHEST_INDEX, LOWEST_C, index_unclipped
+from hearth_bowl.core.mass.split import fat_to_water
 from hearth_bowl.core.mass.water_activity import estimate_water_activity
 from hearth_bowl.core.recipe.ratios import CHOCOLATE_KINDS, main_liquid
 from hearth_bowl.core.recipe.recipe import Recipe
@@ -77,14 +78,14 @@ def checked_aims(record: Mapping[str, object]) -> dict[str, float]:
 
 
 def aims_of(
-    recipe: Recipe, mixture: Mixture, wanted: Mapping[str, float], water_free: bool, only: str | None = None
+    recipe: Recipe, mixture: Mixture, wanted: Mapping[str, float], water_free: bool | None, only: str | None = None
 ) -> list[Aim]:
     """Return the aims for a recipe, or one of them, by the rule of water-free masses or the other.
 
     :raises BadInput: naming an aim that says nothing of this recipe: no ratio, no water, set not modelled.
     """
     makers = {
-        "set_index": lambda value: _set_aim(recipe, mixture, value, wanted.get("at_c", ROOM_C), water_free),
+        "set_index": lambda value: _set_aim(recipe, mixture, value, wanted.get("at_c", ROOM_C)),
         "water_activity_max": lambda value: _water_activity_aim(recipe, mixture, value, water_free),
         "fat_to_water_max": lambda value: _fat_to_water_aim(mixture, value),
         "ratio": lambda value: _ratio_aim(recipe, value),
@@ -108,19 +109,19 @@ def aims_of(
     return [makers[name](value) for name, value in wanted.items() if name in makers and only in (None, name)]
 
 
-def _set_aim(recipe: Recipe, mixture: Mixture, value: float, at_c: float, water_free: bool) -> Aim:
+def _set_aim(recipe: Recipe, mixture: Mixture, value: float, at_c: float) -> Aim:
     reason = why_set_not_modelled(recipe, mixture)
     if reason:
         raise BadInput(("set_index",), reason, "another aim", "not-modelled")
     return Aim(
         name="set_index",
-        gap=lambda mix, _: index_unclipped(mix, at_c, water_free) - value,
+        gap=lambda mix, _: index_unclipped(mix, at_c) - value,
         at_most=value <= 0,
         at_least=value >= HIGHEST_INDEX,
     )
 
 
-def _water_activity_aim(recipe: Recipe, mixture: Mixture, value: float, water_free: bool) -> Aim:
+def _water_activity_aim(recipe: Recipe, mixture: Mixture, value: float, water_free: bool | None) -> Aim:
     if mixture.grams["water"] <= 0:
         raise BadInput(("water_activity_max",), "there is no water in the bowl", "another aim", "no-water")
 
@@ -136,7 +137,7 @@ def _fat_to_water_aim(mixture: Mixture, value: float) -> Aim:
         raise BadInput(("fat_to_water_max",), "there is no water in the bowl", "another aim", "no-water")
     return Aim(
         name="fat_to_water_max",
-        gap=lambda mix, _: mix.fat_g / mix.grams["water"] - value if mix.grams["water"] > 0 else 1e6,
+        gap=lambda mix, _: (1e6 if (ratio := fat_to_water(mix)) is None else ratio) - value,
         at_most=True,
     )
 

@@ -6,6 +6,7 @@ from typing import Any, Final
 import numpy as np
 
 from hearth_bowl.core.errors import BadInput
+from hearth_bowl.core.keep.cautions import why_set_not_told
 from hearth_bowl.core.mass.mixture import FloatArray, MixingTable, mix
 from hearth_bowl.core.mass.set_index import LEAST_WET, MOST_FAT_TO_WET, is_water_free
 from hearth_bowl.core.recipe.recipe import Recipe
@@ -140,11 +141,13 @@ class Problem:
         missed = {}
         for aim in self.aims:
             try:
-                measured = aims_of(found, mixture, self.wanted, is_water_free(mixture), only=aim.name)[0]
+                measured = aims_of(found, mixture, self.wanted, None, only=aim.name)[0]
             except BadInput:
                 missed[aim.name] = max(aim.missed_by(mixture, grams), aim.tolerance)
                 continue
-            if not measured.is_met(mixture, grams):
+            if aim.name == "set_index" and why_set_not_told(found, mixture):
+                missed[aim.name] = max(measured.missed_by(mixture, grams), aim.tolerance)
+            elif not measured.is_met(mixture, grams):
                 missed[aim.name] = measured.missed_by(mixture, grams)
         return missed
 

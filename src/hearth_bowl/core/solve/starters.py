@@ -1,31 +1,38 @@
 """Starters: our proportions for a family, a use and a chocolate, balanced by the core to what the use needs."""
 
 from collections.abc import Mapping
+from itertools import product
 from types import MappingProxyType
 from typing import Final
 
+from hearth_bowl.core.assess.assess import assess
 from hearth_bowl.core.errors import BadInput
+from hearth_bowl.core.ingredients.ingredient import Ingredient
 from hearth_bowl.core.ingredients.library import find
 from hearth_bowl.core.recipe.ratios import CHOCOLATE_KINDS
 from hearth_bowl.core.recipe.recipe import AIMED_INDEX, FAMILIES, Line, Recipe, checked_recipe
 from hearth_bowl.core.recipe.weighing import shown_g
 from hearth_bowl.core.solve.balance import balance
 
+Lines = tuple[tuple[str, float, str], ...]
+
+LEANER: Final = (None, "cream18", "milk_whole", "milk_skim")
+"""What stands in for cream of 35 %, where that makes the mass fragile."""
+NEAR_INDEX: Final = 0.5
 CHOCOLATE: Final = "chocolate"
 """Stands for the chocolate that the cook picks."""
 USUAL_CHOCOLATE: Final = "dark60"
 BATCH_G: Final = 500.0
 ROOM_C: Final = 20.0
-Lines = tuple[tuple[str, float, str], ...]
 
 BASES: Final[Mapping[str, Lines]] = MappingProxyType(
     {
         "cream-ganache": (("cream35", 180, "warm"), ("glucose_syrup40", 20, "warm"), (CHOCOLATE, 290, "pour-over")),
         "whipped-ganache": (("cream35", 110, "warm"), (CHOCOLATE, 140, "pour-over"), ("cream35", 250, "late")),
         "butter-ganache": (
-            (CHOCOLATE, 300, "melt"),
-            ("butter82", 150, "stir-in-cool"),
-            ("glucose_syrup40", 30, "stir-in-cool"),
+            (CHOCOLATE, 230, "melt"),
+            ("butter82", 255, "stir-in-cool"),
+            ("glucose_syrup40", 15, "stir-in-cool"),
         ),
         "condensed-milk-fudge": (("condensed_sweet", 397, "warm"), (CHOCOLATE, 400, "melt"), ("butter82", 25, "melt")),
         "simmered-fudge": (
@@ -70,6 +77,18 @@ HELD: Final = frozenset({"condensed_sweet"})
 """Packs that are used whole: the rest is moved to suit them."""
 
 
+FIRMER: Final[Mapping[str, Lines]] = MappingProxyType(
+    {
+        "butter-ganache": (
+            (CHOCOLATE, 340, "melt"),
+            ("butter82", 150, "stir-in-cool"),
+            ("glucose_syrup40", 10, "stir-in-cool"),
+        )
+    }
+)
+"""Where the usual proportions do not get to what it is for."""
+
+
 def starter(family: str, use: str | None, chocolate: str = USUAL_CHOCOLATE) -> Recipe:
     """Return our proportions for a family and use; where a set index is aimed at, balanced to it at 20 °C.
 
@@ -80,21 +99,44 @@ def starter(family: str, use: str | None, chocolate: str = USUAL_CHOCOLATE) -> R
     picked = find(chocolate)
     if picked.kind not in CHOCOLATE_KINDS:
         raise BadInput(("chocolate",), f"{picked.label} is no chocolate", "a chocolate or compound", "not-allowed")
+    found = None
+    bases = [base for base in (BASES[family], FIRMER.get(family)) if base]
+    for softer, base, leaner in product((0.0, NEAR_INDEX / 2), bases, LEANER):
+        made = _made(family, use, picked, base, leaner, softer)
+        found = found or made
+        if is_sound(made):
+            return made
+    assert found is not None
+    return found
+
+
+def is_sound(recipe: Recipe) -> bool:
+    """Return whether nothing is wrong with our proportions: no split to fear, nothing seized, near what it is for."""
+    found = assess(recipe)
+    aim, index = AIMED_INDEX.get(recipe.use or ""), found.set.index
+    return (
+        found.split.band not in ("fragile", "splits")
+        and not {caution.code for caution in found.warnings} & {"seized", "dough", "may-seize"}
+        and (aim is None or index is None or abs(index - aim) <= NEAR_INDEX)
+    )
+
+
+def _made(family: str, use: str | None, picked: Ingredient, base: Lines, leaner: str | None, softer: float) -> Recipe:
     lines = [
         Line(
-            ingredient=picked if key == CHOCOLATE else find(key),
-            amount=_modelling_g(chocolate) if family == "modelling" and key != CHOCOLATE else grams,
+            ingredient=picked if key == CHOCOLATE else find(leaner if leaner and key == "cream35" else key),
+            amount=_modelling_g(picked.label) if family == "modelling" and key != CHOCOLATE else grams,
             stage=stage,
             pinned=key in HELD,
             proposed=True,
         )
-        for key, grams, stage in BASES[family]
+        for key, grams, stage in base
     ]
     made = checked_recipe(name=f"New {FAMILIES[family].lower()}", family=family, use=use, lines=lines)
     aim = AIMED_INDEX.get(use or "")
     if aim is None:
         return made
-    wanted = {"set_index": aim, "at_c": ROOM_C}
+    wanted = {"set_index": aim - softer, "at_c": ROOM_C}
     if not any(line.pinned for line in lines):
         wanted["mass_g"] = BATCH_G
     try:

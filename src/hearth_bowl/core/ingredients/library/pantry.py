@@ -12,6 +12,15 @@ ROWS: Final = (
         "egg_white", "Egg white", "other", "water 87.6 glucose 0.4 salt 0.3 other 11.7", 1.035, kcal=48, allergens="egg"
     ),
     _row(
+        "egg_white_pasteurised",
+        "Egg white, pasteurised",
+        "other",
+        "water 87.6 glucose 0.4 salt 0.3 other 11.7",
+        1.035,
+        kcal=48,
+        allergens="egg",
+    ),
+    _row(
         "invertase",
         "Invertase, liquid",
         "other",
@@ -22,6 +31,15 @@ ROWS: Final = (
     _row(
         "egg_yolk",
         "Egg yolk",
+        "other",
+        "water 50 other_fat 28 glucose 0.3 salt 0.2 other 21.5",
+        1.03,
+        kcal=337,
+        allergens="egg",
+    ),
+    _row(
+        "egg_yolk_pasteurised",
+        "Egg yolk, pasteurised",
         "other",
         "water 50 other_fat 28 glucose 0.3 salt 0.2 other 21.5",
         1.03,

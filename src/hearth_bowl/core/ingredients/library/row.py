@@ -1,9 +1,27 @@
 """How a row of the ingredient table is written."""
 
 from types import MappingProxyType
+from typing import Final
 
 from hearth_bowl.core.ingredients.components import COMPONENTS
 from hearth_bowl.core.ingredients.ingredient import DEFAULT_HIGHER_MOLAR_MASS_G_PER_MOL, Ingredient, energy_by_factors
+
+OWN_BODY: Final = frozenset(
+    {
+        "hazelnut_whole", "almond_whole", "pistachio_whole", "walnut_whole", "coconut_desiccated", "raisins",
+        "apricot_dried", "dates", "marshmallows", "biscuit_crumbs",
+    }
+)  # fmt: skip
+"""What stays a piece in a mass."""
+LIQUIDS: Final = frozenset(
+    {
+        "cream12", "cream18", "cream30", "cream35", "cream38", "cream48", "milk_whole", "milk_semi", "milk_skim",
+        "evaporated", "coconut_milk17", "raspberry_puree", "raspberry_puree_10s", "strawberry_puree", "passion_puree",
+        "mango_puree", "banana_puree", "lemon_juice", "water", "coffee_brewed", "espresso", "cream_liqueur17",
+        "liqueur25", "liqueur40", "spirit40", "vanilla_extract", "egg_white", "egg_white_pasteurised",
+    }
+)  # fmt: skip
+"""What counts against the chocolate as a liquid; condensed milk, butter, syrups, jam and soft cheese are none."""
 
 
 def row(
@@ -46,6 +64,8 @@ def row(
         energy_kcal_per_100g=energy_by_factors(composition) if kcal is None else kcal,
         allergens=tuple(allergens.split()),
         allergens_named=tuple(named.split()),
+        own_body=key in OWN_BODY,
+        liquid=key in LIQUIDS,
         source=source,
         spread=spread,
     )
