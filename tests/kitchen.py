@@ -9,9 +9,14 @@ from hearth_bowl.core.mass.mixture import Mixture, mix
 from hearth_bowl.core.recipe.recipe import Line, Recipe, checked_recipe
 
 
-def recipe(family: str = "cream-ganache", use: str | None = None, pinned: str = "", **grams: float) -> Recipe:
+def recipe(
+    family: str = "cream-ganache", use: str | None = None, pinned: str = "", stage: str = "", **grams: float
+) -> Recipe:
     """Return a recipe of library ingredients by key and grams; `pinned` names keys that are."""
-    lines = [Line(ingredient=find(key), amount=amount, pinned=key in pinned.split()) for key, amount in grams.items()]
+    lines = [
+        Line(ingredient=find(key), amount=amount, pinned=key in pinned.split(), stage=stage)
+        for key, amount in grams.items()
+    ]
     return checked_recipe(name="Test", family=family, use=use, lines=lines)
 
 
@@ -48,6 +53,13 @@ def recipe_record(**changes: Any) -> dict[str, Any]:
         ],
         **changes,
     }
+
+
+def grams_record(family: str, **grams: float) -> dict[str, Any]:
+    """Return a recipe file's content: library ingredients by key and grams."""
+    lines = [{"ingredient": key, "amount": amount, "unit": "g"} for key, amount in grams.items()]
+    made = recipe_record(family=family, lines=lines)
+    return {key: value for key, value in made.items() if key != "use"}
 
 
 def asked(vessel: Vessel, **given: Any) -> Any:

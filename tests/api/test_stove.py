@@ -291,10 +291,12 @@ class Setting(Kitchen):
         by_name = {row["name"]: row for row in beside}
         self.assertIsNone(by_name["Counter"]["clock"])
         self.assertIn("never gets to", by_name["Counter"]["says"])
-        sheet, bowl = (
-            by_name[name]["clock"]["cool_min"][1] for name in ("As an 8 mm sheet, fridge", "In its bowl, fridge")
+        sheet, stirred, alone = (
+            by_name[name]["clock"]["cool_min"][1]
+            for name in ("As an 8 mm sheet, fridge", "In its bowl and stirred, fridge", "Left in its bowl, fridge")
         )
-        self.assertLess(sheet, bowl)
+        self.assertLess(sheet, stirred)
+        self.assertLess(stirred, alone)
         problem = self.refused(
             "POST", "/api/set/clock", 422, json={"recipe": recipe, "ask": {**ask, "place": "counter"}}
         )

@@ -4,7 +4,7 @@ import unittest
 from typing import Any
 
 from tests.cli.test_verbs import CommandLine
-from tests.kitchen import recipe_record
+from tests.kitchen import grams_record, recipe_record
 
 
 class Cool(CommandLine):
@@ -12,7 +12,7 @@ class Cool(CommandLine):
         found = self.ok("cool", "--thickness-mm", "20", "--from-c", "35", "--to-c", "18", "--place", "fridge")
         self.assertAlmostEqual(found["minutes"], 95, delta=0.7)
         self.assertAlmostEqual(found["low_minutes"], 0.75 * found["minutes"])
-        self.assertAlmostEqual(found["high_minutes"], 1.25 * found["minutes"])
+        self.assertAlmostEqual(found["high_minutes"], 1.45 * found["minutes"])
 
     def test_covers_bases_and_faces(self) -> None:
         def minutes(*more: str) -> float:
@@ -30,8 +30,20 @@ class Cool(CommandLine):
         bowl = ("--bowl-kg", "0.9", "--area-m2", "0.045", "--from-c", "45", "--to-c", "32", "--ambient-c", "20")
         self.assertAlmostEqual(self.ok("cool", *bowl)["minutes"], 61.2, delta=0.1)
 
+    def test_bowls_left_alone_and_small_bodies(self) -> None:
+        alone = ("--bowl-kg", "0.9", "--unstirred", "--from-c", "45", "--to-c", "18", "--place", "fridge")
+        self.assertAlmostEqual(self.ok("cool", *alone)["minutes"], 260, delta=1)
+        self.assertAlmostEqual(self.ok("cool", *alone, "--base", "glass")["minutes"], 325, delta=2)
+        ball, same = self.ok("cool", *alone, "--half-ball"), self.ok("cool", *alone, "--depth-over-radius", "1.15")
+        self.assertEqual(ball, same)
+        small = ("--small", "--volume-ml", "7.07", "--area-cm2", "21.2", "--from-c", "35", "--to-c", "18")
+        self.assertAlmostEqual(self.ok("cool", *small, "--ambient-c", "4")["minutes"], 37.5, delta=0.1)
+        self.assertEqual(self.refused("cool", *small, "--h", "40", "--ambient-c", "4")["field"], "volume_ml")
+
     def test_refusals(self) -> None:
         for arguments, field in (
+            (("--bowl-kg", "0.9", "--half-ball", "--from-c", "45", "--to-c", "32"), "half_ball"),
+            (("--small", "--volume-ml", "9", "--from-c", "45", "--to-c", "32"), "area_cm2"),
             (("--from-c", "45", "--to-c", "32"), "thickness_mm"),
             (("--thickness-mm", "20", "--from-c", "45"), "to_c"),
             (("--thickness-mm", "20", "--from-c", "45", "--to-c", "20"), "place"),
@@ -43,6 +55,34 @@ class Cool(CommandLine):
         ):
             with self.subTest(arguments):
                 self.assertEqual(self.refused("cool", *arguments)["field"], field)
+
+
+class RipenAndBurst(CommandLine):
+    def test_a_fondant_by_its_dose(self) -> None:
+        made = self.file("fondant.json", grams_record("fondant", fondant_made=400))
+        found = self.ok("ripen", made, "--dose-pct", "0.1")
+        self.assertAlmostEqual(found["crystals_share"], 0.54, delta=0.01)
+        self.assertAlmostEqual(found["days"]["creamy"][1], 13.3, delta=0.1)
+        own = self.file("own.json", grams_record("fondant", fondant_made=400, invertase=0.8))
+        self.assertAlmostEqual(self.ok("ripen", own, "--dose-pct", "0.1")["days"]["creamy"][1], 6.6, delta=0.1)
+        syrup = self.file("syrup.json", grams_record("fondant", sugar_granulated=800, glucose_syrup40=200, water=300))
+        self.assertAlmostEqual(self.ok("ripen", syrup, "--to-c", "117")["days"]["creamy"][1], 5.9, delta=0.1)
+        self.assertEqual(self.refused("ripen", made, "--dose-pct", "0")["field"], "dose_pct")
+
+    def test_a_first_burst_and_a_record(self) -> None:
+        found = self.ok("burst", "--mass-g", "100", "--watts", "800")
+        self.assertAlmostEqual(found["first_s"], 9.4, delta=0.05)
+        self.assertIsNone(found["look_s"])
+        record = ("--kind", "watery", "--record-g", "600", "--record-s", "330")
+        self.assertAlmostEqual(self.ok("burst", "--mass-g", "371", "--watts", "800", *record)["look_s"], 163, delta=0.5)
+        self.assertEqual(self.refused("burst", "--mass-g", "9", "--watts", "800", "--kind", "tea")["field"], "kind")
+
+    def test_a_boil_to_its_water(self) -> None:
+        made = self.file("fudge.json", grams_record("boiled-fudge", sugar_granulated=450, milk_whole=300, butter82=60))
+        self.assertAlmostEqual(self.ok("boil", made, "--water-pct", "12.5")["water_left_pct"], 12.5)
+        dry = self.ok("boil", made, "--water-pct", "60")
+        self.assertEqual((dry["evaporated_g"], dry["to_c"]), (0, dry["boiling_c"]))
+        self.assertEqual(self.refused("boil", made, "--water-pct", "9", "--to-c", "115")["field"], "to_c")
 
 
 class Temper(CommandLine):

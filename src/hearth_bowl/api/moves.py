@@ -157,6 +157,7 @@ class CookIn(Incoming):
     to_c: float | None = None
     lost_g: float | None = None
     sea_level_c: float | None = None
+    water_pct: float | None = None
 
 
 @moves.post("/cook")
@@ -164,7 +165,7 @@ class CookIn(Incoming):
 def cook_recipe(json: CookIn) -> Cooking:
     """Work out what is left of a boiled mass. Nothing is stored."""
     with database().reading() as session:
-        return cook(session, record_of(json.recipe), json.to_c, json.lost_g, json.sea_level_c)
+        return cook(session, record_of(json.recipe), json.to_c, json.lost_g, json.sea_level_c, json.water_pct)
 
 
 class LayersIn(Incoming):

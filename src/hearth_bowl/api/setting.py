@@ -14,7 +14,8 @@ from hearth_bowl.api.spec import spec
 from hearth_bowl.api.wire import Incoming, Outgoing
 from hearth_bowl.core.cooling.chain import CHAINS, Look
 from hearth_bowl.core.cooling.places import BASES, COVERS, PLACES
-from hearth_bowl.core.cooling.set_clock import STATES, Correction, SetAsk, SetClock, usual_set_ask
+from hearth_bowl.core.cooling.set_ask import STATES, SetAsk, usual_set_ask
+from hearth_bowl.core.cooling.set_clock import Correction, SetClock
 from hearth_bowl.core.errors import BadInput, check_number
 from hearth_bowl.core.ingredients.library import find
 from hearth_bowl.core.mass.tempering import SEED_SHARE_BAND_PCT, temper
@@ -88,6 +89,7 @@ class TemperOut(Outgoing):
     seed_share_pct: float | None
     share_band_pct: float
     seed_g: float | None
+    come_down_c: float | None
 
 
 @setting.get("/set/places")
@@ -178,4 +180,5 @@ def temper_chocolate(json: TemperIn) -> TemperOut:
         seed_share_pct=seed.share_pct if seed else None,
         share_band_pct=SEED_SHARE_BAND_PCT,
         seed_g=seed.seed_g if seed else None,
+        come_down_c=seed.come_down_c if seed else None,
     )

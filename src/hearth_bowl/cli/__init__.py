@@ -7,6 +7,7 @@ from collections.abc import Sequence
 from typing import Any, Final
 
 from hearth_bowl import __version__
+from hearth_bowl.cli.cooling import cooling_parsers
 from hearth_bowl.cli.fitting import fit_parsers
 from hearth_bowl.cli.heat import heat_parsers
 from hearth_bowl.cli.parser import Parser
@@ -44,6 +45,7 @@ def verb_parsers() -> dict[str, Parser]:
         **recipe_parsers(),
         **fit_parsers(),
         **heat_parsers(),
+        **cooling_parsers(),
         "verbs": Parser("verbs", answer_verbs),
         "version": Parser("version", lambda _: {"version": __version__}),
     }

@@ -37,9 +37,11 @@ SOURCES: Final = MappingProxyType(
         "keeping-practice": "Usual shelf readings of water activity, several textbooks, taken cautiously.",
         "invertase-practice": "Stoichiometry exact; times by confectioners' practice, weak: preparations differ "
         "several-fold.",
+        "boil-practice": "Water left at the end of a boil, by kind: typical values, several textbooks; fair.",
+        "burst-practice": "Energy balance of a microwave: solid; what a mass takes up of it: judged, weak.",
         "choi-okos-1986": "Y. Choi and M. R. Okos, 1986, thermal properties of foods by composition.",
         "incropera-dewitt": "F. P. Incropera and D. P. DeWitt, Fundamentals of Heat and Mass Transfer: the plane wall.",
-        "cooling-practice": "Heat transfer in kitchens, air and radiation together: typical values, time ±25 %.",
+        "cooling-practice": "Heat transfer in kitchens, air and radiation together: typical values, time -25/+45 %.",
         "fat-heats": "Latent heats of fats: typical values.",
         "tempering-windows": "Windows of tempering: typical values, several textbooks, ⟪±1 °C⟫ between makers.",
         "pack-labels": "Net weights as usually printed on packs, by country; the wrapper in hand wins.",

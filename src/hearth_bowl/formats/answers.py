@@ -7,10 +7,12 @@ from hearth_bowl.core.assess.assess import Assessment, assess
 from hearth_bowl.core.cooling.places import TIME_HIGH, TIME_LOW
 from hearth_bowl.core.fit import Fit
 from hearth_bowl.core.mass.boiling import Boiling, Cooked
+from hearth_bowl.core.mass.ripening import Ripening
 from hearth_bowl.core.mass.sugar_stages import Thermometer, stage_at, stage_c
 from hearth_bowl.core.mass.tempering import Tempering
 from hearth_bowl.core.recipe.recipe import Recipe
 from hearth_bowl.core.solve.balance import Balance
+from hearth_bowl.core.stove.bursts import FirstBurst
 
 MOVED_FROM_G: Final = 1e-6
 """A change under this is rounding."""
@@ -42,6 +44,7 @@ def assess_answer(recipe: Recipe, assessment: Assessment) -> dict[str, Any]:
             "class": reading.class_,
             "rule": reading.rule,
         },
+        **({"use": {**asdict(assessment.use), "worked_c": list(assessment.use.worked_c)}} if assessment.use else {}),
         "split": asdict(assessment.split),
         "sweetness_pct": assessment.sweetness_pct,
         "alcohol_pct": assessment.alcohol_pct,
@@ -112,6 +115,17 @@ def minutes_answer(seconds: float) -> dict[str, Any]:
     return {"minutes": minutes, "low_minutes": TIME_LOW * minutes, "high_minutes": TIME_HIGH * minutes}
 
 
+def ripen_answer(found: Ripening) -> dict[str, Any]:
+    """Return the answer of `ripen`: [low, middle, high] days to each word, or null where it never gets there."""
+    days = {word: None if days is None else list(days) for word, days in found.days.items()}
+    return {"crystals_share": found.crystals_share, "dose_pct": found.dose_pct, "days": days}
+
+
+def burst_answer(found: FirstBurst) -> dict[str, Any]:
+    """Return the answer of `burst`."""
+    return {"first_s": found.first_s, "expect_s": found.expect_s, "look_s": found.look_s}
+
+
 def temper_answer(found: Tempering) -> dict[str, Any]:
     """Return the answer of `temper`; of compound only its melt and work range, and where it scorches."""
     window, seed = found.window, found.seed
@@ -126,4 +140,5 @@ def temper_answer(found: Tempering) -> dict[str, Any]:
         "seed_lost_above_c": window.seed_lost_above_c,
         "seed_share_pct": seed.share_pct if seed else None,
         "seed_g": seed.seed_g if seed else None,
+        "come_down_c": seed.come_down_c if seed else None,
     }

@@ -12,7 +12,7 @@ from hearth_bowl.core.mass.cooking import plan_or_none
 from hearth_bowl.core.mass.kitchen import Kitchen
 from hearth_bowl.core.mass.mixture import mix
 from hearth_bowl.core.recipe.recipe import Recipe
-from hearth_bowl.core.stove.bursts import Burst, next_burst
+from hearth_bowl.core.stove.bursts import Burst, burst_kind, next_burst
 from hearth_bowl.core.stove.events import BurstGiven
 from hearth_bowl.core.stove.weighed import Follow, PanWeight, follow, pan_weight, spilled
 from hearth_bowl.formats.happenings import happening_from
@@ -84,7 +84,10 @@ def burst(
         if isinstance(given, BurstGiven) and given.first and given.rated_w == rated_w:
             record = given.seconds
             break
-    return next_burst(mix(_recipe(session, batch_id)), now_c, unmelted_share, rated_w, bursts_before, record)
+    recipe = _recipe(session, batch_id)
+    mixture = mix(recipe)
+    kind = burst_kind(recipe, mixture)
+    return next_burst(mixture, kind, now_c, unmelted_share, rated_w, bursts_before, record)
 
 
 def _recipe(session: Session, batch_id: int) -> Recipe:

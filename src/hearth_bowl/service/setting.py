@@ -7,7 +7,8 @@ from typing import Any, Final
 
 from hearth_bowl.core.cooling.chain import Look, chain_of
 from hearth_bowl.core.cooling.places import PLACES
-from hearth_bowl.core.cooling.set_clock import Correction, SetAsk, SetClock, bowl_area_m2, set_clock
+from hearth_bowl.core.cooling.set_ask import SetAsk
+from hearth_bowl.core.cooling.set_clock import Correction, SetClock, set_clock
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.mass.cooking import finished_or_none
 from hearth_bowl.core.mass.mixture import Mixture, mix
@@ -38,7 +39,7 @@ def clock_of(
     """
     mixture = _mixture(settings, record)
     try:
-        return set_clock(mixture, _ask(settings, ask, mixture), corrections)
+        return set_clock(mixture, _ask(settings, ask), corrections)
     except BadInput as problem:
         raise problem.under("ask") from None
 
@@ -58,12 +59,13 @@ def beside(settings: Settings, record: Mapping[str, Any], ask: SetAsk) -> list[B
     sheet = replace(ask, thickness_mm=SHEET_MM, bowl_kg=None, area_m2=None, narrow_mm=None)
     shapes.append((f"As an {SHEET_MM:g} mm sheet, {here}", sheet))
     in_bowl = replace(ask, thickness_mm=None, narrow_mm=None, bowl_kg=mixture.mass_g / 1000)
-    shapes.append((f"In its bowl, {here}", in_bowl))
+    shapes.append((f"Left in its bowl, {here}", in_bowl))
+    shapes.append((f"In its bowl and stirred, {here}", replace(in_bowl, stirred=True)))
     found = []
     for name, changed in shapes:
         try:
             found.append(
-                Beside(name=name, clock=set_clock(mixture, _ask(settings, changed, mixture), with_curve=False), says="")
+                Beside(name=name, clock=set_clock(mixture, _ask(settings, changed), with_curve=False), says="")
             )
         except BadInput as problem:
             found.append(Beside(name=name, clock=None, says=problem.message))
@@ -86,13 +88,11 @@ def chain_calendar(kind: str, minutes: float, from_at: datetime, title: str) -> 
     return chain_ics(chain_of(kind, minutes), title, from_at)
 
 
-def _ask(settings: Settings, ask: SetAsk, mixture: Mixture) -> SetAsk:
-    """Return an ask with what this kitchen and this mass say where it does not."""
+def _ask(settings: Settings, ask: SetAsk) -> SetAsk:
+    """Return an ask with what this kitchen says where it does not."""
     if ask.place in ROOMS and ask.ambient_c is None:
         kitchen_c = settings.kitchen_c
         ask = replace(ask, ambient_c=min(kitchen_c, PLACES["larder"].ambient_c) if ask.place == "larder" else kitchen_c)
-    if ask.bowl_kg and ask.area_m2 is None:
-        ask = replace(ask, area_m2=bowl_area_m2(ask.bowl_kg, 1000 * mixture.density_g_per_ml))
     return ask
 
 

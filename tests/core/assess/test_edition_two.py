@@ -6,6 +6,7 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from hearth_bowl.core.assess.assess import Assessment, assess
+from hearth_bowl.core.bench.formula import formula
 from hearth_bowl.core.bench.offers import split_offer
 from hearth_bowl.core.ingredients.library import LIBRARY, find
 from hearth_bowl.core.mass.little_water import little_water, rescue_g
@@ -152,6 +153,21 @@ class Split(unittest.TestCase):
                     self.assertNotIn(found.split.band, ("fragile", "splits"), (family, use, chocolate))
                     codes = {caution.code for caution in found.warnings}
                     self.assertFalse(codes & {"seized", "dough", "may-seize"}, (family, use, chocolate))
+
+
+class Uses(unittest.TestCase):
+    def test_warm_work_is_judged_by_how_it_rests(self) -> None:
+        glaze = recipe(use="glaze", dark60=200, cream35=200)
+        found = assess(glaze, 32).use
+        assert found is not None
+        self.assertEqual((found.state, found.rested), ("right", "right"))
+        self.assertEqual([assess(glaze, at_c).use.state for at_c in (20, 38)], ["too-cool", "too-warm"])  # type: ignore[union-attr]
+        self.assertTrue(formula(glaze, at_c=32).sentence.fits)
+        firm = assess(recipe(use="glaze", dark60=300, cream35=120), 32).use
+        self.assertEqual(firm.rested if firm else "", "firm")
+        whipped = assess(recipe("whipped-ganache", use="whip", dark60=100, cream35=200), 10).use
+        self.assertEqual((whipped.state, whipped.rested) if whipped else (), ("right", None))
+        self.assertIsNone(assess(recipe(use="drink", dark60=100, cream35=200)).use)
 
 
 class Words(unittest.TestCase):

@@ -119,9 +119,9 @@ class ColdAndWarm(unittest.TestCase):
         self.assertFalse(warm.fits)
         self.assertIn("Too soft to roll at 27 °C", plain(warm.lead))
 
-    def test_invertase_is_slower_in_the_cold(self) -> None:
+    def test_ripening_is_slower_in_the_cold(self) -> None:
         def days(at_c: float) -> str:
-            return codes(bench("fondant", at_c=at_c))["invertase"].shown
+            return codes(bench("fondant", at_c=at_c))["ripening"].shown
 
         warm = int(days(20.0).split()[1])
         cold = days(8.0)

@@ -1,14 +1,16 @@
 """Cooling: the exact series, the handbook's table, the energy account, and what cannot be."""
 
 import unittest
+from math import pi
 
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from hearth_bowl.core.cooling.bowl import bowl_at_c, bowl_s, time_constant_s
+from hearth_bowl.core.cooling.bowl import small_s, stirred_s
 from hearth_bowl.core.cooling.places import PLACES, faces
 from hearth_bowl.core.cooling.series import roots, unaccomplished
 from hearth_bowl.core.cooling.slab import Slab, cool_slab, slab_s
+from hearth_bowl.core.cooling.unstirred import Tub, cool_unstirred, unstirred_s
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.mass.latent_heat import setting_kj_per_kg, solid_fat_kj_per_kg
 from hearth_bowl.core.mass.thermal import Thermal, conductivity_w_per_mk, heat_capacity_j_per_kgk
@@ -113,14 +115,42 @@ class Solver(unittest.TestCase):
 
 
 class Bowl(unittest.TestCase):
-    def test_worked_bowl(self) -> None:
-        tau = time_constant_s(0.9, 2250, 9, 0.045)
-        self.assertAlmostEqual(bowl_s(tau, 45, 32, 20) / 60, 61, delta=0.5)
+    def test_worked_bowls(self) -> None:
+        self.assertAlmostEqual(stirred_s(0.9, 0.045, 45, 32, 20) / 60, 61, delta=0.5)
+        alone = Tub(mass_kg=0.9, h_top=9, h_side=9, h_base=7)
+        self.assertAlmostEqual(unstirred_s(alone, 45, 32, 20) / 60, 112, delta=0.5)
+        self.assertAlmostEqual(2000 * alone.radius_m, 148, delta=0.5)
 
-    @given(from_c=st.floats(30, 110), to_c=st.floats(21, 29.9), mass=st.floats(0.05, 5))
-    def test_time_and_temperature_are_inverse(self, from_c: float, to_c: float, mass: float) -> None:
-        tau = time_constant_s(mass, 2250, 9, 0.045)
-        self.assertAlmostEqual(bowl_at_c(tau, from_c, 20, bowl_s(tau, from_c, to_c, 20)), to_c, places=6)
+    def test_the_table_of_bowls_left_alone(self) -> None:
+        for kg, base, from_c, to_c, ambient, minutes in (
+            (0.2, 7, 45, 18, 5, 133),
+            (0.4, 3, 45, 18, 5, 224),
+            (0.9, 7, 45, 18, 5, 260),
+            (1.5, 5, 45, 32, 20, 162),
+            (2.5, 5, 45, 28, 20, 294),
+        ):
+            found = unstirred_s(Tub(mass_kg=kg, h_base=base), from_c, to_c, ambient) / 60
+            self.assertAlmostEqual(found / minutes, 1, delta=0.01, msg=f"{kg} {minutes}")
+
+    @settings(max_examples=20, deadline=None)
+    @given(kg=st.floats(0.05, 5), depth=st.floats(0.3, 2), h=st.floats(0.2, 15), latent=st.floats(0, 60))
+    def test_left_alone_is_never_quicker_than_stirred(self, kg: float, depth: float, h: float, latent: float) -> None:
+        mass = Thermal(latent_kj_per_kg=latent)
+        tub = Tub(mass_kg=kg, depth_over_radius=depth, h_top=h, h_side=h, h_base=h, thermal=mass)
+        stirred = stirred_s(kg, tub.area_m2, 40, 15, 5, h, mass)
+        self.assertGreaterEqual(unstirred_s(tub, 40, 15, 5), stirred * (1 - 0.005))
+        course = cool_unstirred(tub, 40, 5, for_s=1800)
+        self.assertAlmostEqual(course.heat_out_j / course.enthalpy_lost_j, 1, places=6)
+
+    def test_worked_small_bodies(self) -> None:
+        self.assertAlmostEqual(small_s(7.07, 21.2, 35, 18, 4) / 60, 37.5, delta=0.1)
+        ball_mm = 25.0
+        volume_ml, area_cm2 = pi * ball_mm**3 / 6000, pi * ball_mm**2 / 100
+        self.assertAlmostEqual(small_s(volume_ml, area_cm2, 24, 16, 5, 8) / 60, 37, delta=0.5)
+        self.assertAlmostEqual(small_s(7.5, 2 * (6.25 + 3 + 3), 32, 20, 5, 7) / 60, 20, delta=0.5)
+        with self.assertRaises(BadInput) as caught:
+            small_s(700, 212, 35, 18, 4)
+        self.assertEqual(caught.exception.field, ("volume_ml",))
 
 
 class Places(unittest.TestCase):

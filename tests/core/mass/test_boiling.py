@@ -12,13 +12,16 @@ from hearth_bowl.core.mass.boiling import (
     boiling_c,
     boiling_solutes,
     cook_to,
+    cook_to_water_pct,
     cook_until_lost,
     pressure_kpa,
     water_boils_c,
 )
+from hearth_bowl.core.mass.cooking import cook_plan, finished_water_pct, is_cooked_down
+from hearth_bowl.core.mass.kitchen import Kitchen
 from hearth_bowl.core.mass.sugar_stages import STAGES_C, same_solids_c, stage_at, thermometer
 from hearth_bowl.core.mass.water_activity import SOLUTES, Solute
-from tests.kitchen import bowl
+from tests.kitchen import bowl, recipe
 
 FUDGE = bowl(sugar_granulated=450, milk_whole=300, butter82=60, glucose_syrup40=30)
 temperatures = st.floats(104, 130)
@@ -68,6 +71,37 @@ class Worked(unittest.TestCase):
                 self.assertAlmostEqual(cooked.water_left_g, water_g, delta=0.051)
                 self.assertAlmostEqual(cooked.water_left_pct, pct, delta=0.051)
                 self.assertAlmostEqual(cooked.finished_g, finished_g, delta=0.51)
+
+    def test_the_end_is_a_water_content(self) -> None:
+        table = {0.8: (101.7, 114.2), 1.5: (103.5, 115.6), 3: (107.8, 116.5), 6: (116.8, 117.0)}
+        for sugar_to_milk, (starts_c, ends_c) in table.items():
+            pan = bowl(sugar_granulated=100 * sugar_to_milk, milk_whole=100, butter82=15)
+            found = cook_to_water_pct(pan, 12.5, SEA_LEVEL_KPA)
+            self.assertAlmostEqual(boil(pan, SEA_LEVEL_KPA).boiling_c, starts_c, delta=0.1)
+            self.assertAlmostEqual(found.to_c, ends_c, delta=0.1)
+        condensed = bowl(condensed_sweet=395, butter82=20, cocoa_powder_11=30)
+        for pct, ends_c in ((22, 105.5), (20, 106.4), (18, 107.4)):
+            self.assertAlmostEqual(cook_to_water_pct(condensed, pct, SEA_LEVEL_KPA).to_c, ends_c, delta=0.06)
+        dry = cook_to_water_pct(condensed, 30, SEA_LEVEL_KPA)
+        self.assertEqual((dry.evaporated_g, dry.to_c), (0, boil(condensed, SEA_LEVEL_KPA).boiling_c))
+
+    def test_what_is_boiled_has_its_own_usual_end(self) -> None:
+        for family, pct, grams in (
+            ("boiled-fudge", 12.5, {"sugar_granulated": 450, "milk_whole": 300}),
+            ("fondant", 12, {"sugar_granulated": 800, "water": 300}),
+            ("filling", 8.5, {"sugar_granulated": 400, "glucose_syrup40": 300, "cream35": 400, "butter82": 50}),
+            ("filling", 20, {"condensed_sweet": 395, "butter82": 20, "cocoa_powder_11": 30}),
+        ):
+            made = recipe(family, stage="boil", **grams)
+            self.assertEqual(finished_water_pct(made), pct)
+            plan = cook_plan(made, Kitchen())
+            self.assertGreater(plan.cooked.to_c, plan.now.boiling_c)
+            self.assertAlmostEqual(100 * plan.cooked.water_left_g / plan.cooked.finished_g, pct)
+            high = cook_plan(made, Kitchen(altitude_m=1500))
+            self.assertAlmostEqual(high.cooked.water_left_g, plan.cooked.water_left_g)
+            self.assertLess(high.cooked.to_c, plan.cooked.to_c - 4)
+        cream = recipe("cream-ganache", stage="boil", cream35=200, dark60=300)
+        self.assertFalse(is_cooked_down(cream))
 
     def test_water_lost_between_two_temperatures(self) -> None:
         syrup = bowl(sugar_granulated=1000, water=400)

@@ -38,7 +38,7 @@ class Seed(unittest.TestCase):
             ("dark60", 45, 32, 25),
             ("dark60", 45, 34, 22),
             ("dark60", 48, 32, 30),
-            ("milk33", 43, 30, 31),
+            ("milk33", 43, 30, 30),
             ("white28", 41, 29, 30),
         ):
             found = temper(find(key), from_c, to_c).seed
@@ -51,7 +51,8 @@ class Seed(unittest.TestCase):
         assert found is not None
         assert found.seed_g is not None
         taken = found.seed_g * (1500 * (to_c - seed_c) + 1000 * solid_fat_kj_per_kg(bowl(dark60=100), seed_c))
-        self.assertAlmostEqual(mass * 1650 * (from_c - to_c), taken, delta=1e-6 * taken)
+        melt_c = from_c if found.come_down_c is None else found.come_down_c
+        self.assertAlmostEqual(mass * 1650 * (melt_c - to_c), taken, delta=1e-6 * taken)
         self.assertAlmostEqual(found.share_pct, 100 * found.seed_g / (mass + found.seed_g))
 
     def test_compound_needs_none(self) -> None:
@@ -71,6 +72,21 @@ class Seed(unittest.TestCase):
             with self.subTest(key=key, ask=ask), self.assertRaises(BadInput) as caught:
                 temper(find(key), **ask)  # type: ignore[arg-type]
             self.assertEqual(caught.exception.field, (field,))
+
+
+class Cap(unittest.TestCase):
+    def test_no_more_seed_than_can_be_stirred_in(self) -> None:
+        for name, from_c, to_c in (("gianduja", 43, 27), ("milk33", 43, 30)):
+            seed = temper(find(name), from_c, to_c).seed
+            assert seed is not None and seed.come_down_c is not None
+            self.assertAlmostEqual(seed.share_pct, 30)
+            self.assertLess(seed.come_down_c, from_c)
+            again = temper(find(name), seed.come_down_c, to_c).seed
+            assert again is not None
+            self.assertAlmostEqual(again.share_pct, 30, places=6)
+        dark = temper(find("dark60"), 45, 32).seed
+        assert dark is not None
+        self.assertIsNone(dark.come_down_c)
 
 
 if __name__ == "__main__":

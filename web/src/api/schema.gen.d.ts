@@ -1644,6 +1644,11 @@ export interface components {
              * @default null
              */
             to_c?: number | null;
+            /**
+             * Water Pct
+             * @default null
+             */
+            water_pct?: number | null;
         };
         /**
          * Cooked
@@ -4893,7 +4898,9 @@ export interface components {
         };
         /**
          * SetAsk
-         * @description A mass in a place. A slab by its thickness (and the narrower side), or a bowl by mass and cooling area.
+         * @description A mass in a place. A slab by its thickness (and the narrower side), or a bowl by its mass.
+         *
+         *     A bowl that is stirred every few minutes has one temperature and may say its cooling area; one left alone has not.
          */
         SetAsk: {
             /**
@@ -4938,6 +4945,11 @@ export interface components {
             /** State */
             state: string;
             /**
+             * Stirred
+             * @default false
+             */
+            stirred: boolean;
+            /**
              * Thickness Mm
              * @default null
              */
@@ -4945,7 +4957,9 @@ export interface components {
         };
         /**
          * SetAsk
-         * @description A mass in a place. A slab by its thickness (and the narrower side), or a bowl by mass and cooling area.
+         * @description A mass in a place. A slab by its thickness (and the narrower side), or a bowl by its mass.
+         *
+         *     A bowl that is stirred every few minutes has one temperature and may say its cooling area; one left alone has not.
          */
         SetAskIn: {
             /**
@@ -4989,6 +5003,11 @@ export interface components {
             place: string;
             /** State */
             state: string;
+            /**
+             * Stirred
+             * @default false
+             */
+            stirred?: boolean;
             /**
              * Thickness Mm
              * @default null
@@ -5695,6 +5714,8 @@ export interface components {
          * @description Windows, and the seed by the heat balance with its band in points.
          */
         TemperOut: {
+            /** Come Down C */
+            come_down_c: number | null;
             /** Cool To C */
             cool_to_c: number[] | null;
             /** Kind */

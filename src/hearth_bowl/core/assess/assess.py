@@ -3,13 +3,14 @@
 from dataclasses import dataclass
 from typing import Final
 
+from hearth_bowl.core.assess.at_work import RESTED_C, AtWork, at_work
 from hearth_bowl.core.errors import check_number
 from hearth_bowl.core.keep.allergens import allergen_groups, allergens_named
 from hearth_bowl.core.keep.cautions import Caution, cautions
 from hearth_bowl.core.keep.keeping import Keeping, keeping
 from hearth_bowl.core.mass.alcohol import alcohol_pct
 from hearth_bowl.core.mass.mixture import Mixture, mix
-from hearth_bowl.core.mass.set_index import HIGHEST_C, LOWEST_C, SetIndex, is_water_free, set_at
+from hearth_bowl.core.mass.set_index import HIGHEST_C, LOWEST_C, SetIndex, index_at, is_water_free, set_at
 from hearth_bowl.core.mass.solution import dissolve
 from hearth_bowl.core.mass.split import fat_to_water, is_emulsion, split_band
 from hearth_bowl.core.mass.water_activity import CAP_C, WaterActivity, estimate_water_activity
@@ -41,6 +42,7 @@ class Assessment:
     ratios: Ratios
     water_activity: WaterActivity
     set: SetIndex
+    use: AtWork | None
     split: Split
     sweetness_pct: float
     alcohol_pct: float
@@ -63,6 +65,7 @@ def assess(recipe: Recipe, at_c: float = ROOM_C, eaten: Mixture | None = None) -
     water = estimate_water_activity(mixture, recipe.family)
     warnings = cautions(recipe, mixture)
     codes = {warning.code for warning in warnings}
+    modelled = not codes & NO_SET
     composition = mixture.composition_pct
     return Assessment(
         mixture=mixture,
@@ -72,7 +75,8 @@ def assess(recipe: Recipe, at_c: float = ROOM_C, eaten: Mixture | None = None) -
         density_g_per_ml=mixture.density_g_per_ml,
         ratios=ratios(recipe),
         water_activity=water,
-        set=set_at(mixture, at_c, not codes & NO_SET, may_seize="may-seize" in codes),
+        set=set_at(mixture, at_c, modelled, may_seize="may-seize" in codes),
+        use=at_work(recipe.use, at_c, index_at(mixture, RESTED_C) if modelled else None),
         split=_split(recipe, mixture),
         sweetness_pct=mixture.sweetness_pct,
         alcohol_pct=alcohol_pct(mixture),

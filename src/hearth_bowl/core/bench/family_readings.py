@@ -1,4 +1,4 @@
-"""Readings that only some families have: the boil, the true ratio of a whipped ganache, invertase, modelling syrup."""
+"""Readings that only some families have: the boil, the true ratio of a whipped ganache, ripening, modelling syrup."""
 
 from collections.abc import Callable, Mapping, Sequence
 from types import MappingProxyType
@@ -9,10 +9,10 @@ from hearth_bowl.core.bench.why import Figure, Why
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.ingredients.components import SUGARS
 from hearth_bowl.core.mass.boiling import SEA_LEVEL_KPA
-from hearth_bowl.core.mass.cooking import cook_plan
-from hearth_bowl.core.mass.invertase import FASTEST, SLOWEST, after_days, days_until_loose
+from hearth_bowl.core.mass.cooking import cook_plan, finished_or_none, is_cooked_down
 from hearth_bowl.core.mass.kitchen import Kitchen
 from hearth_bowl.core.mass.mixture import mix
+from hearth_bowl.core.mass.ripening import WORDS, after_days, dose_pct, ripen
 from hearth_bowl.core.mass.sugar_stages import thermometer
 from hearth_bowl.core.recipe.ratios import CHOCOLATE_KINDS
 from hearth_bowl.core.recipe.recipe import Recipe
@@ -22,16 +22,19 @@ from hearth_bowl.core.sources import SOURCES
 MILK_BAND_PCT: Final = 1.5
 STORED_C: Final = 20.0
 COURSE_DAYS: Final = (3, 7, 14, 28)
+USUAL_DOSES_PCT: Final = (0.03, 0.5)
+"""Outside these a dose is most likely a slip."""
 SYRUPS: Final = frozenset({"glucose_syrup40", "glucose_syrup60", "corn_syrup_light", "golden_syrup", "honey"})
 
 
 def family_readings(recipe: Recipe, kitchen: Kitchen, at_c: float = STORED_C) -> Sequence[Reading]:
     """Return what is particular to a recipe's family, kept at `at_c`; nothing for most."""
     maker = MAKERS.get(recipe.family)
-    return (*_yolk(recipe), *(maker(recipe, kitchen, at_c) if maker is not None else ()))
+    boiled = _boil(recipe, kitchen) if is_cooked_down(recipe) else ()
+    return (*_yolk(recipe), *boiled, *(maker(recipe, kitchen, at_c) if maker is not None else ()))
 
 
-def _boil(recipe: Recipe, kitchen: Kitchen, _at_c: float) -> Sequence[Reading]:
+def _boil(recipe: Recipe, kitchen: Kitchen) -> Sequence[Reading]:
     try:
         plan = cook_plan(recipe, kitchen)
     except BadInput as problem:
@@ -39,11 +42,17 @@ def _boil(recipe: Recipe, kitchen: Kitchen, _at_c: float) -> Sequence[Reading]:
         return (Reading(code="boil", title="The boil", shown="–", unit="", words=words, state=LOOK),)
     now, cooked, target_c, sea_level_c = plan.now, plan.cooked, plan.cooked.to_c, plan.sea_level_c
     dial = _on_dial(target_c, kitchen)
+    near = " Its start and its end are close: one degree is 1 to 2 % of water there." if plan.is_soon_there else ""
     words = (
         f"It boils at ⟦{now.boiling_c:.1f} °C⟧ now. At ⟦{target_c:.1f} °C⟧ {cooked.water_left_pct:.1f} % water is left "
         f"(±{MILK_BAND_PCT:g}): stop when the pan has lost {cooked.evaporated_g:.0f} g. "
-        f"{cooked.finished_g:.0f} g come out. {dial}"
+        f"{cooked.finished_g:.0f} g come out.{near} {dial}"
     )
+    if plan.is_dry_already:
+        words = (
+            f"No boiling down: with {cooked.water_left_pct:.1f} % water it is as dry as it should be. "
+            f"Heat it only until it is smooth, to ⟦{target_c:.1f} °C⟧. {dial}"
+        )
     return (
         Reading(
             code="boil",
@@ -53,9 +62,10 @@ def _boil(recipe: Recipe, kitchen: Kitchen, _at_c: float) -> Sequence[Reading]:
             words=words.strip(),
             state=QUIET,
             why=Why(
-                formula="aw(T) × psat(T) = pressure of the air; on a mountain the same solids, not the same degrees",
+                formula="W = solids × p/(100 − p); it boils where aw(T) × psat(T) = pressure of the air",
                 inputs=(
-                    Figure("At sea level", f"⟦{sea_level_c:g} °C⟧"),
+                    Figure("Water when done", f"{plan.water_pct:g} %"),
+                    Figure("At sea level", f"⟦{sea_level_c:.1f} °C⟧"),
                     Figure("Air", f"{kitchen.pressure_kpa:.1f} kPa, at sea level {SEA_LEVEL_KPA:g}"),
                     Figure("Water now", f"{now.water_g:.0f} g"),
                     Figure("Solids when done", f"{cooked.solids_pct:.1f} %"),
@@ -102,36 +112,36 @@ def _true_ratio(recipe: Recipe, _kitchen: Kitchen, _at_c: float) -> Sequence[Rea
     )
 
 
-def _invertase(recipe: Recipe, kitchen: Kitchen, at_c: float) -> Sequence[Reading]:
-    dose_g = sum(grams for line, grams in recipe.weighed if line.ingredient.key == "invertase")
-    fondant_g = sum(grams for line, grams in recipe.weighed if (line.ingredient.key or "").startswith("fondant"))
-    boiled = () if fondant_g else _boil(recipe, kitchen, at_c)
-    if not dose_g:
-        return boiled
-    base_g = fondant_g or recipe.mass_g
-    dose_pct = 100 * dose_g / base_g
-    mixture = mix(recipe)
-    quick, slow = (days_until_loose(mixture, dose_pct * factor, at_c) for factor in (FASTEST, SLOWEST))
-    half = days_until_loose(mixture, dose_pct, at_c)
-    shown = "over 120 days" if half is None else f"about {half:.0f} days"
+def _ripening(recipe: Recipe, kitchen: Kitchen, at_c: float) -> Sequence[Reading]:
+    mixture = finished_or_none(recipe, kitchen) or mix(recipe)
+    dose = dose_pct(recipe, mixture.mass_g)
+    if dose is None:
+        return ()
+    found = ripen(mixture, dose, at_c)
+    soft = {word: days for word, days in found.days.items() if days is not None}
+    said = ", ".join(f"{word} {low:.0f} to {high:.0f}" for word, (low, _, high) in soft.items())
     own_g = mixture.grams["sucrose"]
-    turned = {days: 1 - after_days(mixture, days, dose_pct, at_c).grams["sucrose"] / own_g for days in COURSE_DAYS}
-    weeks = ", ".join(f"after {days} days {100 * share:.0f} %" for days, share in turned.items())
-    band = f"{quick:.0f} to {slow:.0f} days" if quick is not None and slow is not None else "a few days to months"
+    turned = {day: 1 - after_days(mixture, day, dose, at_c).grams["sucrose"] / own_g for day in COURSE_DAYS if own_g}
+    weeks = ", ".join(f"after {day} days {100 * share:.0f} %" for day, share in turned.items())
+    creamy = soft.get("creamy")
     return (
-        *boiled,
         Reading(
-            code="invertase",
-            title="Loose centre",
-            shown=shown,
-            unit=f"at ⟦{at_c:g} °C⟧, dose {dose_pct:.2f} %",
-            words=f"{band}, for preparations differ. Of its sugar is turned: {weeks}. Add it below ⟦60 °C⟧; cold "
-            "slows it threefold.",
-            state=QUIET if 0.03 <= dose_pct <= 0.5 else LOOK,
+            code="ripening",
+            title="Creamy centre",
+            shown="never" if creamy is None else f"about {creamy[1]:.0f} days",
+            unit=f"at ⟦{at_c:g} °C⟧, dose {dose:.2f} %",
+            words=(f"Days to each: {said}, for preparations differ: the maker's label wins. " if said else "")
+            + (f"Of its sugar is turned: {weeks}. " if weeks else "")
+            + "Add it below ⟦60 °C⟧; a fridge slows it threefold, a freezer stops it.",
+            state=QUIET if USUAL_DOSES_PCT[0] <= dose <= USUAL_DOSES_PCT[1] else LOOK,
             why=Why(
-                formula="dissolved sucrose goes as exp(−k t), k = 0.0693 a day × dose/0.1 % × exp(−5413 "
-                "(1/T − 1/293)); crystals feed it",
-                inputs=(Figure("Invertase", f"{dose_g:.2g} g"), Figure("On", f"{base_g:.0f} g")),
+                formula="all sucrose goes as exp(−k t), k = 0.045 a day × dose/0.1 % × exp(−5413 (1/T − 1/293)) × "
+                "(1 − e/40); the word by the crystals left",
+                inputs=(
+                    Figure("Crystals now", f"{100 * found.crystals_share:.0f} g in 100 g"),
+                    Figure("Loose, creamy, liquid", " / ".join(f"{limit:g}" for limit in WORDS.values())),
+                    Figure("Invertase on the fondant", f"{dose:.2f} %"),
+                ),
                 source=SOURCES["invertase-practice"],
                 band="half to double the days",
                 narrower="Cut one open every other day, and note it.",
@@ -238,9 +248,7 @@ def _syrup_share(label: str) -> float:
 
 MAKERS: Final[Mapping[str, Callable[[Recipe, Kitchen, float], Sequence[Reading]]]] = MappingProxyType(
     {
-        "boiled-fudge": _boil,
-        "simmered-fudge": _boil,
-        "fondant": _invertase,
+        "fondant": _ripening,
         "whipped-ganache": _true_ratio,
         "modelling": _modelling,
         "filling": _binder_to_dry,

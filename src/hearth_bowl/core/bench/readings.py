@@ -5,11 +5,12 @@ from types import MappingProxyType
 from typing import Final
 
 from hearth_bowl.core.assess.assess import NO_SET, Assessment
+from hearth_bowl.core.assess.at_work import WORK
 from hearth_bowl.core.assess.cost import Cost
 from hearth_bowl.core.bench.family_readings import family_readings
 from hearth_bowl.core.bench.offers import set_offer, split_offer
 from hearth_bowl.core.bench.reading import ATTEND, LOOK, QUIET, STATES, Gauge, Reading
-from hearth_bowl.core.bench.verdict import CLASS_DOES, WINDOWS, Verdict
+from hearth_bowl.core.bench.verdict import CLASS_DOES, Verdict
 from hearth_bowl.core.bench.why import (
     why_alcohol,
     why_crystals,
@@ -79,7 +80,8 @@ def _set(recipe: Recipe, assessment: Assessment, sentence: Verdict) -> Reading:
         return Reading(
             code="set", title=title, shown=shown, unit="", words=reason.message, state=state, why=why_set(assessment)
         )
-    good = WINDOWS.get(recipe.use or "", (None, None))
+    work = WORK.get(recipe.use or "")
+    good = (work.rested if work else None) or (None, None)
     state = ATTEND if sentence.fits is False else QUIET
     return Reading(
         code="set",

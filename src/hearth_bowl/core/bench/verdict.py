@@ -5,25 +5,15 @@ from itertools import pairwise
 from types import MappingProxyType
 from typing import Final
 
+from hearth_bowl.core.assess.at_work import RESTED_C, WORK
 from hearth_bowl.core.mass.cooking import CookPlan
-from hearth_bowl.core.mass.set_index import HIGHEST_INDEX, SetIndex
+from hearth_bowl.core.mass.set_index import SetIndex
 from hearth_bowl.core.recipe.recipe import FAMILIES, Recipe
 
 CURVE_C: Final = tuple(float(t) for t in range(39))
 """The temperatures from fridge to hand at which the set curve is read [°C]."""
-WINDOWS: Final = MappingProxyType(
-    {
-        "pour": (0.0, 0.9),
-        "glaze": (0.5, 1.6),
-        "dollop": (1.1, 2.2),
-        "pipe": (1.6, 2.6),
-        "fill-shell": (1.2, 2.6),
-        "coat-cake": (2.4, 3.5),
-        "roll": (2.6, 3.4),
-        "cut": (3.4, HIGHEST_INDEX),
-    }
-)
-"""Set index within which a use goes well: the index's classes, widened where a use is forgiving (a judgement)."""
+ROOM_ENDS_C: Final = 24.0
+"""What is worked warmer than a room is judged by how it rests."""
 DOES: Final = MappingProxyType(
     {
         "pour": ("Pours", "to pour"),
@@ -64,11 +54,14 @@ def verdict(recipe: Recipe, reading: SetIndex, curve: list[float]) -> Verdict:
         return Verdict(lead=FAMILIES[recipe.family], turn="it stays loose: weigh it by the cup of milk", fits=None)
     if reading.index is None:
         return Verdict(lead=FAMILIES[recipe.family], turn="how firm it sets is not computed", fits=None)
-    if recipe.use is None or recipe.use not in WINDOWS:
+    work = WORK.get(recipe.use or "")
+    if recipe.use is None or work is None or work.rested is None:
         does = CLASS_DOES[reading.class_ or "hard"]
         return Verdict(lead=f"{does} {place}", turn="", fits=None)
-    low, high = WINDOWS[recipe.use]
+    low, high = work.rested
     does, to_do = DOES[recipe.use]
+    if reading.at_c > ROOM_ENDS_C and work.worked_c[0] <= reading.at_c <= work.worked_c[1]:
+        return _worked_warm(does, place, curve[CURVE_C.index(RESTED_C)], work.rested)
     if reading.index < low:
         colder = crossing_c(curve, low)
         turn = f"firm enough below ⟦{colder:.0f} °C⟧" if colder is not None else "even straight from the fridge"
@@ -80,6 +73,14 @@ def verdict(recipe: Recipe, reading: SetIndex, curve: list[float]) -> Verdict:
     soft = crossing_c(curve, low)
     turn = f"goes soft above ⟦{soft:.0f} °C⟧" if soft is not None and low > 0 else ""
     return Verdict(lead=f"{does} {place}", turn=turn, fits=True)
+
+
+def _worked_warm(does: str, place: str, rested_index: float, wanted: tuple[float, float]) -> Verdict:
+    """Return the sentence of what is worked warm: its index there says nothing, the one that it rests at does."""
+    low, high = wanted
+    fits = low <= rested_index <= high
+    rests = "as it should" if fits else "too soft" if rested_index < low else "too firm"
+    return Verdict(lead=f"{does} {place}", turn=f"it rests {rests} at ⟦{RESTED_C:g} °C⟧", fits=fits)
 
 
 def cooking_verdict(plan: CookPlan) -> Verdict:

@@ -1,4 +1,4 @@
-"""Places to cool in: their air and how well each face gives off heat. Source cooling-practice; fair, time ±25 %."""
+"""Places to cool in: their air and how well each face gives off heat. Source cooling-practice; fair, time -25/+45 %."""
 
 from collections.abc import Mapping
 from dataclasses import dataclass
@@ -8,7 +8,8 @@ from typing import Final
 from hearth_bowl.core.errors import BadInput
 
 TIME_LOW: Final = 0.75
-TIME_HIGH: Final = 1.25
+TIME_HIGH: Final = 1.45
+"""Full shelves, warm fridges, thick dishes and lids are slow more often than fast."""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

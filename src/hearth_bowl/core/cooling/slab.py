@@ -6,13 +6,10 @@ from typing import Final
 import numpy as np
 
 from hearth_bowl.core.cooling.bowl import check_course
+from hearth_bowl.core.cooling.setting_heat import FloatArray, coming, coming_slope_per_k
 from hearth_bowl.core.errors import BadInput, check_number
 from hearth_bowl.core.mass.thermal import GANACHE, Thermal
 
-FloatArray = np.ndarray[tuple[int, ...], np.dtype[np.float64]]
-SETTING_C: Final = 19.0
-SETTING_WIDTH_C: Final = 2.0
-"""F(T) = 1/(1 + exp(-(T - 19)/2)): the share of the latent heat still to come."""
 NODES: Final = 61
 STEP_SHARE: Final = 0.006
 """A time step, as a share of the slab's own time constant."""
@@ -38,7 +35,6 @@ class Slab:
         :raises BadInput: naming the field.
         """
         check_number(("thickness_mm",), self.thickness_mm, 0, 500, "mm", above=True)
-        check_number(("latent_kj_per_kg",), self.thermal.latent_kj_per_kg, 0, 300, "kJ/kg")
         for name in ("h_top", "h_base"):
             check_number((name,), getattr(self, name), 0, 2000, "W/m²K")
         if self.h_top + self.h_base <= 0:
@@ -55,11 +51,6 @@ class Course:
     top_c: FloatArray
     heat_out_j_per_m2: float
     enthalpy_lost_j_per_m2: float
-
-
-def _coming(temperature_c: FloatArray) -> FloatArray:
-    """Return F(T), safe from overflow."""
-    return 0.5 * (1 + np.tanh((temperature_c - SETTING_C) / (2 * SETTING_WIDTH_C)))
 
 
 def cool_slab(
@@ -82,7 +73,7 @@ def cool_slab(
     latent = mass.latent_kj_per_kg * 1000
 
     def enthalpy(t: FloatArray) -> FloatArray:
-        return mass.density_kg_per_m3 * (mass.cp_j_per_kgk * t + latent * _coming(t))
+        return mass.density_kg_per_m3 * (mass.cp_j_per_kgk * t + latent * coming(t))
 
     step_s = STEP_SHARE * _time_constant_s(slab)
     cools = from_c > ambient_c
@@ -102,8 +93,7 @@ def cool_slab(
             residual[1:] += flux
             residual[0] += slab.h_base * (now[0] - ambient_c)
             residual[-1] += slab.h_top * (now[-1] - ambient_c)
-            coming = _coming(now)
-            slope = mass.cp_j_per_kgk + latent * coming * (1 - coming) / SETTING_WIDTH_C
+            slope = mass.cp_j_per_kgk + latent * coming_slope_per_k(now)
             banded[1] = cells * mass.density_kg_per_m3 * slope / step
             banded[1, :-1] += conductance
             banded[1, 1:] += conductance

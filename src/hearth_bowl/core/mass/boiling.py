@@ -177,6 +177,35 @@ def cook_until_lost(mixture: Mixture, lost_g: float, kpa: float) -> Cooked:
     return _cooked(mixture, to_c, water_left_g, solids_pct)
 
 
+def cook_to_water_pct(mixture: Mixture, water_pct: float, kpa: float) -> Cooked:
+    """Return a mass boiled until so much of it is water: W = solids p/(100 - p), and where that boils.
+
+    Nothing is boiled below its start: a mass that is drier already stays as it is, at the temperature where it boils.
+
+    :raises BadInput: at `water_pct`; at `lines` without water or without anything dissolved in it.
+    """
+    check_number(("water_pct",), water_pct, 0, 90, "%", above=True)
+    now = boil(mixture, kpa)
+    grams = mixture.grams
+    dry_g = mixture.mass_g - grams["water"] - grams["ethanol"]
+    if solids_g(mixture) <= 0:
+        raise BadInput(("lines",), "nothing is dissolved that would raise the boiling point", "some sugar", "no-solids")
+    left_g = dry_g * water_pct / (100 - water_pct)
+    if left_g >= grams["water"]:
+        return Cooked(
+            to_c=now.boiling_c,
+            water_left_g=grams["water"],
+            water_left_pct=100 * grams["water"] / mixture.mass_g,
+            finished_g=mixture.mass_g,
+            evaporated_g=0.0,
+            solids_pct=now.solids_pct,
+        )
+    try:
+        return cook_until_lost(mixture, grams["ethanol"] + grams["water"] - left_g, kpa)
+    except BadInput:
+        raise BadInput(("water_pct",), "hardly any water would be left", "more", "out-of-range") from None
+
+
 def _cooked(mixture: Mixture, to_c: float, water_left_g: float, solids_pct: float) -> Cooked:
     finished_g = mixture.mass_g - mixture.grams["ethanol"] - (mixture.grams["water"] - water_left_g)
     return Cooked(

@@ -5,15 +5,33 @@ from types import MappingProxyType
 from typing import Final
 
 from hearth_bowl.core.errors import BadInput
-from hearth_bowl.core.mass.boiling import SEA_LEVEL_KPA, Boiling, Cooked, boil, boiling_solutes, cook_to
+from hearth_bowl.core.mass.boiling import (
+    SEA_LEVEL_KPA,
+    Boiling,
+    Cooked,
+    boil,
+    boiling_solutes,
+    cook_to,
+    cook_to_water_pct,
+    solids_g,
+)
 from hearth_bowl.core.mass.kitchen import Kitchen
 from hearth_bowl.core.mass.mixture import Mixture, mix, mix_lines
 from hearth_bowl.core.mass.sugar_stages import same_solids_c
 from hearth_bowl.core.recipe.ratios import CHOCOLATE_KINDS
 from hearth_bowl.core.recipe.recipe import Recipe
 
-SEA_LEVEL_TARGET_C: Final = MappingProxyType({"boiled-fudge": 115.0, "simmered-fudge": 109.0, "fondant": 117.0})
-"""End temperatures at sea level: soft ball for fudge, a simmer of some minutes, firm for fondant. Common practice."""
+FINISHED_WATER_PCT: Final = MappingProxyType(
+    {"fudge": 12.5, "fondant": 12.0, "condensed-milk": 20.0, "caramel": 8.5, "hard": 2.5}
+)
+"""Water in what is left at the end of the boil, by what it is. Typical values, fair. Source: boil-practice."""
+KIND_OF_FAMILY: Final = MappingProxyType({"boiled-fudge": "fudge", "simmered-fudge": "fudge", "fondant": "fondant"})
+CONDENSED_SHARE: Final = 0.5
+LITTLE_SUGAR_SHARE: Final = 0.1
+"""A mass of half condensed milk and hardly any sugar besides is cooked until it leaves the pan."""
+SYRUP_SHARE: Final = 0.3
+"""What is boiled is boiled down where so much of it is sugar; cream is only brought to the boil."""
+NEAR_END_K: Final = 2.0
 COOKED_DOWN: Final = frozenset({"boiled-fudge", "simmered-fudge"})
 """Families of which nothing is left as it was weighed in: their readings are of the finished mass."""
 BOILED_STAGES: Final = frozenset({"warm", "boil", ""})
@@ -22,21 +40,63 @@ ETHANOL_KCAL_PER_G: Final = 7.0
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class CookPlan:
-    """How the pan boils now, and what is left at the usual end; `sea_level_c` is that end at sea level."""
+    """How the pan boils now, what is left at its end (a water content), and where that end is at sea level."""
 
     now: Boiling
     cooked: Cooked
     sea_level_c: float
+    water_pct: float
+
+    @property
+    def is_dry_already(self) -> bool:
+        """Return whether there is nothing to boil off: heat it only until it is smooth."""
+        return self.cooked.evaporated_g <= 0
+
+    @property
+    def is_soon_there(self) -> bool:
+        """Return whether it ends hardly above its start, where one degree is 1 to 2 % of water."""
+        return not self.is_dry_already and self.cooked.to_c - self.now.boiling_c < NEAR_END_K
+
+
+def is_cooked_down(recipe: Recipe) -> bool:
+    """Return whether something of a recipe is boiled down: its family is, or a syrup stands in its boil stage."""
+    return recipe.family in COOKED_DOWN or bool(_syrup_positions(recipe))
 
 
 def cooked_part(recipe: Recipe) -> Mixture:
-    """Return what is in the pan at the boil: what goes in warm or to boil, the chocolate left out."""
+    """Return what is in the pan at the boil, the chocolate left out: a syrup, or all that goes in warm or to boil."""
+    positions = [] if recipe.family in COOKED_DOWN else _syrup_positions(recipe)
+    return mix_lines(
+        recipe,
+        positions
+        or [
+            position
+            for position, line in enumerate(recipe.lines)
+            if line.stage in BOILED_STAGES and line.ingredient.kind not in CHOCOLATE_KINDS
+        ],
+    )
+
+
+def _syrup_positions(recipe: Recipe) -> list[int]:
     positions = [
         position
         for position, line in enumerate(recipe.lines)
-        if line.stage in BOILED_STAGES and line.ingredient.kind not in CHOCOLATE_KINDS
+        if line.stage == "boil" and line.ingredient.kind not in CHOCOLATE_KINDS
     ]
-    return mix_lines(recipe, positions)
+    if not positions:
+        return []
+    pan = mix_lines(recipe, positions)
+    return positions if pan.mass_g > 0 and solids_g(pan) >= SYRUP_SHARE * pan.mass_g else []
+
+
+def finished_water_pct(recipe: Recipe) -> float:
+    """Return how much of what is left is water at the usual end of a recipe's boil [%]."""
+    pan_g = cooked_part(recipe).mass_g
+    condensed_g = sum(grams for line, grams in recipe.weighed if (line.ingredient.key or "").startswith("condensed"))
+    sugar_g = sum(grams for line, grams in recipe.weighed if (line.ingredient.key or "").startswith("sugar"))
+    if pan_g > 0 and condensed_g >= CONDENSED_SHARE * pan_g and sugar_g <= LITTLE_SUGAR_SHARE * pan_g:
+        return FINISHED_WATER_PCT["condensed-milk"]
+    return FINISHED_WATER_PCT[KIND_OF_FAMILY.get(recipe.family, "caramel")]
 
 
 def cook_to_same_solids(pan: Mixture, sea_level_c: float, kpa: float) -> Cooked:
@@ -52,18 +112,23 @@ def cook_to_same_solids(pan: Mixture, sea_level_c: float, kpa: float) -> Cooked:
 
 
 def cook_plan(recipe: Recipe, kitchen: Kitchen) -> CookPlan:
-    """Return the plan of a boiled family in a kitchen: the same solids as at sea level, whatever the altitude.
+    """Return the plan of what is boiled down in a kitchen: the same water is left at any altitude.
 
-    :raises BadInput: where it cannot boil, or boils higher than its end already.
+    :raises BadInput: where it cannot boil.
     """
     pan, kpa = cooked_part(recipe), kitchen.pressure_kpa
-    sea_level_c = SEA_LEVEL_TARGET_C[recipe.family]
-    return CookPlan(now=boil(pan, kpa), cooked=cook_to_same_solids(pan, sea_level_c, kpa), sea_level_c=sea_level_c)
+    water_pct = finished_water_pct(recipe)
+    return CookPlan(
+        now=boil(pan, kpa),
+        cooked=cook_to_water_pct(pan, water_pct, kpa),
+        sea_level_c=cook_to_water_pct(pan, water_pct, SEA_LEVEL_KPA).to_c,
+        water_pct=water_pct,
+    )
 
 
 def plan_or_none(recipe: Recipe, kitchen: Kitchen) -> CookPlan | None:
-    """Return the plan of a family that is cooked down, or None where there is none."""
-    if recipe.family not in COOKED_DOWN:
+    """Return the plan of what is boiled down, or None where nothing is."""
+    if not is_cooked_down(recipe):
         return None
     try:
         return cook_plan(recipe, kitchen)
@@ -74,7 +139,7 @@ def plan_or_none(recipe: Recipe, kitchen: Kitchen) -> CookPlan | None:
 def finished(recipe: Recipe, cooked: Cooked) -> Mixture:
     """Return the mass as it is eaten: less what boils off."""
     mixture = mix(recipe)
-    ethanol_g = cooked_part(recipe).grams["ethanol"]
+    ethanol_g = cooked_part(recipe).grams["ethanol"] if cooked.evaporated_g > 0 else 0.0
     grams = dict(mixture.grams)
     grams["ethanol"] -= ethanol_g
     grams["water"] -= cooked.evaporated_g - ethanol_g

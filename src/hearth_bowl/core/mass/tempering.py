@@ -91,15 +91,23 @@ WINDOWS: Final[Mapping[str, Window]] = MappingProxyType(
 )
 
 
+MOST_SEED: Final = 30 / 70
+"""Seed per melted chocolate: 30 % of the whole is as much as can be stirred in. Practice, fair."""
+
+
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Seed:
-    """The seed for a melt: its share of the total [%] and its grams, None without a mass."""
+    """The seed for a melt: its share of the total [%] and its grams, None without a mass.
+
+    `come_down_c` is what the melt is first brought down to, stirred over cool water, where the share is capped.
+    """
 
     from_c: float
     to_c: float
     seed_c: float
     share_pct: float
     seed_g: float | None
+    come_down_c: float | None
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -143,7 +151,8 @@ def temper(
     """Return how a chocolate is tempered, and the seed for `mass_g` of it melted.
 
     f = cl (T1 - T2)/(cs (T2 - Ts) + q), share = f/(1 + f): the heat the melt gives is the heat the seed takes, q its
-    solid fat. Losses to the bowl lower it by 2 to 4 points.
+    solid fat. Losses to the bowl lower it by 2 to 4 points. No more than 30 % can be stirred in: above that the melt
+    first comes down to T1' = T2 + (3/7)(cs (T2 - Ts) + q)/cl.
 
     :raises BadInput: naming the temperature or mass.
     """
@@ -165,6 +174,9 @@ def temper(
     seed = mix(checked_recipe(name="seed", family="filling", use=None, lines=[Line(ingredient=chocolate, amount=100)]))
     heat = window.cp_seed * (work_c - seed_c) + 1000 * solid_fat_kj_per_kg(seed, seed_c)
     ratio = window.cp_melt * (melted_c - work_c) / heat
+    come_down_c = None
+    if ratio > MOST_SEED:
+        ratio, come_down_c = MOST_SEED, work_c + MOST_SEED * heat / window.cp_melt
     return Tempering(
         kind=kind,
         window=window,
@@ -174,5 +186,6 @@ def temper(
             seed_c=seed_c,
             share_pct=100 * ratio / (1 + ratio),
             seed_g=None if mass_g is None else mass_g * ratio,
+            come_down_c=come_down_c,
         ),
     )

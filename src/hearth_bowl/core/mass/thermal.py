@@ -6,6 +6,7 @@ from math import prod
 from types import MappingProxyType
 from typing import Final
 
+from hearth_bowl.core.errors import check_number
 from hearth_bowl.core.ingredients.components import COMPONENTS, FATS
 from hearth_bowl.core.mass.mixture import Mixture
 
@@ -56,6 +57,16 @@ class Thermal:
     cp_j_per_kgk: float = 2250.0
     conductivity_w_per_mk: float = 0.26
     latent_kj_per_kg: float = 30.0
+
+    def __post_init__(self) -> None:
+        """Check that it is something to eat.
+
+        :raises BadInput: at `rho`, `cp`, `k` or `latent_kj_per_kg`.
+        """
+        check_number(("rho",), self.density_kg_per_m3, 100, 3000, "kg/m³")
+        check_number(("cp",), self.cp_j_per_kgk, 500, 5000, "J/kgK")
+        check_number(("k",), self.conductivity_w_per_mk, 0.01, 10, "W/mK")
+        check_number(("latent_kj_per_kg",), self.latent_kj_per_kg, 0, 300, "kJ/kg")
 
 
 GANACHE: Final = Thermal()

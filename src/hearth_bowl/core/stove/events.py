@@ -4,7 +4,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass, field
 from typing import Final, Literal
 
-from hearth_bowl.core.cooling.set_clock import SetAsk, check_set_ask
+from hearth_bowl.core.cooling.set_ask import SetAsk, check_set_ask
 from hearth_bowl.core.errors import BadInput, check_number
 
 VERDICTS: Final = (

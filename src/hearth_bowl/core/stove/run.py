@@ -4,7 +4,8 @@ from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass, field
 from typing import Literal
 
-from hearth_bowl.core.cooling.set_clock import Correction, SetAsk
+from hearth_bowl.core.cooling.set_ask import SetAsk
+from hearth_bowl.core.cooling.set_clock import Correction
 from hearth_bowl.core.stove.events import (
     Ended,
     GateAnswered,

@@ -4,15 +4,12 @@ import { ApiError, client, dataOf, type Recipe } from "../../api/client";
 import { NumberField } from "../../ui/NumberField";
 import { numberIn, temperature, type Units } from "../../units/units";
 
-/** Families that are cooked down: what is left by an end temperature, or by what the pan has lost. */
-export const COOKED = new Set(["boiled-fudge", "simmered-fudge"]);
-
-type End = "sea_level_c" | "to_c" | "lost_g";
+type End = "sea_level_c" | "to_c" | "lost_g" | "water_pct";
 
 /** Cook: type where it ends, or what the scale says is gone, and read what is left. */
 export function Cook({ recipe, units }: { recipe: Recipe; units: Units }) {
   const [typed, setTyped] = useState<{ end: End; text: string }>({ end: "sea_level_c", text: "" });
-  const value = typed.end === "lost_g" ? numberIn(typed.text) : inCelsius(typed.text, units);
+  const value = typed.end.endsWith("_c") ? inCelsius(typed.text, units) : numberIn(typed.text);
   const asked = value !== undefined;
   const { data, error } = useQuery({
     queryKey: ["cook", recipe, typed.end, value],
@@ -24,12 +21,13 @@ export function Cook({ recipe, units }: { recipe: Recipe; units: Units }) {
   const problem = error instanceof ApiError ? error.problem.errors[0] : null;
   const degrees = units.temperature === "F" ? "°F" : "°C";
   return (
-    <div className="grid grid-cols-3 items-start gap-x-4 gap-y-1 max-md:grid-cols-1">
+    <div className="grid grid-cols-2 items-start gap-x-4 gap-y-1">
       {(
         [
           ["sea_level_c", `The recipe says, ${degrees}`],
           ["to_c", `or cooked here to, ${degrees}`],
           ["lost_g", "or the pan has lost, g"],
+          ["water_pct", "or its water is to be, %"],
         ] as const
       ).map(([end, label]) => (
         <NumberField

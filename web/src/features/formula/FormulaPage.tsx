@@ -12,7 +12,7 @@ import { AddIngredient } from "./AddIngredient";
 import { Aim } from "./Aim";
 import { Bowl } from "./Bowl";
 import { Conflict } from "./Conflict";
-import { COOKED, Cook } from "./Cook";
+import { Cook } from "./Cook";
 import { LineList } from "./LineList";
 import { NewRecipe } from "./NewRecipe";
 import { RatioRule } from "./RatioRule";
@@ -57,6 +57,7 @@ function BenchPage({ stored, kitchenC }: { stored: Schemas["StoredRecipe"]; kitc
   const [helping, setHelping] = useState(false);
   const { undo, redo, bench } = state;
   useShortcuts(useMemo(() => ({ undo, redo, help: () => setHelping(true) }), [undo, redo]));
+  const cookedDown = bench?.readings.some((reading) => reading.code === "boil") ?? false;
   const ratioProblem = state.problem?.errors.find((error) => error.path.at(-1) === "ratio");
 
   return (
@@ -122,8 +123,8 @@ function BenchPage({ stored, kitchenC }: { stored: Schemas["StoredRecipe"]; kitc
             )}
           </div>
           <div className="border-line border-t bg-sheet px-5 py-2.5 max-md:px-3">
-            {COOKED.has(state.recipe.family) && <Cook recipe={state.recipe} units={units} />}
-            {bench && !COOKED.has(state.recipe.family) && (
+            {cookedDown && <Cook recipe={state.recipe} units={units} />}
+            {bench && !cookedDown && (
               <RatioRule
                 rule={bench.rule}
                 problem={ratioProblem ? `${ratioProblem.message}: ${ratioProblem.allowed}` : null}

@@ -100,7 +100,8 @@ function SetBench({ stored, places, thickness, batch }: BenchProps) {
             onChange={(event) => change({ shape: event.target.value as Shape })}
           >
             <option value="slab">a slab or sheet</option>
-            <option value="bowl">a bowl</option>
+            <option value="bowl">a bowl, left alone</option>
+            <option value="stirred">a bowl, stirred now and then</option>
           </Choice>
           {asked.shape === "slab"
             ? field("thickness", "Thick, mm", "thickness_mm")
@@ -209,8 +210,8 @@ function SetBench({ stored, places, thickness, batch }: BenchProps) {
               </p>
             ))}
             <p className="mt-2 text-[0.875rem] text-ash">
-              From composition, thickness and place; heat transfer in kitchens is known to ±25 %, after a
-              reading to ±10 %.
+              From composition, shape and place. Kitchens differ: a quarter sooner to half as long again;
+              after a reading ±10 %.
             </p>
           </>
         )}

@@ -7,7 +7,7 @@ import { serverMoment } from "../../api/serverTime";
 import { numberIn, type Units, useUnits } from "../../units/units";
 import { useRun, useUsualProbe } from "../run";
 
-export type Shape = "slab" | "bowl";
+export type Shape = "slab" | "bowl" | "stirred";
 /** Where and how it sets, as typed. */
 export type Asked = {
   state: string;
@@ -147,14 +147,15 @@ function askOf(asked: Asked, units: Units): Ask {
     base: asked.base || null,
     cover: asked.cover,
     thickness_mm: asked.shape === "slab" ? (numberIn(asked.thickness) ?? null) : null,
-    bowl_kg: asked.shape === "bowl" ? (grams === undefined ? null : grams / 1000) : null,
+    bowl_kg: asked.shape === "slab" || grams === undefined ? null : grams / 1000,
+    stirred: asked.shape === "stirred",
   };
 }
 
 function askedOf(ask: Ask, units: Units): Asked {
   return {
     state: ask.state,
-    shape: ask.bowl_kg == null ? "slab" : "bowl",
+    shape: ask.bowl_kg == null ? "slab" : ask.stirred ? "stirred" : "bowl",
     thickness: text(ask.thickness_mm),
     mass: text(ask.bowl_kg == null ? null : ask.bowl_kg * 1000),
     from: text(inOwn(ask.from_c, units)),

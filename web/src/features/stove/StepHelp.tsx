@@ -5,7 +5,7 @@ import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Field";
 import { NumberField } from "../../ui/NumberField";
 import { aboutText } from "../../units/time";
-import { mass, numberIn, type Units } from "../../units/units";
+import { mass, numberIn, temperature, type Units, useUnits } from "../../units/units";
 import type { Happen } from "../run";
 
 type PanProps = { batch: number; sinceS: number; units: Units; happen: Happen };
@@ -112,6 +112,7 @@ type SeedProps = { chocolate: string };
 
 /** The seed for a melt, by the heat balance. */
 export function SeedFor({ chocolate }: SeedProps) {
+  const units = useUnits();
   const [melted, setMelted] = useState("");
   const grams = numberIn(melted);
   const ask = useMutation({
@@ -131,6 +132,8 @@ export function SeedFor({ chocolate }: SeedProps) {
           {found.seed_g === null
             ? "It needs no tempering."
             : `${found.seed_g.toFixed(0)} g of finished chocolate (${found.seed_share_pct?.toFixed(0)} % of the whole, ±${found.share_band_pct} points). Stop when it works; fish out what will not melt.`}
+          {found.come_down_c !== null &&
+            ` First bring the melt down to ${temperature(Math.round(found.come_down_c), units)}, stirred over cool water: more seed cannot be stirred in.`}
         </p>
       )}
     </div>
