@@ -187,4 +187,4 @@ class Families(PageCase):
         page.keyboard.press("Tab")
         page.keyboard.press("Escape")
         page.reload()
-        expect(page.get_by_label("Cook to", exact=True)).to_contain_text("On your dial: 115.1 °C")
+        expect(page.get_by_label("Cook to", exact=True)).to_contain_text("On your dial: 115.2 °C")

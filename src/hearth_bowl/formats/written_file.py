@@ -99,8 +99,11 @@ def _step_texts(item: Any) -> Iterator[str]:
 
 
 def written_answer(found: WrittenRecipe) -> dict[str, Any]:
-    """Return the answer of `read`: the recipe file's content, ours marked `proposed`, and what is unsure."""
+    """Return the answer of `read`: the recipe file's content with each line's own words, ours marked `proposed`."""
+    record = sparse_record(found.recipe)
+    lines = [{**line, "text": text} for line, text in zip(record["lines"], found.texts, strict=True)]
     return {
-        "recipe": sparse_record(found.recipe),
+        "recipe": {**record, "lines": lines},
         "unsure": [{"line": unsure.line, "text": unsure.text, "why": unsure.why} for unsure in found.unsure],
+        "unread": list(found.unread),
     }

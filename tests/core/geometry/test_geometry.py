@@ -64,8 +64,12 @@ class Cavities(unittest.TestCase):
         self.assertAlmostEqual(cone.void_ml(0, 0), 9.30, delta=0.005)
         self.assertAlmostEqual(cone.void_ml(1.5, 0), 6.83, delta=0.005)
         self.assertAlmostEqual(egg.void_ml(0, 0), 14.14, delta=0.005)
-        self.assertAlmostEqual(egg.void_ml(2, 0), 10.02, delta=0.005)
-        self.assertAlmostEqual(egg.void_ml(2, 0) / 9.97, 1, delta=0.03)
+        self.assertAlmostEqual(egg.void_ml(2, 0), 9.97, delta=0.005)
+        self.assertAlmostEqual(egg.void_ml(2, 2), 7.68, delta=0.005)
+        flat = HalfEgg(27, 8, 24)
+        self.assertAlmostEqual(flat.void_ml(1.85, 0), 6.81, delta=0.005)
+        for step in (2.36, 2.38):
+            self.assertAlmostEqual(flat.void_ml(step, 1), 5.417, delta=0.01)
 
     def test_limits_are_known_solids(self) -> None:
         self.assertAlmostEqual(Dome(15, 15).void_ml(1, 3), Hemisphere(15).void_ml(1, 3), places=9)

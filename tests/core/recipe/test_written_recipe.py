@@ -88,6 +88,13 @@ class Whole(unittest.TestCase):
         self.assertEqual(lines, sorted(lines))
         self.assertEqual({unsure.line: unsure.text for unsure in found.unsure}[5], "star dust")
 
+    def test_each_line_keeps_its_own_words_and_nothing_is_dropped_unsaid(self) -> None:
+        found = read(FUDGE + "\n".join(["", "You will need:", "2 tbsp stardust xyz"]))
+        self.assertEqual(found.texts[0], "397g tin condensed milk")
+        self.assertEqual(len(found.texts), len(found.recipe.lines))
+        self.assertEqual(found.unread, ("2 tbsp stardust xyz",))
+        self.assertIn("2 tbsp stardust xyz", [doubt.text for doubt in found.unsure])
+
     def test_a_range_stays_a_range(self) -> None:
         line = read("2 to 3 tbsp honey\n200 g dark chocolate 70%").recipe.lines[0]
         self.assertEqual((line.amount, line.amount_high), (2, 3))

@@ -9,6 +9,7 @@ from math import hypot, pi
 from typing import Final, Protocol
 
 from hearth_bowl.core.errors import BadInput
+from hearth_bowl.core.geometry.half_egg import half_egg_void_ml
 from hearth_bowl.core.geometry.numbers import MM3_PER_ML, prismoid_ml
 from hearth_bowl.core.geometry.pans import water_density_g_per_ml
 
@@ -98,10 +99,9 @@ class Dome:
 
 @dataclass(frozen=True, slots=True)
 class HalfEgg:
-    """Half an ellipsoid, semi-axes a, b in the rim plane and depth c; V(y) = pi a' b' (2c'/3 - y + y³/(3c'²)).
+    """Half an ellipsoid, semi-axes a, b in the rim plane and depth c; its inside is the exact parallel body.
 
-    The inside is had by shrinking each semi-axis by the wall: under 3 % from the exact parallel body to 2 mm. A
-    pointed egg is better weighed.
+    A pointed egg is better weighed.
     """
 
     semi_length_mm: float
@@ -120,11 +120,7 @@ class HalfEgg:
 
     def void_ml(self, wall_mm: float, below_rim_mm: float) -> float:
         """Return the void; see the class."""
-        a, b, c = (axis - wall_mm for axis in (self.semi_length_mm, self.semi_width_mm, self.depth_mm))
-        if c <= 0:
-            return 0.0
-        y = min(below_rim_mm, c)
-        return pi * a * b * (2 * c / 3 - y + y**3 / (3 * c**2)) / MM3_PER_ML
+        return half_egg_void_ml(self.semi_length_mm, self.semi_width_mm, self.depth_mm, wall_mm, below_rim_mm)
 
 
 @dataclass(frozen=True, slots=True)

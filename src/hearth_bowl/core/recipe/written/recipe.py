@@ -33,10 +33,15 @@ class Unsure:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class WrittenRecipe:
-    """What was read: the recipe, lines whose amounts are ours marked `proposed`, and what is unsure."""
+    """What was read: the recipe, lines whose amounts are ours marked `proposed`, and what is unsure.
+
+    `texts` are the words of each line of the recipe; `unread` those that name something and could not be read.
+    """
 
     recipe: Recipe
+    texts: tuple[str, ...]
     unsure: tuple[Unsure, ...]
+    unread: tuple[str, ...]
 
 
 def read_text(text: str, measure: str, family: str | None = None) -> WrittenRecipe:
@@ -105,7 +110,7 @@ def read_parts(
     for number, text, line in known:
         if line.amount is None:
             grams = proposed_g(str(line.key), found_family, stated_g)
-            unsure.append(Unsure(line=number, text=text, why=f"{grams:g} g is our proposal"))
+            unsure.append(Unsure(line=number, text=text[:LONGEST_LINE], why=f"{grams:g} g is our proposal"))
             lines.append(Line(ingredient=LIBRARY[str(line.key)], amount=grams, measure=measure, proposed=True))
         else:
             lines.append(_line(line, measure))
@@ -117,7 +122,12 @@ def read_parts(
         steps=list(steps[:MOST_STEPS]),
     )
     unsure.sort(key=lambda found: found.line)
-    return WrittenRecipe(recipe=recipe, unsure=tuple(unsure))
+    return WrittenRecipe(
+        recipe=recipe,
+        texts=tuple(text[:LONGEST_LINE] for _, text, _ in known),
+        unsure=tuple(unsure),
+        unread=tuple(text[:LONGEST_LINE] for _, text, line in read if line.key is None and line.left_out),
+    )
 
 
 def _line(line: WrittenLine, measure: str) -> Line:
