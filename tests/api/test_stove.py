@@ -119,12 +119,12 @@ class Readings(Kitchen):
         self.client.put("/api/settings", json={**settings, "thermometer_in_boiling_water_c": 100.8, "altitude_m": 0.0})
         batch = self.start(from_step=1)["batch"]["id"]
         self.assertIsNone(self.client.get(f"/api/batches/{batch}/live").get_json()["true_c"])
-        self.send(*((60.0 - t, 40.0 + 0.5 * t) for t in range(60)))
+        self.send(*((68.0 - t, 40.0 + 0.5 * t) for t in range(60)))
         found = self.client.get(f"/api/batches/{batch}/live").get_json()
         self.assertAlmostEqual(found["shown_c"] - found["true_c"], 0.83, delta=0.01)
         self.assertEqual((found["call"], found["urgent"]), ("Off the heat", False))
         self.assertAlmostEqual(found["forecast"]["rate_c_per_min"], 30, delta=1)
-        self.send(*((0.9 - t / 100, 95.0) for t in range(60)))
+        self.send(*((5.9 - t / 10, 95.0) for t in range(59)))
         found = self.client.get(f"/api/batches/{batch}/live").get_json()
         self.assertEqual((found["stands"]["stand"], found["urgent"]), ("over", True))
 

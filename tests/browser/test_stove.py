@@ -21,12 +21,12 @@ class KitchenPage(PageCase):
 
 
 class Stove(KitchenPage):
-    def start(self, recipe: int = 1, page: Page | None = None) -> Page:
+    def start(self, recipe: int = 1, page: Page | None = None, begin: str = "") -> Page:
         self.server.call("PUT", "/api/probes/stand-in/speed", {"speed": 1.0})  # the stand-in is there
         page = self.open(f"/recipes/{recipe}/stove", page)
         expect(page.get_by_label("Thermometer")).to_have_value("stand-in")
-        page.get_by_role("button", name="Start the run").click()
-        expect(page.get_by_role("heading", name=re.compile("step 1 of"))).to_be_visible()
+        page.get_by_role("button", name=f"Begin here: {begin}" if begin else "Start the run").click()
+        expect(page.get_by_role("heading", name=re.compile(f"step {2 if begin else 1} of"))).to_be_visible()
         return page
 
     def send(self, *readings: tuple[float, float]) -> None:
@@ -66,14 +66,13 @@ class Stove(KitchenPage):
         expect(page.get_by_text(re.compile("silky"))).to_be_visible()
 
     def test_the_call_says_when_and_then_fills_the_screen(self) -> None:
-        page = self.start()
-        page.get_by_role("button", name="Done, go on").click()
+        page = self.start(begin="Scald the cream")
         self.send(*((40.0 - t, 40.0 + 0.3 * t) for t in range(40)))
         expect(page.get_by_role("heading", name=re.compile(r"Off the heat in about \d+ (s|min)"))).to_be_visible()
         self.send((0.0, 52.0))
         expect(page.get_by_role("img", name=re.compile("the target is 84°"))).to_be_visible()
         self.assertEqual(self.violations(), [])
-        self.send(*((0.8 - t / 50, 84.0 + t / 40) for t in range(40)))
+        self.send(*((6.0 - t / 7, 84.0 + t / 40) for t in range(40)))
         expect(page.get_by_role("alertdialog", name="Off the heat")).to_be_visible()
         page.get_by_role("button", name="Seen").click()
         expect(page.get_by_role("heading", name="Off the heat now")).to_be_visible()
@@ -141,8 +140,7 @@ class Stove(KitchenPage):
         self.assertTrue(timer["name"] == "Cream" and 840 < timer["left_s"] < 900, timer)
 
     def test_a_forecast_goes_on_without_the_connection_and_calls(self) -> None:
-        page = self.start()
-        page.get_by_role("button", name="Done, go on").click()
+        page = self.start(begin="Scald the cream")
         self.send(*((40.0 - t, 30.0 + 0.8 * t) for t in range(40)))
         expect(page.get_by_role("heading", name=re.compile("Off the heat in about"))).to_be_visible()
         self.server.kill()

@@ -38,6 +38,7 @@ SOURCES: Final = MappingProxyType(
         "invertase-practice": "Stoichiometry exact; times by confectioners' practice, weak: preparations differ "
         "several-fold.",
         "boil-practice": "Water left at the end of a boil, by kind: typical values, several textbooks; fair.",
+        "hob-practice": "Energy balance of a pan on a ring: solid; losses and the pan itself: judged, weak.",
         "burst-practice": "Energy balance of a microwave: solid; what a mass takes up of it: judged, weak.",
         "choi-okos-1986": "Y. Choi and M. R. Okos, 1986, thermal properties of foods by composition.",
         "incropera-dewitt": "F. P. Incropera and D. P. DeWitt, Fundamentals of Heat and Mass Transfer: the plane wall.",

@@ -6,14 +6,17 @@ from dataclasses import dataclass, replace
 from datetime import datetime, timedelta
 from typing import Any, Final
 
+from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.mass.boiling import boil_curve, cook_to
 from hearth_bowl.core.mass.cooking import cooked_part
 from hearth_bowl.core.recipe.recipe import Recipe
+from hearth_bowl.core.stove.calls import SILENT_S, held, next_call
 from hearth_bowl.core.stove.forecast import SPARSE_WINDOW_S, Forecast, forecast
-from hearth_bowl.core.stove.standing import Standing, standing
+from hearth_bowl.core.stove.heating import heating_of
+from hearth_bowl.core.stove.standing import Standing
 from hearth_bowl.core.stove.step import Step
 from hearth_bowl.core.stove.trace import Trace, trace
 from hearth_bowl.formats.recipe_file import recipe_from
@@ -22,7 +25,7 @@ from hearth_bowl.service.batches import batch_row
 from hearth_bowl.service.probes import STAND_IN, readings_between
 from hearth_bowl.service.snapshot import Snapshot, snapshot_of
 from hearth_bowl.service.timers import Timer, list_timers
-from hearth_bowl.store.models import ProbeRow
+from hearth_bowl.store.models import BatchEventRow, BatchRow, ProbeRow, ReadingRow
 
 FRESH_S: Final = 15.0
 """A reading older than this is no temperature of now."""
@@ -51,6 +54,8 @@ class Live:
     add_back_g: float | None
     call: str
     urgent: bool
+    timed: bool
+    silent_s: float | None
     timers: tuple[Timer, ...]
 
 
@@ -65,15 +70,21 @@ def live(session: Session, batch_id: int, now: datetime) -> Live:
     offset_c = snapshot.thermometer_offset_c or 0.0
     pace = pace_of(session, row.probe_id)
     since = now - timedelta(seconds=FORECAST_S / pace if pace > 1 else SPARSE_WINDOW_S)
-    shown = [(at, c) for at, c in readings_between(session, row.probe_id, since, now) if c is not None]
-    fresh_s = FRESH_S if len(shown) > SELDOM else FRESH_BY_HAND_S
-    last = shown[-1] if shown and (now - shown[-1][0]).total_seconds() <= fresh_s else None
-    true = [(pace * (at - now).total_seconds(), c - offset_c) for at, c in shown]
-    found = _forecast(step, true, recipe_from(json.loads(row.document)), snapshot) if last else None
+    heard = [(at, c) for at, c in readings_between(session, row.probe_id, since, now) if c is not None]
+    begun_at = _step_begun(session, row)
+    fresh_s = FRESH_S if len(heard) > SELDOM else FRESH_BY_HAND_S
+    last = heard[-1] if heard and (now - heard[-1][0]).total_seconds() <= fresh_s else None
+    true = [(pace * (at - now).total_seconds(), c - offset_c) for at, c in heard if begun_at is None or at >= begun_at]
+    true = true if last else []
+    found = _forecast(step, true, recipe_from(json.loads(row.document)), snapshot) if true else None
     found = None if found is None else _at_pace(found, pace)
     true_c = None if last is None or last[1] is None else last[1] - offset_c
-    stands = None if true_c is None else standing(step, true_c)
-    call, urgent = _call(step, found, stands)
+    stands = held(step, true)
+    entered_c = _first_c(session, row.probe_id, begun_at) if true and begun_at else None
+    silent_s = (now - heard[-1][0]).total_seconds() if len(heard) > SELDOM and last is None else 0.0
+    call = next_call(
+        step, true, found, stands, entered_c=None if entered_c is None else entered_c - offset_c, silent_s=silent_s
+    )
     return Live(
         now=now,
         step=row.step,
@@ -83,8 +94,10 @@ def live(session: Session, batch_id: int, now: datetime) -> Live:
         forecast=found,
         stands=stands,
         add_back_g=_add_back_g(step, true_c, json.loads(row.document), snapshot),
-        call=call,
-        urgent=urgent,
+        call=call.words,
+        urgent=call.urgent,
+        timed=call.timed,
+        silent_s=silent_s if silent_s >= SILENT_S else None,
         timers=tuple(timer for timer in list_timers(session, now) if timer.batch_id in (None, batch_id)),
     )
 
@@ -120,6 +133,8 @@ def _at_pace(found: Forecast, pace: float) -> Forecast:
         in_s=clock_s(found.in_s),
         low_s=clock_s(found.low_s),
         high_s=clock_s(found.high_s),
+        end_low_s=clock_s(found.end_low_s),
+        end_high_s=clock_s(found.end_high_s),
     )
 
 
@@ -130,29 +145,37 @@ def _forecast(step: Step, true: list[tuple[float, float]], recipe: Recipe, snaps
     if step.heat == "cool":
         return forecast(true, high, cooling=True, ambient_c=_air_c(step, snapshot))
     target = (low + high) / 2 if step.heat == "boil" else low
-    curve = boil_curve(cooked_part(recipe), snapshot.pressure_kpa) if step.heat == "boil" else ()
-    return forecast(true, target, boil_curve=curve)
+    if step.heat != "boil":
+        return forecast(true, target)
+    pan, kpa = cooked_part(recipe), snapshot.pressure_kpa
+    return forecast(true, target, boil_curve=boil_curve(pan, kpa), heating=heating_of(pan, kpa, target))
 
 
 def _air_c(step: Step, snapshot: Snapshot) -> float:
     return 5.0 if step.key in ("set", "rest-cold") else snapshot.kitchen_c
 
 
-def _call(step: Step, found: Forecast | None, stands: Standing | None) -> tuple[str, bool]:
-    """Return the next call in words, without its time, and whether it is now."""
-    if stands is not None and stands.stand == "ceiling":
-        return stands.says, True
-    if step.call:
-        return step.call, False
-    if step.heat in ("warm", "boil", "melt"):
-        if found is not None and found.due:
-            return "Off the heat", True
-        return ("Off the heat" if found is not None and found.in_s is not None else step.title), False
-    if step.heat == "cool":
-        if found is not None and found.due:
-            return f"{step.title}: now", True
-        return step.title, False
-    return step.title, False
+def _step_begun(session: Session, row: BatchRow) -> datetime | None:
+    """Return when the open step was gone to; None of the one that the run began with: no step was before it."""
+    begun = (
+        select(BatchEventRow.at)
+        .where(BatchEventRow.batch_id == row.id, BatchEventRow.kind == "step")
+        .order_by(BatchEventRow.at.desc(), BatchEventRow.id.desc())
+        .limit(1)
+    )
+    at = session.scalar(begun)
+    return at if at is not None and at > row.started_at else None
+
+
+def _first_c(session: Session, probe_id: str, since: datetime) -> float | None:
+    """Return the first temperature that a thermometer showed from a moment on."""
+    first = (
+        select(ReadingRow.shown_c)
+        .where(ReadingRow.probe_id == probe_id, ReadingRow.at >= since, ReadingRow.shown_c.is_not(None))
+        .order_by(ReadingRow.at)
+        .limit(1)
+    )
+    return session.scalar(first)
 
 
 def batch_trace(session: Session, batch_id: int, now: datetime, most: int = MOST_POINTS) -> Trace:

@@ -39,7 +39,7 @@ def clock_of(
     """
     mixture = _mixture(settings, record)
     try:
-        return set_clock(mixture, _ask(settings, ask), corrections)
+        return set_clock(mixture, _ask(settings, ask, mixture), corrections)
     except BadInput as problem:
         raise problem.under("ask") from None
 
@@ -65,7 +65,7 @@ def beside(settings: Settings, record: Mapping[str, Any], ask: SetAsk) -> list[B
     for name, changed in shapes:
         try:
             found.append(
-                Beside(name=name, clock=set_clock(mixture, _ask(settings, changed), with_curve=False), says="")
+                Beside(name=name, clock=set_clock(mixture, _ask(settings, changed, mixture), with_curve=False), says="")
             )
         except BadInput as problem:
             found.append(Beside(name=name, clock=None, says=problem.message))
@@ -88,11 +88,13 @@ def chain_calendar(kind: str, minutes: float, from_at: datetime, title: str) -> 
     return chain_ics(chain_of(kind, minutes), title, from_at)
 
 
-def _ask(settings: Settings, ask: SetAsk) -> SetAsk:
-    """Return an ask with what this kitchen says where it does not."""
+def _ask(settings: Settings, ask: SetAsk, mixture: Mixture) -> SetAsk:
+    """Return an ask with what this kitchen says where it does not; a bowl without a mass holds all of it."""
     if ask.place in ROOMS and ask.ambient_c is None:
         kitchen_c = settings.kitchen_c
         ask = replace(ask, ambient_c=min(kitchen_c, PLACES["larder"].ambient_c) if ask.place == "larder" else kitchen_c)
+    if ask.thickness_mm is None and ask.bowl_kg is None:
+        ask = replace(ask, bowl_kg=mixture.mass_g / 1000)
     return ask
 
 

@@ -2271,7 +2271,8 @@ export interface components {
          * Forecast
          * @description The temperature now, smoothed; its rate; what is carried over; and the time until the pull, with its band.
          *
-         *     `in_s` None: not on this course. `due`: it is time. True °C.
+         *     `in_s` None: not on this course. `due`: it is time. True °C. On the way to a boil, `phase` "to-boil", the time is
+         *     that until it boils, and of its end there is a band alone.
          */
         Forecast: {
             /** Carry C */
@@ -2283,6 +2284,16 @@ export interface components {
             curve: number[][];
             /** Due */
             due: boolean;
+            /**
+             * End High S
+             * @default null
+             */
+            end_high_s: number | null;
+            /**
+             * End Low S
+             * @default null
+             */
+            end_low_s: number | null;
             /** High S */
             high_s: number | null;
             /** In S */
@@ -2291,6 +2302,12 @@ export interface components {
             low_s: number | null;
             /** Now C */
             now_c: number;
+            /**
+             * Phase
+             * @default
+             * @enum {string}
+             */
+            phase: "" | "to-boil" | "boil";
             /** Rate C Per Min */
             rate_c_per_min: number;
         };
@@ -3058,9 +3075,13 @@ export interface components {
             reading_at: string | null;
             /** Shown C */
             shown_c: number | null;
+            /** Silent S */
+            silent_s: number | null;
             stands: components["schemas"]["Standing"] | null;
             /** Step */
             step: number;
+            /** Timed */
+            timed: boolean;
             /** Timers */
             timers: components["schemas"]["Timer"][];
             /** True C */

@@ -1,5 +1,5 @@
 import { Dialog as Parts } from "radix-ui";
-import type { ReactNode } from "react";
+import { createContext, type ReactNode } from "react";
 
 type Props = {
   title: string;
@@ -8,6 +8,9 @@ type Props = {
   open: boolean;
   onOpenChange: (open: boolean) => void;
 };
+
+/** Whether something stands in a dialog: what it opens lies above it. */
+export const InDialog = createContext(false);
 
 /** A larger piece of work before the page behind goes on; Escape or its key leaves it. */
 export function Dialog({ title, trigger, children, open, onOpenChange }: Props) {
@@ -26,7 +29,7 @@ export function Dialog({ title, trigger, children, open, onOpenChange }: Props) 
               Close
             </Parts.Close>
           </div>
-          {children}
+          <InDialog value={true}>{children}</InDialog>
         </Parts.Content>
       </Parts.Portal>
     </Parts.Root>

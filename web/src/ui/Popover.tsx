@@ -1,5 +1,6 @@
 import { Popover as Parts } from "radix-ui";
-import type { ReactNode } from "react";
+import { type ReactNode, useContext } from "react";
+import { InDialog } from "./Dialog";
 
 type Props = {
   trigger: ReactNode;
@@ -23,6 +24,7 @@ export function Popover({
   side = "bottom",
   className = "",
 }: Props) {
+  const inDialog = useContext(InDialog);
   return (
     <Parts.Root open={open} onOpenChange={onOpenChange}>
       <Parts.Trigger asChild>{trigger}</Parts.Trigger>
@@ -33,7 +35,7 @@ export function Popover({
           side={side}
           sideOffset={6}
           collisionPadding={8}
-          className={`z-50 max-h-(--radix-popover-content-available-height) w-80 max-w-[calc(100vw-1rem)] overflow-auto rounded-lg border-[1.5px] border-rim bg-sheet p-4 shadow-[0_6px_24px_rgb(27_33_48/0.18)] ${className}`}
+          className={`${inDialog ? "z-80" : "z-50"} max-h-(--radix-popover-content-available-height) w-80 max-w-[calc(100vw-1rem)] overflow-auto rounded-lg border-[1.5px] border-rim bg-sheet p-4 shadow-[0_6px_24px_rgb(27_33_48/0.18)] ${className}`}
         >
           {children}
         </Parts.Content>

@@ -8,9 +8,11 @@ goes by Newton's law towards the air. The pan carries over: what it and the prob
 from collections.abc import Sequence
 from dataclasses import dataclass
 from math import log, sqrt
-from typing import Final
+from typing import Final, Literal
 
 import numpy as np
+
+from hearth_bowl.core.stove.heating import BOILING_BAND, SURE_ABOVE_C, Heating, ahead
 
 FloatArray = np.ndarray[tuple[int, ...], np.dtype[np.float64]]
 WINDOW_S: Final = 120.0
@@ -27,6 +29,8 @@ CARRY_S: Final = 12.0
 """A pan off the ring and the probe's own lag carry on for about so long at the last rate: judged, ±50 %."""
 BOILS_ABOVE_C: Final = 0.8
 """So far above its first boiling point a mass is surely boiling."""
+NEAR_BOIL_K: Final = 0.7
+"""So near its boiling point steam holds it back: it boils any moment."""
 FLAT_C_PER_S: Final = 0.0015
 LEAST_ABOVE_AIR_C: Final = 1.0
 """A reading nearer to the air than this says nothing of how it cools."""
@@ -34,11 +38,15 @@ BEND_RIDGE: Final = 40.0
 """How much the readings must insist before the curve is bent: half a degree over the memory counts as one reading."""
 
 
+Phase = Literal["", "to-boil", "boil"]
+
+
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Forecast:
     """The temperature now, smoothed; its rate; what is carried over; and the time until the pull, with its band.
 
-    `in_s` None: not on this course. `due`: it is time. True °C.
+    `in_s` None: not on this course. `due`: it is time. True °C. On the way to a boil, `phase` "to-boil", the time is
+    that until it boils, and of its end there is a band alone.
     """
 
     now_c: float
@@ -49,6 +57,9 @@ class Forecast:
     high_s: float | None
     due: bool
     curve: tuple[tuple[float, float], ...] = ()
+    phase: Phase = ""
+    end_low_s: float | None = None
+    end_high_s: float | None = None
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -68,11 +79,13 @@ def forecast(
     ambient_c: float = 20.0,
     carry_s: float = CARRY_S,
     boil_curve: Sequence[tuple[float, float]] = (),
+    heating: Heating | None = None,
 ) -> Forecast | None:
     """Return the forecast for a target from (time [s], temperature [°C]) in rising time; None with too little to say.
 
     :param cooling: towards the air; else rising, and the pull comes before the target by what carries over.
     :param boil_curve: of a boil, (°C, water left [g]) with rising temperature; used once it boils.
+    :param heating: of a boil, how it heats on the way there; without it the way is not told apart.
     """
     recent = _recent(readings)
     if recent is None:
@@ -81,9 +94,12 @@ def forecast(
     carry_c = 0.0 if cooling else max(0.0, fit.rate) * carry_s
     goal = target_c - carry_c
     reached = fit.level <= target_c if cooling else fit.level >= goal
+    boils = bool(boil_curve) and fit.level > boil_curve[0][0] + BOILS_ABOVE_C
+    if heating is not None and boil_curve and not reached and not boils:
+        return _to_boil(fit, heating, carry_c)
     if reached:
         times: tuple[float, float, float] | None = (0.0, 0.0, 0.0)
-    elif boil_curve and fit.level > boil_curve[0][0] + BOILS_ABOVE_C:
+    elif boils:
         times = _by_water(recent, goal, boil_curve)
     elif cooling:
         times = _by_newton(recent, fit, goal, ambient_c)
@@ -99,6 +115,27 @@ def forecast(
         high_s=None if times is None else times[2],
         due=reached,
         curve=curve,
+        phase="boil" if boils else "",
+    )
+
+
+def _to_boil(fit: _Fit, heating: Heating, carry_c: float) -> Forecast:
+    """Return the forecast of a pan on its way to the boil: when it boils, and between what its end lies."""
+    near = fit.level > heating.boils_c - NEAR_BOIL_K
+    found = ahead(heating, fit.level, fit.rate) if fit.level >= SURE_ABOVE_C and not near else None
+    low_s, in_s, high_s = (0.0, 0.0, 0.0) if near else found.boil_s if found is not None else (None, None, None)
+    return Forecast(
+        now_c=fit.level,
+        rate_c_per_min=60 * fit.rate,
+        carry_c=carry_c,
+        in_s=in_s,
+        low_s=low_s,
+        high_s=high_s,
+        due=False,
+        curve=((0.0, fit.level), (in_s, heating.boils_c)) if in_s else (),
+        phase="to-boil",
+        end_low_s=None if found is None else found.end_s[0],
+        end_high_s=None if found is None else found.end_s[2],
     )
 
 
@@ -189,16 +226,18 @@ def _by_water(
     left, rate, unit_error = _line(u, water, weights)
     error = unit_error * sqrt(float(weights @ (water - left - rate * u) ** 2 / weights.sum()))
     to_lose = left - float(np.interp(goal, known[:, 0], known[:, 1]))
-    return _evenly(to_lose, -rate, error)
+    return _evenly(to_lose, -rate, error, BOILING_BAND[0], BOILING_BAND[1])
 
 
-def _evenly(way: float, per_s: float, error: float) -> tuple[float, float, float] | None:
-    """Return the time of a way that is gone evenly, and its band: two errors of the pace, at least ±10 %."""
+def _evenly(
+    way: float, per_s: float, error: float, least: float = 0.9, most: float = 1.1
+) -> tuple[float, float, float] | None:
+    """Return the time of a way gone evenly, and its band: two errors of the pace, at least `least` to `most`."""
     if per_s <= 0 or way <= 0 or way / per_s > FARTHEST_S:
         return None
     middle = way / per_s
     slower = max(per_s - 2 * error, 0.3 * per_s)
-    return middle, min(0.9 * middle, way / (per_s + 2 * error)), max(1.1 * middle, way / slower)
+    return middle, min(least * middle, way / (per_s + 2 * error)), max(most * middle, way / slower)
 
 
 def _time(fit: _Fit, goal: float, rate: float) -> float | None:

@@ -17,12 +17,12 @@ export function SideBySide({ comparison, first, second, all = false }: Props) {
       <p className="mb-2">
         {all ? <strong dir="auto">{second}</strong> : "It"} {comparison.words.join(", ")}.
       </p>
-      <table className="w-full">
+      <table className="w-full table-fixed">
         <thead>
           <tr className="text-[0.8125rem] text-ash">
-            <th className="text-left font-normal">{all ? "Amounts" : "What moved"}</th>
-            <th className="text-right font-normal">{first}</th>
-            <th className="text-right font-normal">{second}</th>
+            <th className="w-2/5 text-left font-normal">{all ? "Amounts" : "What moved"}</th>
+            <th className="break-words pl-3 text-right font-normal">{first}</th>
+            <th className="break-words pl-3 text-right font-normal">{second}</th>
           </tr>
         </thead>
         <Rows pairs={amounts} marked={moved} />
@@ -65,11 +65,11 @@ function Rows({ pairs, marked }: { pairs: Pair[]; marked: (pair: Pair) => boolea
     <tbody>
       {pairs.map((pair) => (
         <tr key={pair.name} className="border-line border-b">
-          <th scope="row" className="py-0.5 pr-2 text-left font-normal">
+          <th scope="row" className="break-words py-0.5 pr-2 text-left font-normal">
             {pair.name}
           </th>
-          <td className="whitespace-nowrap pl-3 text-right">{shown(pair.first, pair.unit)}</td>
-          <td className={`whitespace-nowrap pl-3 text-right ${marked(pair) ? "font-bold" : ""}`}>
+          <td className="pl-3 text-right">{shown(pair.first, pair.unit)}</td>
+          <td className={`pl-3 text-right ${marked(pair) ? "font-bold" : ""}`}>
             {shown(pair.second, pair.unit)}
           </td>
         </tr>

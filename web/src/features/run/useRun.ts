@@ -34,15 +34,18 @@ export function carriedOn(live: Live, lostS: number): Live {
   if (lostS <= 0 || forecast?.in_s == null) return live;
   const later = (s: number | null) => (s === null ? null : s - lostS);
   const left = forecast.in_s - lostS;
+  const isCalled = live.timed && forecast.phase !== "to-boil" && left <= 0;
   return {
     ...live,
-    urgent: live.urgent || left <= 0,
+    urgent: live.urgent || isCalled,
     forecast: {
       ...forecast,
-      due: forecast.due || left <= 0,
+      due: forecast.due || isCalled,
       in_s: Math.max(0, left),
       low_s: later(forecast.low_s),
       high_s: later(forecast.high_s),
+      end_low_s: later(forecast.end_low_s),
+      end_high_s: later(forecast.end_high_s),
       curve: forecast.curve.map(([s = 0, c = 0]) => [s - lostS, c]).filter(([s = 0]) => s >= 0),
     },
   };

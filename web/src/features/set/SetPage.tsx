@@ -70,6 +70,7 @@ function SetBench({ stored, places, thickness, batch }: BenchProps) {
     <NumberField
       label={label}
       value={asked[name]}
+      placeholder={name === "mass" ? "all of it" : undefined}
       problem={at(path)}
       onChange={(event) => change({ [name]: event.target.value })}
     />
@@ -100,8 +101,8 @@ function SetBench({ stored, places, thickness, batch }: BenchProps) {
             onChange={(event) => change({ shape: event.target.value as Shape })}
           >
             <option value="slab">a slab or sheet</option>
-            <option value="bowl">a bowl, left alone</option>
-            <option value="stirred">a bowl, stirred now and then</option>
+            <option value="bowl">a bowl</option>
+            <option value="stirred">a bowl, stirred</option>
           </Choice>
           {asked.shape === "slab"
             ? field("thickness", "Thick, mm", "thickness_mm")

@@ -155,7 +155,7 @@ function askOf(asked: Asked, units: Units): Ask {
 function askedOf(ask: Ask, units: Units): Asked {
   return {
     state: ask.state,
-    shape: ask.bowl_kg == null ? "slab" : ask.stirred ? "stirred" : "bowl",
+    shape: ask.thickness_mm != null ? "slab" : ask.stirred ? "stirred" : "bowl",
     thickness: text(ask.thickness_mm),
     mass: text(ask.bowl_kg == null ? null : ask.bowl_kg * 1000),
     from: text(inOwn(ask.from_c, units)),

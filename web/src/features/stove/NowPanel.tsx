@@ -17,6 +17,11 @@ export function saysOf(live: Live | null, units: Units): string {
   return `${own(live.shown_c ?? live.true_c)} °${units.temperature} now${more}`;
 }
 
+/** Sooner than this a time is "any moment". */
+const MOMENT_S = 3;
+/** Faster than this no pan goes: the thermometer was moved. */
+const MOST_PER_MIN = 60;
+
 type NowProps = { run: Run; live: Live | null; step: Step; units: Units; lostS: number };
 
 /** The two largest things at the stove: the temperature now, and the next call. */
@@ -51,15 +56,20 @@ export function NowPanel({ run, live, step, units, lostS }: NowProps) {
           </>
         )}
         {step.ceiling_c !== null && `Never above ${dial(step.ceiling_c)} °${units.temperature}. `}
-        {forecast && Math.abs(forecast.rate_c_per_min) > 0.15 && (
-          <>
-            {forecast.rate_c_per_min > 0 ? "Climbing" : "Falling"}{" "}
-            {Math.abs(own(forecast.rate_c_per_min) - own(0)).toFixed(1)}° a minute
-            {forecast.carry_c > 0.2 &&
-              `; the pan will carry ${(inF ? forecast.carry_c * 1.8 : forecast.carry_c).toFixed(1)}° more`}
-            .{" "}
-          </>
-        )}
+        {live && bandText(live)}
+        {forecast &&
+          Math.abs(forecast.rate_c_per_min) > 0.15 &&
+          Math.abs(forecast.rate_c_per_min) < MOST_PER_MIN && (
+            <>
+              {forecast.rate_c_per_min > 0 ? "Climbing" : "Falling"}{" "}
+              {Math.abs(own(forecast.rate_c_per_min) - own(0)).toFixed(1)}° a minute
+              {forecast.carry_c > 0.2 &&
+                `; the pan will carry ${(inF ? forecast.carry_c * 1.8 : forecast.carry_c).toFixed(1)}° more`}
+              .{" "}
+            </>
+          )}
+        {live?.silent_s != null &&
+          `Nothing was heard from it for ${timeText(live.silent_s)}: look at its battery and its tip. `}
         {lostS > 0 && live?.shown_c != null && `Read ${timeText(lostS)} ago. `}
         {live?.stands && (!live.urgent || live.stands.stand !== "below") && live.stands.says}
         {live?.add_back_g != null &&
@@ -73,12 +83,25 @@ export function NowPanel({ run, live, step, units, lostS }: NowProps) {
 }
 
 function callText(live: Live | null, step: Step): string {
-  if (!live || live.true_c === null) return step.target_c ? "No reading yet" : step.title;
+  if (!live) return step.title;
   const { forecast, urgent, call } = live;
-  if (urgent) return `${call}${call.endsWith("now") || call.endsWith(".") ? "" : " now"}`;
-  if (forecast?.in_s != null && forecast.in_s > 0) {
-    const about = aboutText(forecast.in_s);
-    return step.heat === "cool" ? `There in about ${about}` : `${call} in about ${about}`;
+  if (live.silent_s !== null) return call;
+  if (live.true_c === null) return step.target_c ? "No reading yet" : step.title;
+  if (urgent) return step.heat === "cool" || call.includes(":") || call.endsWith(".") ? call : `${call} now`;
+  if (live.timed && forecast?.in_s != null) {
+    return forecast.in_s < MOMENT_S ? `${call} any moment` : `${call} in about ${aboutText(forecast.in_s)}`;
   }
   return call;
+}
+
+/** Between what a call lies, and before a boil its end; nothing where no time is told. */
+function bandText({ timed, forecast }: Live): string {
+  if (!timed || forecast?.in_s == null || forecast.low_s === null || forecast.high_s === null) return "";
+  const between = (low: number, high: number) => `${aboutText(low)} to ${aboutText(high)}`;
+  const call = forecast.in_s < MOMENT_S ? "" : `Between ${between(forecast.low_s, forecast.high_s)}. `;
+  const end =
+    forecast.end_low_s === null || forecast.end_high_s === null
+      ? ""
+      : `Its end in ${between(forecast.end_low_s, forecast.end_high_s)}. `;
+  return call + end;
 }
