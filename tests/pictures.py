@@ -33,7 +33,7 @@ class Picture:
 
 
 def _too_much_chocolate(page: Page) -> None:
-    page.get_by_label("Amount of White chocolate 32 %", exact=True).fill("440 g")
+    page.get_by_label("Amount of White chocolate 32 %", exact=True).fill("520 g")
     page.get_by_role("button", name="whole milk").wait_for()
 
 

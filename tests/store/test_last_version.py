@@ -17,6 +17,10 @@ KEPT: dict[str, Any] = json.loads((OLD / "expected.json").read_text("utf-8"))
 """What the version before answered of that very file."""
 
 
+RECKONED_C = 0.1
+"""That version kept no temperatures of steps: they are reckoned, and the end of a boil is a water content since."""
+
+
 class LastVersion(unittest.TestCase):
     def setUp(self) -> None:
         folder = Path(tempfile.mkdtemp())
@@ -42,6 +46,8 @@ class LastVersion(unittest.TestCase):
             self.assertEqual(len(old), len(new), where)
             for position, (before, after) in enumerate(zip(old, new, strict=True)):
                 self.holds(before, after, f"{where}[{position}]")
+        elif "target_c[" in where or "ceiling_c" in where:
+            self.assertAlmostEqual(old, new, delta=RECKONED_C, msg=where)
         else:
             self.assertEqual(old, new, where)
 

@@ -4401,6 +4401,8 @@ export interface components {
         /**
          * RatioRule
          * @description The ruler: its ends, the ratio now, the zones, and what moves when it is slid.
+         *
+         *     `to_all_liquid` is the ratio to every liquid in the bowl, where that is another one.
          */
         RatioRule: {
             /** High */
@@ -4415,6 +4417,8 @@ export interface components {
             pinned: string[];
             /** Ratio */
             ratio: number;
+            /** To All Liquid */
+            to_all_liquid: number | null;
             /** Zones */
             zones: components["schemas"]["Zone"][];
         };

@@ -15,10 +15,11 @@ class Cost:
     unpriced: tuple[str, ...]
 
 
-def cost(recipe: Recipe, price_per_g: Mapping[str, float]) -> Cost | None:
+def cost(recipe: Recipe, price_per_g: Mapping[str, float], left_g: float | None = None) -> Cost | None:
     """Return the cost of a recipe, or None where nothing in it has a price.
 
     :param price_per_g: by ingredient label, in the person's own currency.
+    :param left_g: what is left of the batch to eat, where something boils off [g].
     """
     priced = [(line.ingredient.label, grams) for line, grams in recipe.weighed if line.ingredient.label in price_per_g]
     if not priced:
@@ -27,4 +28,4 @@ def cost(recipe: Recipe, price_per_g: Mapping[str, float]) -> Cost | None:
     unpriced = tuple(
         dict.fromkeys(line.ingredient.name for line, _ in recipe.weighed if line.ingredient.label not in price_per_g)
     )
-    return Cost(batch=batch, per_100g=100 * batch / recipe.mass_g, unpriced=unpriced)
+    return Cost(batch=batch, per_100g=100 * batch / (recipe.mass_g if left_g is None else left_g), unpriced=unpriced)

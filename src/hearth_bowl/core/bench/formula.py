@@ -57,7 +57,7 @@ def formula(
         bowl=bowl_layers(assessment.mixture if plan is None else mix(recipe)),
         temperature_zones=zones_of(list(zip(CURVE_C, curve, strict=False))),
         rule=ratio_rule(recipe, assessment.set.at_c, modelled),
-        readings=readings(recipe, assessment, sentence, kitchen, cost(recipe, price_per_g)),
+        readings=readings(recipe, assessment, sentence, kitchen, cost(recipe, price_per_g, assessment.mass_g)),
         set_curve=tuple(zip(CURVE_C, curve, strict=False)),
         line_notes=line_notes(recipe, kitchen),
     )

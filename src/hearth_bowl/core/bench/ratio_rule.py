@@ -8,13 +8,15 @@ from typing import Final
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.mass.mixture import Mixture
 from hearth_bowl.core.mass.set_index import CLASS_BOUNDS, HARD, index_at, set_class
-from hearth_bowl.core.recipe.ratios import chocolate_to
+from hearth_bowl.core.recipe.ratios import chocolate_to, chocolate_to_liquid
 from hearth_bowl.core.recipe.recipe import Recipe
 from hearth_bowl.core.solve.slide import Slide, slide_mixtures, slide_of
 
 SPAN: Final = MappingProxyType({"cream": (0.4, 4.0), "condensed-milk": (0.3, 2.5), "butter": (0.5, 5.0)})
 """The ruler's ends: the ratios met in kitchens. It grows to hold the present one."""
 TICKS: Final = 25
+SAME_RATIO: Final = 0.01
+"""Within a hundredth it is the same ratio."""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -28,13 +30,17 @@ class Zone:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class RatioRule:
-    """The ruler: its ends, the ratio now, the zones, and what moves when it is slid."""
+    """The ruler: its ends, the ratio now, the zones, and what moves when it is slid.
+
+    `to_all_liquid` is the ratio to every liquid in the bowl, where that is another one.
+    """
 
     liquid: str
     ratio: float
     low: float
     high: float
     zones: tuple[Zone, ...]
+    to_all_liquid: float | None
     moves: str | None
     pinned: tuple[str, ...]
 
@@ -54,9 +60,15 @@ def ratio_rule(recipe: Recipe, at_c: float, modelled: bool) -> RatioRule | None:
         low=low,
         high=high,
         zones=_zones(recipe, slide, at_c, low, high) if modelled and slide.moving else (),
+        to_all_liquid=_to_all_liquid(recipe, ratio) if slide.liquid == "cream" else None,
         moves=slide.side if slide.moving else None,
         pinned=slide.pinned,
     )
+
+
+def _to_all_liquid(recipe: Recipe, ratio: float) -> float | None:
+    every = chocolate_to_liquid(recipe)
+    return None if every is None or abs(every - ratio) < SAME_RATIO * ratio else every
 
 
 def _at_ratio(base: Mixture, moving: Mixture, slide: Slide, ratio: float) -> Mixture | None:

@@ -2,6 +2,7 @@
 
 from dataclasses import dataclass
 from itertools import pairwise
+from math import ceil, floor
 from types import MappingProxyType
 from typing import Final
 
@@ -64,14 +65,14 @@ def verdict(recipe: Recipe, reading: SetIndex, curve: list[float]) -> Verdict:
         return _worked_warm(does, place, curve[CURVE_C.index(RESTED_C)], work.rested)
     if reading.index < low:
         colder = crossing_c(curve, low)
-        turn = f"firm enough below ⟦{colder:.0f} °C⟧" if colder is not None else "even straight from the fridge"
+        turn = f"firm enough below ⟦{floor(colder):g} °C⟧" if colder is not None else "even straight from the fridge"
         return Verdict(lead=f"Too soft {to_do} {place}", turn=turn, fits=False)
     if reading.index > high:
         warmer = crossing_c(curve, high)
-        turn = f"ready above ⟦{warmer:.0f} °C⟧" if warmer is not None else "at any warmth of a kitchen"
+        turn = f"ready above ⟦{ceil(warmer):g} °C⟧" if warmer is not None else "at any warmth of a kitchen"
         return Verdict(lead=f"Too firm {to_do} {place}", turn=turn, fits=False)
     soft = crossing_c(curve, low)
-    turn = f"goes soft above ⟦{soft:.0f} °C⟧" if soft is not None and low > 0 else ""
+    turn = f"goes soft above ⟦{ceil(soft):g} °C⟧" if soft is not None and low > 0 else ""
     return Verdict(lead=f"{does} {place}", turn=turn, fits=True)
 
 

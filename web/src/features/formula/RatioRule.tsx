@@ -26,7 +26,14 @@ export function RatioRule({ rule, problem, onSlide, onSettled }: Props) {
   return (
     <>
       <div className="flex items-baseline justify-between">
-        <h2 className="font-bold">Chocolate to {liquid}</h2>
+        <h2 className="font-bold">
+          Chocolate to {liquid}
+          {rule.to_all_liquid !== null && (
+            <span className="pl-2 font-normal text-[0.875rem]">
+              ({rule.to_all_liquid.toFixed(2)} to 1 with all its liquid)
+            </span>
+          )}
+        </h2>
         <p className="text-[0.8125rem] text-ash">{movesText(rule, liquid)}</p>
       </div>
       <div className="px-3">

@@ -97,11 +97,13 @@ function callText(live: Live | null, step: Step): string {
 /** Between what a call lies, and before a boil its end; nothing where no time is told. */
 function bandText({ timed, forecast }: Live): string {
   if (!timed || forecast?.in_s == null || forecast.low_s === null || forecast.high_s === null) return "";
-  const between = (low: number, high: number) => `${aboutText(low)} to ${aboutText(high)}`;
-  const call = forecast.in_s < MOMENT_S ? "" : `Between ${between(forecast.low_s, forecast.high_s)}. `;
+  const call =
+    forecast.in_s < MOMENT_S
+      ? ""
+      : `Between ${aboutText(forecast.low_s)} and ${aboutText(forecast.high_s)}. `;
   const end =
     forecast.end_low_s === null || forecast.end_high_s === null
       ? ""
-      : `Its end in ${between(forecast.end_low_s, forecast.end_high_s)}. `;
+      : `Its end in ${aboutText(forecast.end_low_s)} to ${aboutText(forecast.end_high_s)}. `;
   return call + end;
 }
