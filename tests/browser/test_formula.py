@@ -1,6 +1,6 @@
 """Formula in the browser: amounts, pins, slide, offers, undo, saving."""
 
-from playwright.sync_api import expect
+from playwright.sync_api import Route, expect
 
 from tests.browser.page_case import PageCase
 
@@ -12,6 +12,27 @@ class Amounts(PageCase):
         super().setUp()
         self.open("/recipes/1/formula")
         expect(self.page.get_by_text("Rolls cleanly at 21 °C")).to_be_visible()
+
+    def test_nothing_overtakes_what_is_typed(self) -> None:
+        page = self.open("/recipes/2/formula")
+        expect(page.get_by_text("492 g", exact=True)).to_be_visible()
+        held: list[Route] = []
+        is_slow = [True]
+
+        def answer(route: Route) -> None:
+            held.append(route) if is_slow[0] else route.continue_()
+
+        page.route("**/api/formula", answer)
+        self.amount("White chocolate 32 %").fill("410 g")
+        page.get_by_role("button", name=f"Pin {CREAM}").click()
+        page.get_by_role("button", name="Hand 33 °C").click()
+        is_slow[0] = False
+        for route in held:
+            route.continue_()
+        expect(page.get_by_text("582 g", exact=True)).to_be_visible()
+        expect(self.amount("White chocolate 32 %")).to_have_value("410 g")
+        expect(page.get_by_role("button", name=f"Pin {CREAM}")).to_have_attribute("aria-pressed", "true")
+        expect(page.get_by_role("status").filter(has_text="Saved")).to_be_visible()
 
     def test_typing_an_amount_changes_the_sentence_and_is_saved(self) -> None:
         self.amount(DARK).fill("250 g")

@@ -19,10 +19,11 @@ type Asked = {
   recipe: Recipe;
   atC: number;
   ratio: number | null;
-  typedAt: number | null;
+  typed: Typed | null;
   gesture: string | null;
   changes: number;
 };
+type Typed = { position: number; text: string; measure: string };
 const MOST_STEPS = 199;
 const RETRY_MS = 2000;
 
@@ -65,6 +66,8 @@ export function useBench(stored: Schemas["StoredRecipe"], startC: number): Bench
   const computing = useRef<Promise<void> | null>(null);
   const changes = useRef(0);
   const gesture = useRef<string | null>(null);
+  /** What is typed and not yet read: it goes along with whatever is asked next, so that nothing overtakes it. */
+  const typing = useRef<Typed | null>(null);
 
   const remember = useCallback((next: History) => {
     story.current = next;
@@ -101,16 +104,18 @@ export function useBench(stored: Schemas["StoredRecipe"], startC: number): Bench
         const answer = await dataOf(client.POST("/api/formula", { body }));
         setBench(answer);
         setProblem(null);
-        if (ask.typedAt !== null) setUnread((before) => without(before, ask.typedAt));
+        if (ask.typed !== null) setUnread((before) => without(before, ask.typed?.position ?? null));
         if (ask.changes === changes.current) {
+          if (typing.current === ask.typed) typing.current = null;
           if (ask.gesture) put(answer.recipe, ask.gesture);
           save(now.current.recipe);
         }
       } catch (error) {
         if (error instanceof ApiError) {
-          const { typedAt } = ask;
-          if (typedAt === null) setProblem(error.problem);
-          else setUnread((before) => ({ ...before, [typedAt]: reasonOf(error.problem) }));
+          const { typed } = ask;
+          if (typing.current === typed) typing.current = null;
+          if (typed === null) setProblem(error.problem);
+          else setUnread((before) => ({ ...before, [typed.position]: reasonOf(error.problem) }));
           refuse("Last change not saved");
         } else {
           setProblem({ title: "No answer", status: 0, detail: NO_ANSWER, errors: [], revision: null });
@@ -125,12 +130,15 @@ export function useBench(stored: Schemas["StoredRecipe"], startC: number): Bench
   const ask = useCallback(
     (part: Partial<Asked>) => {
       const { recipe, atC } = now.current;
+      const typed = typing.current;
       asked.current = {
-        recipe,
+        recipe: typed
+          ? withLine(recipe, typed.position, { typed: typed.text, measure: typed.measure })
+          : recipe,
         atC,
         ratio: null,
-        typedAt: null,
-        gesture: null,
+        typed,
+        gesture: typed && `type ${typed.position}`,
         changes: changes.current,
         ...part,
       };
@@ -150,7 +158,10 @@ export function useBench(stored: Schemas["StoredRecipe"], startC: number): Bench
     (next: Recipe, by?: string) => {
       changes.current += 1;
       touch();
-      if (next.lines.length !== now.current.recipe.lines.length) setUnread({});
+      if (next.lines.length !== now.current.recipe.lines.length) {
+        typing.current = null;
+        setUnread({});
+      }
       put(next, by ?? null);
       ask({});
     },
@@ -160,6 +171,7 @@ export function useBench(stored: Schemas["StoredRecipe"], startC: number): Bench
   const changeLine = useCallback(
     (position: number, part: Partial<Line>, by?: string) => {
       setUnread((before) => without(before, position));
+      if (part.amount !== undefined && typing.current?.position === position) typing.current = null;
       const settled = part.amount === undefined ? part : { ...part, proposed: false };
       change(withLine(now.current.recipe, position, settled), by);
     },
@@ -167,13 +179,10 @@ export function useBench(stored: Schemas["StoredRecipe"], startC: number): Bench
   );
 
   const type = useCallback(
-    (position: number, typed: string, measure: string) => {
+    (position: number, text: string, measure: string) => {
       touch();
-      ask({
-        recipe: withLine(now.current.recipe, position, { typed, measure }),
-        typedAt: position,
-        gesture: `type ${position}`,
-      });
+      typing.current = { position, text, measure };
+      ask({});
     },
     [ask, touch],
   );
@@ -202,6 +211,7 @@ export function useBench(stored: Schemas["StoredRecipe"], startC: number): Bench
       });
       changes.current += 1;
       gesture.current = null;
+      typing.current = null;
       setUnread({});
       touch();
       show(next);
