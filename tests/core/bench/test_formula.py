@@ -1,5 +1,6 @@
 """The bench: sentence, ratio rule, slide, readings and offers."""
 
+import re
 import unittest
 from itertools import pairwise
 
@@ -208,3 +209,44 @@ class DemoRecipes(unittest.TestCase):
                 families.add(record["family"])
         self.assertGreaterEqual(len(RECIPES), 5)
         self.assertGreaterEqual(len(families), 3)
+
+
+class Why(unittest.TestCase):
+    def test_the_working_of_a_split_gives_its_ratio_also_with_whole_nuts_in_it(self) -> None:
+        plain_mass = {"dark60": 200.0, "cream35": 100.0}
+        for grams in (plain_mass, {**plain_mass, "hazelnut_whole": 120.0}):
+            found = formula(recipe(**grams), 20.0)
+            why = next(reading.why for reading in found.readings if reading.code == "split")
+            assert why is not None
+            fat_g, water_g = (float(figure.value.split()[0]) for figure in why.inputs)
+            self.assertAlmostEqual(fat_g / water_g, found.assessment.split.fat_to_water or 0, delta=0.005)
+
+
+class OfAllThatIsThere(unittest.TestCase):
+    def test_all_liquid_is_told_where_it_is_another_ratio(self) -> None:
+        both = formula(recipe(white32=240, cream35=70, cream_liqueur17=41.8), 20.0).rule
+        alone = formula(recipe(white32=240, cream35=70), 20.0).rule
+        assert both is not None and alone is not None
+        self.assertAlmostEqual(both.ratio, 3.43, delta=0.01)
+        self.assertAlmostEqual(both.to_all_liquid or 0, 2.15, delta=0.01)
+        self.assertIsNone(alone.to_all_liquid)
+
+    def test_cost_per_100_g_is_of_what_is_left(self) -> None:
+        fudge = recipe("boiled-fudge", sugar_granulated=450, milk_whole=300, butter82=60)
+        prices = {"sugar_granulated": 0.001, "milk_whole": 0.001, "butter82": 0.01}
+        found = formula(fudge, 20.0, price_per_g=prices)
+        left_g = found.assessment.mass_g
+        self.assertLess(left_g, 650)
+        price = next(reading for reading in found.readings if reading.code == "cost")
+        self.assertIn(f"{100 * 1.35 / left_g:.2f} for 100 g", price.unit)
+
+    def test_a_turn_is_told_on_the_right_side_of_its_degree(self) -> None:
+        for chocolate_g in range(120, 320, 20):
+            made = recipe(use="roll", dark60=chocolate_g, cream35=100)
+            for at_c in (16.0, 20.0, 22.0, 25.0):
+                sentence = formula(made, at_c).sentence
+                turns = re.search(r"(below|above) (-?\d+) °C", plain(sentence.turn))
+                if turns is None:
+                    continue
+                turn_c = float(turns[2])
+                self.assertTrue(turn_c < at_c if turns[1] == "below" else turn_c > at_c, (chocolate_g, at_c, sentence))

@@ -110,6 +110,11 @@ class Calls(unittest.TestCase):
         stays = held(self.WARM, [*flicker, *((60.0 + s, 86.0) for s in range(5))])
         self.assertEqual(stays.stand if stays else "", "over")
 
+    def test_a_reading_by_hand_counts_at_once(self) -> None:
+        by_hand = held(self.WARM, [(-120.0, 70.0), (-60.0, 78.0), (0.0, 93.0)])
+        self.assertEqual(by_hand.stand if by_hand else "", "ceiling")
+        self.assertTrue(called(self.WARM, [(-120.0, 70.0), (-60.0, 78.0), (0.0, 93.0)]).urgent)
+
     def test_calls_have_their_own_words(self) -> None:
         beat = Step(key="cool-still", title="Leave it still", do="", heat="cool", target_c=(43, 50))
         self.assertEqual(called(beat, steady(60, 49)).words, "Beat it")

@@ -27,20 +27,23 @@ class Why:
 
 def why_set(assessment: Assessment) -> Why:
     """Return the working of the set index."""
-    grams = assessment.mixture.grams
+    mass = assessment.mixture.binder
+    grams = mass.grams
     if assessment.set.rule == "water-free":
         return Why(
-            formula="1.12 ln(1 + P) + 2.2 φ − 1.4, P the solid fat in % of the fat, φ the share of dry particles",
-            inputs=(Figure("Fat", f"{assessment.mixture.fat_g:.1f} g"), Figure("Mass", f"{assessment.mass_g:.1f} g")),
+            formula="1.12 ln(1 + P) + 2.2 φ − 1.4, P the solid fat in % of the fat, φ the share of dry particles; "
+            "whole pieces are left out",
+            inputs=(Figure("Fat", f"{mass.fat_g:.1f} g"), Figure("Mass", f"{mass.mass_g:.1f} g")),
             source=SOURCES["set-water-free"],
             band="±0.6",
             narrower="Note how your batch came out: a verdict by texture words.",
         )
     return Why(
         formula="3.02 ln R + 2.00, R = (solid fat + 0.5 cocoa solids + 0.5 milk solids + 0.12 sugar crystals + fruit "
-        "solids) ÷ (water + alcohol + 0.8 glycerine + 0.3 sorbitol)",
+        "solids) ÷ (water + alcohol + 0.8 glycerine + 0.3 sorbitol); colder than ⟦20 °C⟧ the syrup stiffens too; "
+        "whole pieces are left out",
         inputs=(
-            Figure("Fat, solid or not", f"{assessment.mixture.fat_g:.1f} g"),
+            Figure("Fat, solid or not", f"{mass.fat_g:.1f} g"),
             Figure("Cocoa solids", f"{grams['cocoa_nonfat']:.1f} g"),
             Figure("Milk solids", f"{grams['msnf']:.1f} g"),
             Figure("Water", f"{grams['water']:.1f} g"),
@@ -54,12 +57,11 @@ def why_set(assessment: Assessment) -> Why:
 
 def why_split(assessment: Assessment) -> Why:
     """Return the working of the split risk."""
+    mass = assessment.mixture.binder
     return Why(
-        formula="total fat ÷ water: under 1.8 safe, to 2.3 take care, to 2.8 fragile, to 4 expect it to split",
-        inputs=(
-            Figure("Fat", f"{assessment.mixture.fat_g:.1f} g"),
-            Figure("Water", f"{assessment.mixture.grams['water']:.1f} g"),
-        ),
+        formula="total fat ÷ water, whole pieces left out: under 1.8 safe, to 2.3 take care, to 2.8 fragile, to 4 "
+        "expect it to split",
+        inputs=(Figure("Fat", f"{mass.fat_g:.1f} g"), Figure("Water", f"{mass.grams['water']:.1f} g")),
         source=SOURCES["split-practice"],
         band="Milk protein, lecithin, a blender or glucose syrup help by a third of a band; under ⟦30 °C⟧ or "
         "over ⟦60 °C⟧ hurts by one",

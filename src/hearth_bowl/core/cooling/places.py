@@ -41,7 +41,6 @@ BASES: Final[Mapping[str, float | None]] = MappingProxyType(
 )
 """A base's heat transfer; None is the place's own: on wire, or on the counter as it is."""
 LIDDED_BASE_H: Final = 5.0
-STIRRED_WATER_H: Final = 300.0
 
 
 def faces(place: str, base: str | None, cover: str, *, both: bool = False) -> tuple[float, float]:

@@ -144,7 +144,6 @@ KIND_WORDS: Final[Mapping[str, str]] = MappingProxyType(
         "cake": "a cake",
     }
 )
-WALLED_KINDS: Final = ("mould", "cup")
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

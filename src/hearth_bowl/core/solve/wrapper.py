@@ -41,7 +41,6 @@ ROUNDING: Final = MappingProxyType(
 """How far a figure may be off by rounding, tolerances of labels and our factors, one standard deviation."""
 _FAT: Final = {"cocoa_butter": 1.0, "milk_fat": 1.0, "other_fat": 1.0}
 _SUGARS: Final = dict.fromkeys(("sucrose", "lactose", "glucose", "fructose", "maltose"), 1.0)
-_POLYOLS: Final = {"sorbitol": 1.0, "glycerol": 1.0}
 _ENERGY: Final = {name: part.energy_kcal_per_g for name, part in COMPONENTS.items()}
 ROWS: Final[Mapping[str, Mapping[str, float]]] = MappingProxyType(
     {
@@ -88,7 +87,6 @@ PARTS: Final[Mapping[str, tuple[str, ...]]] = MappingProxyType(
     }
 )
 """What something of a kind can hold."""
-_IN_MILK_CHOCOLATE: Final = {"other": (0.5, 0.3), "lactose": (8.5, 2.0), "msnf": (7.1, 2.0), "milk_fat": (6.0, 2.0)}
 TYPICAL: Final[Mapping[str, Mapping[str, tuple[float, float]]]] = MappingProxyType(
     {
         "dark": {"water": (0.8, 0.3), "other": (0.5, 0.3)},

@@ -51,16 +51,20 @@ class Call:
 
 
 def held(step: Step, readings: Sequence[tuple[float, float]]) -> Standing | None:
-    """Return where a step stands by its own (s, °C) readings: the last state that held for some seconds."""
+    """Return where a step stands by its own (s, °C) readings: the last state that held for some seconds.
+
+    Readings that come seldom, as by hand, each count at once.
+    """
     found: Standing | None = None
-    since, before = 0.0, None
+    since, before, last_s = 0.0, None, None
     for at_s, c in readings:
         now = standing(step, c)
         stand = None if now is None else now.stand
         if stand != before:
             since, before = at_s, stand
-        if found is None or at_s - since >= HELD_S:
+        if last_s is None or at_s - last_s >= HELD_S or at_s - since >= HELD_S:
             found = now
+        last_s = at_s
     return found
 
 

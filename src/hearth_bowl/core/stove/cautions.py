@@ -9,6 +9,5 @@ RISING_CREAM: Final = "Cream rises when it boils: fill the pan a third at most a
 MICROWAVED: Final = "Cream and syrup can boil up after the microwave stops: a tall jug, short bursts, stir, wait."
 SPIRIT: Final = "Spirit off the flame: take the pan away from the ring before it goes in."
 RAW_EGG: Final = "Raw egg white is a risk: take pasteurised, above all for children, the old, the ill and the pregnant."
-TORCH: Final = "A torch stays away from paper cases and cloths."
 LOCAL_RULES: Final = "For keeping and selling follow your local food rules."
 """Usual advice; nothing here certifies that a thing is safe."""

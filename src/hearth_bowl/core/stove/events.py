@@ -168,10 +168,6 @@ Happening = (
     | Judgement
     | Ended
 )
-HAPPENINGS: Final = (
-    StepBegun, GateAnswered, Marked, Weighed, PanWeighed, Spilled, Noted, CueSeen, BurstGiven, SetStarted, SetSeen,
-    ProbeChanged, Judgement, Ended,
-)  # fmt: skip
 
 
 def check_happening(what: Happening, steps: int, lines: int) -> None:
