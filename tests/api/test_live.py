@@ -85,6 +85,37 @@ class Live(Kitchen):
         self.send((0.5, 103.0), probe=self.probe)
         self.assertEqual(self.live(batch)["true_c"], 103.0)
 
+    def test_a_thermometer_that_goes_silent_is_an_alarm_and_one_that_never_spoke_is_none(self) -> None:
+        batch, step = self.at_step("boil")
+        self.assertIsNone(self.live(batch)["silent_s"])
+        self.send(*((40.0 + s, 101.0) for s in range(60, 0, -1)), probe=self.probe)
+        silent = self.live(batch)
+        self.assertAlmostEqual(silent["silent_s"], 41, delta=2)
+        self.assertEqual((silent["urgent"], silent["timed"]), (True, False))
+        self.assertIn(step["cue"], silent["call"])
+        self.send((0.5, 103.0), probe=self.probe)
+        self.assertIsNone(self.live(batch)["silent_s"])
+
+    def test_a_step_starts_afresh(self) -> None:
+        batch, _ = self.at_step("boil")
+        self.steadily(104.0, 0.02)
+        self.assertIsNotNone(self.live(batch)["forecast"])
+        steps = self.client.get(f"/api/batches/{batch}").get_json()["steps"]
+        number, still = next((n, step) for n, step in enumerate(steps) if step["key"] == "cool-still")
+        self.event(batch, "step", "on", step=number, key="cool-still")
+        entered = self.live(batch)
+        self.assertEqual((entered["true_c"], entered["forecast"], entered["stands"]), (104.0, None, None))
+        self.assertEqual((entered["call"], entered["urgent"]), (still["title"], False))
+
+    def test_before_the_boil_the_time_is_that_to_the_boil_and_the_end_a_band(self) -> None:
+        batch, _ = self.at_step("boil")
+        self.steadily(70.0, 0.15)
+        found = self.live(batch)
+        forecast = found["forecast"]
+        self.assertEqual((found["call"], found["timed"], forecast["phase"]), ("It boils", True, "to-boil"))
+        self.assertTrue(180 < forecast["low_s"] < forecast["in_s"] < forecast["high_s"] < 400, forecast)
+        self.assertTrue(forecast["high_s"] < forecast["end_low_s"] < forecast["end_high_s"], forecast)
+
     def test_readings_by_hand_stay_good_for_some_minutes(self) -> None:
         batch, _ = self.at_step("boil")
         self.send((150.0, 99.0), (90.0, 101.0), probe=self.probe)

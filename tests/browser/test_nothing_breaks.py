@@ -2,6 +2,7 @@
 
 import re
 import unittest
+from datetime import UTC, datetime, timedelta
 from typing import Any
 
 from playwright.sync_api import Route, expect
@@ -11,6 +12,22 @@ from tests.kitchen import recipe_record
 
 
 class NothingBreaks(PageCase):
+    def test_a_thermometer_whose_clock_is_off_is_shown_and_can_go(self) -> None:
+        ahead = (datetime.now(UTC) + timedelta(minutes=6)).isoformat()
+        body = {"readings": [{"at": ahead, "c": 40.0}]}
+        self.assertEqual(self.server.call("POST", "/api/probes/lantern/readings", body)[0], 201)
+        page = self.open("/recipes/1/formula")
+        page.get_by_role("button", name=re.compile("m up")).click()
+        mine = page.get_by_role("region", name="Your thermometers")
+        expect(mine.get_by_text(re.compile("Its clock is 6 min ahead"))).to_be_visible()
+        expect(mine.get_by_text(re.compile("thinned 7 days after it ended"))).to_be_visible()
+        self.assertEqual(self.violations(), [])
+        row = mine.get_by_role("listitem").filter(has_text="lantern")
+        row.get_by_role("button", name="Delete").click()
+        page.get_by_role("button", name="Delete it").click()
+        expect(row).to_have_count(0)
+        self.assertNotIn("lantern", [probe["id"] for probe in self.server.call("GET", "/api/probes")[1]["probes"]])
+
     def test_a_layer_or_filling_of_a_recipe_that_was_never_opened(self) -> None:
         page = self.open("/recipes/3/fit")
         page.get_by_role("button", name="Add a layer").click()

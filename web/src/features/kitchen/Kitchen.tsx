@@ -5,6 +5,7 @@ import { settingsQuery } from "../../api/queries";
 import { Choice, TextField } from "../../ui/Field";
 import { Popover } from "../../ui/Popover";
 import { numberIn, temperature } from "../../units/units";
+import { Thermometers } from "./Thermometers";
 
 type Settings = Schemas["Settings"];
 
@@ -110,6 +111,7 @@ export function Kitchen() {
           <option value="imperial">imperial: spoon 17.8 ml, cup 284 ml</option>
           <option value="au">Australian: spoon 20 ml, cup 250 ml</option>
         </Choice>
+        <Thermometers />
       </div>
     </Popover>
   );
