@@ -120,7 +120,8 @@ class NothingBreaks(PageCase):
         page = self.open("/recipes/1/formula")
         page.get_by_role("button", name="Kitchen 21 °C, 340 m up").click()
         page.get_by_label("Temperature, °C").fill("24")
-        page.get_by_label("Temperature, °C").press("Enter")
+        with page.expect_response(lambda response: response.request.method == "PUT"):  # shown before it is kept
+            page.get_by_label("Temperature, °C").press("Enter")
         expect(page.get_by_role("button", name="Kitchen 24 °C, 340 m up")).to_be_visible()
         self.assertEqual(self.server.call("GET", "/api/settings")[1]["kitchen_c"], 24)
         page.keyboard.press("Escape")
