@@ -78,8 +78,9 @@ class Live(Kitchen):
 
     def test_an_old_reading_is_no_temperature_of_now(self) -> None:
         batch, _ = self.at_step("boil")
-        self.send(*((40.0 + s, 101.0) for s in range(60, 0, -1)), probe=self.probe)
-        self.assertEqual((self.live(batch)["true_c"], self.live(batch)["forecast"]), (None, None))
+        self.send(*((70.0 + s, 101.0) for s in range(60, 0, -1)), probe=self.probe)
+        old = self.live(batch)
+        self.assertEqual((old["true_c"], old["forecast"], old["shown_c"]), (None, None, 101.0))
         self.send((2.0, None), probe=self.probe)
         self.assertIsNone(self.live(batch)["true_c"])
         self.send((0.5, 103.0), probe=self.probe)
@@ -95,6 +96,43 @@ class Live(Kitchen):
         self.assertIn(step["cue"], silent["call"])
         self.send((0.5, 103.0), probe=self.probe)
         self.assertIsNone(self.live(batch)["silent_s"])
+
+    def test_a_forecast_counts_on_by_itself_while_the_thermometer_is_silent(self) -> None:
+        batch, step = self.at_step("cool-still")
+        self.send(*((5.0 + s, 80.0 + 0.05 * s) for s in range(120, -1, -1)), probe=self.probe)
+        heard = self.live(batch)["forecast"]["in_s"]
+        batch, step = self.at_step("cool-still")
+        self.send(*((45.0 + s, 80.0 + 0.05 * s) for s in range(120, -1, -1)), probe=self.probe)
+        silent = self.live(batch)
+        self.assertAlmostEqual(silent["forecast"]["in_s"], heard - 40, delta=3)
+        self.assertEqual((silent["true_c"], silent["shown_c"]), (None, 80.0))
+        batch, step = self.at_step("boil")
+        low, high = step["target_c"]
+        self.send(*((25.0 + s, (low + high) / 2 - 1.2 - 0.05 * s) for s in range(120, -1, -1)), probe=self.probe)
+        called = self.live(batch)
+        self.assertTrue(called["urgent"])
+        self.assertIn("Off the heat by its last course", called["call"])
+
+    def test_silence_of_half_an_hour_is_still_told_as_silence(self) -> None:
+        batch, _ = self.at_step("boil")
+        self.send(*((1800.0 + s, 101.0) for s in range(60, 0, -1)), probe=self.probe)
+        self.assertEqual(self.live(batch)["shown_c"], None, "it spoke long before this run")
+        batch, _ = self.at_step("boil")
+        self.send(*((800.0 + s, 101.0) for s in range(60, 0, -1)), probe=self.probe)
+        silent = self.live(batch)
+        self.assertAlmostEqual(silent["silent_s"], 801, delta=2)
+        self.assertEqual((silent["shown_c"], silent["forecast"]), (101.0, None))
+
+    def test_a_call_that_was_seen_is_quiet_everywhere_until_it_goes_on_being_wrong(self) -> None:
+        batch, step = self.at_step("boil")
+        self.steadily(step["target_c"][1] + 1, 0.02)
+        loud = self.live(batch)
+        self.assertEqual((loud["urgent"], loud["seen"]), (True, False))
+        self.event(batch, "call-seen", "seen", words=loud["call"])
+        self.assertTrue(self.live(batch)["seen"])
+        self.event(batch, "step", "again", step=self.live(batch)["step"], key="boil")
+        self.steadily(step["target_c"][1] + 1, 0.02)
+        self.assertFalse(self.live(batch)["seen"], "a step starts afresh")
 
     def test_a_step_starts_afresh(self) -> None:
         batch, _ = self.at_step("boil")

@@ -1,7 +1,7 @@
 """What is happening at the stove now: the temperature, the call with its time, the clocks; and the trace so far."""
 
 import json
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
 from datetime import datetime, timedelta
 from typing import Any, Final
@@ -14,7 +14,7 @@ from hearth_bowl.core.mass.boiling import boil_curve, cook_to
 from hearth_bowl.core.mass.cooking import cooked_part
 from hearth_bowl.core.recipe.recipe import Recipe
 from hearth_bowl.core.stove.calls import SILENT_S, held, next_call
-from hearth_bowl.core.stove.forecast import SPARSE_WINDOW_S, Forecast, forecast
+from hearth_bowl.core.stove.forecast import Forecast, carried_on, forecast
 from hearth_bowl.core.stove.heating import heating_of
 from hearth_bowl.core.stove.standing import Standing
 from hearth_bowl.core.stove.step import Step
@@ -22,17 +22,11 @@ from hearth_bowl.core.stove.trace import Trace, trace
 from hearth_bowl.formats.recipe_file import recipe_from
 from hearth_bowl.service.batch_readings import count_readings_of, readings_of, thinned_readings_of
 from hearth_bowl.service.batches import batch_row
-from hearth_bowl.service.probes import STAND_IN, readings_between
+from hearth_bowl.service.hearing import hear
 from hearth_bowl.service.snapshot import Snapshot, snapshot_of
 from hearth_bowl.service.timers import Timer, list_timers
-from hearth_bowl.store.models import BatchEventRow, BatchRow, ProbeRow, ReadingRow
+from hearth_bowl.store.models import BatchEventRow, BatchRow
 
-FRESH_S: Final = 15.0
-"""A reading older than this is no temperature of now."""
-FRESH_BY_HAND_S: Final = 180.0
-SELDOM: Final = 12
-"""With so few readings in a quarter of an hour they are taken by hand, and stay good for longer."""
-FORECAST_S: Final = 150.0
 MOST_POINTS: Final = 900
 EXACT: Final = 4 * MOST_POINTS
 """With more readings than this, the database thins them before they are read."""
@@ -42,7 +36,11 @@ LONGEST: Final = timedelta(hours=14)
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Live:
-    """What is happening now; moments are the server's."""
+    """What is happening now; moments are the server's.
+
+    `shown_c` is the last reading, at `reading_at`, however old; `true_c` is None where it is no temperature of now.
+    `seen`: the call was seen, on whichever device.
+    """
 
     now: datetime
     step: int
@@ -55,6 +53,7 @@ class Live:
     call: str
     urgent: bool
     timed: bool
+    seen: bool
     silent_s: float | None
     timers: tuple[Timer, ...]
 
@@ -67,39 +66,42 @@ def live(session: Session, batch_id: int, now: datetime) -> Live:
     row = batch_row(session, batch_id)
     snapshot = snapshot_of(session, row)
     step = snapshot.steps[row.step]
-    offset_c = snapshot.thermometer_offset_c or 0.0
-    pace = pace_of(session, row.probe_id)
-    since = now - timedelta(seconds=FORECAST_S / pace if pace > 1 else SPARSE_WINDOW_S)
-    heard = [(at, c) for at, c in readings_between(session, row.probe_id, since, now) if c is not None]
     begun_at = _step_begun(session, row)
-    fresh_s = FRESH_S if len(heard) > SELDOM else FRESH_BY_HAND_S
-    last = heard[-1] if heard and (now - heard[-1][0]).total_seconds() <= fresh_s else None
-    true = [(pace * (at - now).total_seconds(), c - offset_c) for at, c in heard if begun_at is None or at >= begun_at]
-    true = true if last else []
-    found = _forecast(step, true, recipe_from(json.loads(row.document)), snapshot) if true else None
-    found = None if found is None else _at_pace(found, pace)
-    true_c = None if last is None or last[1] is None else last[1] - offset_c
-    stands = held(step, true)
-    entered_c = _first_c(session, row.probe_id, begun_at) if true and begun_at else None
-    silent_s = (now - heard[-1][0]).total_seconds() if len(heard) > SELDOM and last is None else 0.0
-    call = next_call(
-        step, true, found, stands, entered_c=None if entered_c is None else entered_c - offset_c, silent_s=silent_s
-    )
+    heard = hear(session, row, begun_at, snapshot.thermometer_offset_c or 0.0, now)
+    readings = heard.readings if heard.is_trusted else ()
+    found = _forecast(step, readings, recipe_from(json.loads(row.document)), snapshot) if readings else None
+    if found is not None:
+        found = carried_on(_at_pace(found, heard.pace), heard.age_s)
+    true_c = heard.true_c if heard.is_fresh else None
+    stands = held(step, readings) if heard.is_fresh else None
+    call = next_call(step, readings, found, stands, entered_c=heard.first_c, silent_s=heard.silent_s)
     return Live(
         now=now,
         step=row.step,
         true_c=true_c,
-        shown_c=last[1] if last else None,
-        reading_at=last[0] if last else None,
+        shown_c=heard.shown_c,
+        reading_at=heard.last_at,
         forecast=found,
         stands=stands,
         add_back_g=_add_back_g(step, true_c, json.loads(row.document), snapshot),
         call=call.words,
         urgent=call.urgent,
         timed=call.timed,
-        silent_s=silent_s if silent_s >= SILENT_S else None,
+        seen=call.is_quiet(_seen_s(session, row, begun_at, now), 0.0),
+        silent_s=heard.silent_s if heard.silent_s >= SILENT_S else None,
         timers=tuple(timer for timer in list_timers(session, now) if timer.batch_id in (None, batch_id)),
     )
+
+
+def _seen_s(session: Session, row: BatchRow, begun_at: datetime | None, now: datetime) -> dict[str, float]:
+    """Return the calls that were seen in the open step, by their words: when [s], before now."""
+    seen = (
+        select(BatchEventRow.at, BatchEventRow.data)
+        .where(BatchEventRow.batch_id == row.id, BatchEventRow.kind == "call-seen")
+        .where(BatchEventRow.at >= (begun_at or row.started_at))
+        .order_by(BatchEventRow.at)
+    )
+    return {json.loads(data)["words"]: (at - now).total_seconds() for at, data in session.execute(seen)}
 
 
 def _add_back_g(step: Step, true_c: float | None, record: Mapping[str, Any], snapshot: Snapshot) -> float | None:
@@ -112,12 +114,6 @@ def _add_back_g(step: Step, true_c: float | None, record: Mapping[str, Any], sna
         return end.water_left_g - cook_to(pan, true_c, kpa).water_left_g
     except BadInput:
         return None
-
-
-def pace_of(session: Session, probe_id: str) -> float:
-    """Return how fast the pan's time goes: a stand-in may play it faster, anything else goes by the clock."""
-    probe = session.get(ProbeRow, probe_id) if probe_id == STAND_IN else None
-    return probe.speed if probe else 1.0
 
 
 def _at_pace(found: Forecast, pace: float) -> Forecast:
@@ -138,7 +134,7 @@ def _at_pace(found: Forecast, pace: float) -> Forecast:
     )
 
 
-def _forecast(step: Step, true: list[tuple[float, float]], recipe: Recipe, snapshot: Snapshot) -> Forecast | None:
+def _forecast(step: Step, true: Sequence[tuple[float, float]], recipe: Recipe, snapshot: Snapshot) -> Forecast | None:
     if step.target_c is None or step.heat in ("none", "work"):
         return None
     low, high = step.target_c
@@ -165,17 +161,6 @@ def _step_begun(session: Session, row: BatchRow) -> datetime | None:
     )
     at = session.scalar(begun)
     return at if at is not None and at > row.started_at else None
-
-
-def _first_c(session: Session, probe_id: str, since: datetime) -> float | None:
-    """Return the first temperature that a thermometer showed from a moment on."""
-    first = (
-        select(ReadingRow.shown_c)
-        .where(ReadingRow.probe_id == probe_id, ReadingRow.at >= since, ReadingRow.shown_c.is_not(None))
-        .order_by(ReadingRow.at)
-        .limit(1)
-    )
-    return session.scalar(first)
 
 
 def batch_trace(session: Session, batch_id: int, now: datetime, most: int = MOST_POINTS) -> Trace:

@@ -102,6 +102,14 @@ class Calls(unittest.TestCase):
         self.assertTrue(called(self.WARM, steady(84, 91), entered_c=84).urgent)
         self.assertTrue(called(self.WARM, steady(91, 95), entered_c=91).urgent)
 
+    def test_what_goes_on_being_wrong_is_called_again(self) -> None:
+        over = called(self.WARM, steady(91, 95), entered_c=70)
+        self.assertTrue(over.is_quiet({over.words: -100.0}, 0.0))
+        self.assertFalse(over.is_quiet({over.words: -130.0}, 0.0))
+        there = called(self.WARM, steady(70, 84))
+        self.assertTrue(there.is_quiet({there.words: -1300.0}, 0.0))
+        self.assertFalse(there.is_quiet({over.words: -1.0}, 0.0))
+
     def test_a_state_counts_when_it_has_held(self) -> None:
         flicker: Readings = [(float(s), 85.05 if s % 2 else 84.95) for s in range(60)]
         stands = held(self.WARM, flicker)

@@ -1,6 +1,7 @@
 import type { QueryClient } from "@tanstack/react-query";
 import { useSyncExternalStore } from "react";
 import { ApiError, client, dataOf, type Schemas } from "./client";
+import { withEvents } from "./echo";
 import { batchQueries, timersQuery } from "./queries";
 
 /** Something that happened here and that the server is to be told. */
@@ -174,23 +175,6 @@ async function settle(entry: Entry): Promise<void> {
   } else if (entry.kind !== "reading") {
     void queries?.invalidateQueries({ queryKey: timersQuery.queryKey });
   }
-}
-
-type Run = Schemas["Run"];
-
-/** A run with events that the server may not have yet: they count at once. */
-export function withEvents(run: Run, events: Schemas["EventIn"][]): Run {
-  const there = new Set(run.events.map((event) => event.client_key));
-  const added = events.filter((event) => !there.has(event.client_key));
-  if (added.length === 0) return run;
-  const batch = { ...run.batch };
-  for (const { at, what } of added) {
-    if (what.kind === "step") batch.step = what.step;
-    else if (what.kind === "probe") batch.probe_id = what.probe_id;
-    else if (what.kind === "end") batch.ended_at ??= at;
-    else if (what.kind === "verdict") batch.verdict = what.words ?? [];
-  }
-  return { ...run, batch, events: [...run.events, ...(added as Run["events"])] };
 }
 
 /** Whether an entry has waited for so long that one should know of it. */

@@ -1515,6 +1515,32 @@ export interface components {
             fillings: number;
         };
         /**
+         * CallSeen
+         * @description A call was seen, in the words it had: it is quiet on every device.
+         */
+        CallSeen: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "call-seen";
+            /** Words */
+            words: string;
+        };
+        /**
+         * CallSeen
+         * @description A call was seen, in the words it had: it is quiet on every device.
+         */
+        CallSeenIn: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "call-seen";
+            /** Words */
+            words: string;
+        };
+        /**
          * CavityVolumes
          * @description How one cavity divides, in ml: shell + filling + headroom + cap = cavity.
          */
@@ -1928,7 +1954,7 @@ export interface components {
             /** Client Key */
             client_key: string;
             /** What */
-            what: components["schemas"]["StepBegun"] | components["schemas"]["GateAnswered"] | components["schemas"]["Marked"] | components["schemas"]["Weighed"] | components["schemas"]["PanWeighed"] | components["schemas"]["Spilled"] | components["schemas"]["Noted"] | components["schemas"]["CueSeen"] | components["schemas"]["BurstGiven"] | components["schemas"]["SetStarted"] | components["schemas"]["SetSeen"] | components["schemas"]["ProbeChanged"] | components["schemas"]["Judgement"] | components["schemas"]["Ended"];
+            what: components["schemas"]["StepBegun"] | components["schemas"]["GateAnswered"] | components["schemas"]["Marked"] | components["schemas"]["Weighed"] | components["schemas"]["PanWeighed"] | components["schemas"]["Spilled"] | components["schemas"]["Noted"] | components["schemas"]["CueSeen"] | components["schemas"]["CallSeen"] | components["schemas"]["BurstGiven"] | components["schemas"]["SetStarted"] | components["schemas"]["SetSeen"] | components["schemas"]["ProbeChanged"] | components["schemas"]["Judgement"] | components["schemas"]["Ended"];
         };
         /**
          * Event
@@ -1943,7 +1969,7 @@ export interface components {
             /** Client Key */
             client_key: string;
             /** What */
-            what: components["schemas"]["StepBegunIn"] | components["schemas"]["GateAnsweredIn"] | components["schemas"]["MarkedIn"] | components["schemas"]["WeighedIn"] | components["schemas"]["PanWeighedIn"] | components["schemas"]["SpilledIn"] | components["schemas"]["NotedIn"] | components["schemas"]["CueSeenIn"] | components["schemas"]["BurstGivenIn"] | components["schemas"]["SetStartedIn"] | components["schemas"]["SetSeenIn"] | components["schemas"]["ProbeChangedIn"] | components["schemas"]["JudgementIn"] | components["schemas"]["EndedIn"];
+            what: components["schemas"]["StepBegunIn"] | components["schemas"]["GateAnsweredIn"] | components["schemas"]["MarkedIn"] | components["schemas"]["WeighedIn"] | components["schemas"]["PanWeighedIn"] | components["schemas"]["SpilledIn"] | components["schemas"]["NotedIn"] | components["schemas"]["CueSeenIn"] | components["schemas"]["CallSeenIn"] | components["schemas"]["BurstGivenIn"] | components["schemas"]["SetStartedIn"] | components["schemas"]["SetSeenIn"] | components["schemas"]["ProbeChangedIn"] | components["schemas"]["JudgementIn"] | components["schemas"]["EndedIn"];
         };
         /**
          * FamilyOut
@@ -3059,6 +3085,9 @@ export interface components {
         /**
          * Live
          * @description What is happening now; moments are the server's.
+         *
+         *     `shown_c` is the last reading, at `reading_at`, however old; `true_c` is None where it is no temperature of now.
+         *     `seen`: the call was seen, on whichever device.
          */
         Live: {
             /** Add Back G */
@@ -3073,6 +3102,8 @@ export interface components {
             now: string;
             /** Reading At */
             reading_at: string | null;
+            /** Seen */
+            seen: boolean;
             /** Shown C */
             shown_c: number | null;
             /** Silent S */
@@ -4684,13 +4715,18 @@ export interface components {
          * RunState
          * @description Where a run stands. Moments are seconds from its start; temperatures true °C, masses g.
          *
-         *     `answers` are those of the open step's gates; `amounts_g` what is to go in, `weighed_g` what went in, by line.
+         *     `cue` and `ask` are the answers at the open step's gates, `calls_seen_s` its calls that were seen, by their words;
+         *     `amounts_g` what is to go in, `weighed_g` what went in, by line.
          */
         RunState: {
             /** Amounts G */
             amounts_g: number[];
             /** Ask */
             ask: ("yes" | "no" | "skipped") | null;
+            /** Calls Seen S */
+            calls_seen_s: {
+                [key: string]: number;
+            };
             /** Cue */
             cue: ("yes" | "no" | "skipped") | null;
             /** Ended S */
@@ -5580,6 +5616,11 @@ export interface components {
             target_c: number[] | null;
             /** Title */
             title: string;
+            /**
+             * Usual Min
+             * @default null
+             */
+            usual_min: number[] | null;
             /**
              * Why
              * @default

@@ -21,6 +21,8 @@ SOON_K: Final = 3.0
 """The last degrees of a boil: stay by it."""
 SILENT_S: Final = 20.0
 """After so long without a reading the thermometer is silent."""
+AGAIN_S: Final = 120.0
+"""What goes on being wrong after it was seen is called again: over a ceiling, or without a thermometer. Judged."""
 ON_HEAT: Final = frozenset({"warm", "boil", "melt"})
 OFF_HEAT: Final = "Off the heat"
 SOON: Final = "Soon: stay by it"
@@ -43,11 +45,20 @@ COOLED: Final = "Cool enough: go on"
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Call:
-    """The words, whether it is now, and whether the forecast's time belongs behind them."""
+    """The words, whether it is now, and whether the forecast's time belongs behind them.
+
+    `wrong`: not a moment that passes but something that is wrong until it is put right.
+    """
 
     words: str
     urgent: bool = False
     timed: bool = False
+    wrong: bool = False
+
+    def is_quiet(self, seen_s: Mapping[str, float], now_s: float) -> bool:
+        """Return whether it was seen, by the moments at which words were seen in this step [s]."""
+        at_s = seen_s.get(self.words)
+        return at_s is not None and not (self.wrong and now_s - at_s >= AGAIN_S)
 
 
 def held(step: Step, readings: Sequence[tuple[float, float]]) -> Standing | None:
@@ -84,7 +95,9 @@ def next_call(
     """
     if silent_s >= SILENT_S and (step.target_c or step.ceiling_c):
         cue = f": go by the cue, {step.cue}" if step.cue else ": go by eye and nose"
-        return Call(words=f"The thermometer is silent{cue}", urgent=step.heat in ON_HEAT)
+        if found is not None and found.due and step.heat in ON_HEAT:
+            return Call(words=f"{OFF_HEAT} by its last course; the thermometer is silent{cue}", urgent=True, wrong=True)
+        return Call(words=f"The thermometer is silent{cue}", urgent=step.heat in ON_HEAT, wrong=True)
     if not readings:
         return Call(words=step.title)
     entered_c = readings[0][1] if entered_c is None else entered_c
@@ -92,7 +105,7 @@ def next_call(
     if stands is not None and stands.stand == "ceiling":
         if _was(entered, "ceiling") and readings[-1][1] < entered_c + WORSE_K:
             return Call(words=f"Let it come below ⟦{step.ceiling_c:.0f} °C⟧")
-        return Call(words=stands.says, urgent=True)
+        return Call(words=stands.says, urgent=True, wrong=True)
     if step.call:
         return Call(words=step.call)
     if step.heat not in (*ON_HEAT, "cool"):

@@ -99,6 +99,14 @@ class CueSeen:
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
+class CallSeen:
+    """A call was seen, in the words it had: it is quiet on every device."""
+
+    kind: Literal["call-seen"] = "call-seen"
+    words: str
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
 class BurstGiven:
     """A microwave burst, the oven's rated power [W], and whether it was the first of the melt."""
 
@@ -161,6 +169,7 @@ Happening = (
     | Spilled
     | Noted
     | CueSeen
+    | CallSeen
     | BurstGiven
     | SetStarted
     | SetSeen
@@ -197,6 +206,8 @@ def check_happening(what: Happening, steps: int, lines: int) -> None:
         value = getattr(what, name, None)
         if value is not None and not isinstance(value, str):
             check_number((name,), value, least, most, unit)
+    if isinstance(what, CallSeen) and len(what.words) > MOST_NAME:
+        raise BadInput(("words",), f"{len(what.words)} characters", f"up to {MOST_NAME}", "out-of-range")
     for name in ("key", "name", "step", "state", "probe_id", "before", "text"):
         value = getattr(what, name, None)
         most_signs = MOST_TEXT if name == "text" else MOST_NAME

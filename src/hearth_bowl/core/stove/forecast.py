@@ -6,7 +6,7 @@ goes by Newton's law towards the air. The pan carries over: what it and the prob
 """
 
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from math import log, sqrt
 from typing import Final, Literal
 
@@ -116,6 +116,25 @@ def forecast(
         due=reached,
         curve=curve,
         phase="boil" if boils else "",
+    )
+
+
+def carried_on(found: Forecast, age_s: float) -> Forecast:
+    """Return a forecast as it stands so long after its last reading [s]: what was to come is nearer, or is due."""
+
+    def left(value: float | None) -> float | None:
+        return None if value is None else max(0.0, value - age_s)
+
+    in_s = left(found.in_s)
+    return replace(
+        found,
+        in_s=in_s,
+        low_s=left(found.low_s),
+        high_s=left(found.high_s),
+        end_low_s=left(found.end_low_s),
+        end_high_s=left(found.end_high_s),
+        due=found.due or (in_s == 0.0 and found.phase != "to-boil"),
+        curve=tuple((s - age_s, c) for s, c in found.curve if s >= age_s),
     )
 
 

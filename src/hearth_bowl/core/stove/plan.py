@@ -15,7 +15,7 @@ from hearth_bowl.core.stove.cook import Cook
 from hearth_bowl.core.stove.fudge_steps import boiled_fudge, no_boil_fudge
 from hearth_bowl.core.stove.ganache_steps import ganache, whipped
 from hearth_bowl.core.stove.paste_steps import folded, fondant, nut_paste
-from hearth_bowl.core.stove.step import Step
+from hearth_bowl.core.stove.step import Step, with_usual_time
 from hearth_bowl.core.stove.temper_steps import shell_steps
 
 
@@ -46,7 +46,7 @@ def run_steps(
     steps += _ending(cook)
     if shell and not moulded:
         steps += [*shell_steps(shell, cook.choices["temper"]), _dip()]
-    return tuple(steps)
+    return tuple(with_usual_time(step) for step in steps)
 
 
 def choices_that_matter(

@@ -7,6 +7,7 @@ from typing import Literal
 from hearth_bowl.core.cooling.set_ask import SetAsk
 from hearth_bowl.core.cooling.set_clock import Correction
 from hearth_bowl.core.stove.events import (
+    CallSeen,
     Ended,
     GateAnswered,
     Happening,
@@ -44,7 +45,8 @@ class SetState:
 class RunState:
     """Where a run stands. Moments are seconds from its start; temperatures true °C, masses g.
 
-    `answers` are those of the open step's gates; `amounts_g` what is to go in, `weighed_g` what went in, by line.
+    `cue` and `ask` are the answers at the open step's gates, `calls_seen_s` its calls that were seen, by their words;
+    `amounts_g` what is to go in, `weighed_g` what went in, by line.
     """
 
     step: int
@@ -52,6 +54,7 @@ class RunState:
     step_from_c: float | None
     cue: Answer | None
     ask: Answer | None
+    calls_seen_s: Mapping[str, float]
     amounts_g: tuple[float, ...]
     weighed_g: Mapping[int, float]
     probe_id: str
@@ -68,6 +71,7 @@ class _Folding:
     step_since_s: float = 0.0
     step_from_c: float | None = None
     answers: dict[tuple[str, str], Answer] = field(default_factory=dict)
+    calls_seen_s: dict[str, float] = field(default_factory=dict)
     weighed_g: dict[int, float] = field(default_factory=dict)
     set: SetState | None = None
     verdict: Judgement | None = None
@@ -77,8 +81,11 @@ class _Folding:
         match what:
             case StepBegun():
                 self.step, self.step_since_s, self.step_from_c = what.step, at_s, what.c
+                self.calls_seen_s = {}
             case GateAnswered():
                 self.answers[what.key, what.gate] = what.answer
+            case CallSeen():
+                self.calls_seen_s[what.words] = at_s
             case Weighed():
                 self.weighed_g[what.position] = what.g
             case Spilled() | Noted():
@@ -115,6 +122,7 @@ def run_state(
         step_from_c=folding.step_from_c,
         cue=folding.answers.get((key, "cue")),
         ask=folding.answers.get((key, "ask")),
+        calls_seen_s=folding.calls_seen_s,
         amounts_g=tuple(folding.amounts_g),
         weighed_g=folding.weighed_g,
         probe_id=folding.probe_id,

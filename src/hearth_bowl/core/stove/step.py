@@ -1,10 +1,20 @@
 """A step of a run: what to do, its gate, its ceiling, why it matters."""
 
-from dataclasses import dataclass
-from typing import Literal
+from collections.abc import Mapping
+from dataclasses import dataclass, replace
+from types import MappingProxyType
+from typing import Final, Literal
 
 Heat = Literal["none", "warm", "boil", "melt", "cool", "work"]
 """How the temperature goes: rising to a target, boiling to an end, melting under a ceiling, cooling, held to work."""
+
+USUAL_MIN: Final[Mapping[str, tuple[float, float]]] = MappingProxyType(
+    {
+        "none": (3, 8), "warm": (4, 8), "boil": (10, 25), "melt": (4, 10), "cool": (15, 40), "work": (10, 30),
+        "set": (60, 720), "rest-cold": (360, 720), "beat": (5, 15), "dissolve": (5, 12),
+    }
+)  # fmt: skip
+"""How long a step usually takes [min], by its heat or, where it has its own, its key: judgements for half a kilogram."""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -29,5 +39,13 @@ class Step:
     caution: str = ""
     call: str = ""
     """What is called when the target is reached; empty: it comes off the heat, or it is there."""
+    usual_min: tuple[float, float] | None = None
+    """How long it usually takes, least and most [min]; None in batches from before it was told."""
     attended: bool = True
     positions: tuple[int, ...] = ()
+
+
+def with_usual_time(step: Step) -> Step:
+    """Return a step that says how long it usually takes: its own minutes where it is timed."""
+    usual = USUAL_MIN.get(step.key, USUAL_MIN[step.heat])
+    return replace(step, usual_min=usual if step.minutes is None else (step.minutes, step.minutes))

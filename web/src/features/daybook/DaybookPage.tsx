@@ -194,10 +194,10 @@ function ReadingsFile({ batch, probe }: { batch: number; probe: string }) {
 /** The verdict by texture words, and a note. */
 function Verdict({ run, happen }: { run: Schemas["Run"]; happen: Happen }) {
   const { data } = useQuery(choicesQuery);
-  const before = run.events.flatMap(({ what }) => (what.kind === "verdict" ? [what] : [])).at(-1);
+  const before = run.state.verdict;
   const [words, setWords] = useState<readonly string[]>(before?.words ?? []);
   const [text, setText] = useState(before?.text ?? "");
-  const isKept = before !== undefined && before.text === text && sameWords(before.words, words);
+  const isKept = before !== null && before.text === text && sameWords(before.words, words);
   const toggle = (word: string) =>
     setWords((now) => (now.includes(word) ? now.filter((one) => one !== word) : [...now, word]));
   return (

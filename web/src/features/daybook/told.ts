@@ -24,6 +24,8 @@ export function told(
       return what.g === null ? "Some was spilled" : `Some was spilled, ${mass(what.g, units)} were left`;
     case "pan":
       return `Pan ${mass(what.start_g, units)}, then ${mass(what.now_g, units)}`;
+    case "call-seen":
+      return `Seen: ${what.words}`;
     case "burst":
       return `Burst of ${what.seconds} s`;
     case "probe":

@@ -21,8 +21,8 @@ const LEFT = 56;
 const RIGHT = 30;
 const BOTTOM = 34;
 const TOP = 14;
-/** How long a step usually takes, for the corridor that it is meant to follow. */
-const USUAL_MIN: Record<string, number> = { warm: 6, boil: 15, melt: 6, cool: 25, work: 20, none: 5 };
+/** The corridor's length where a batch of an earlier version does not say how long its steps take. */
+const UNTOLD_MIN = 10;
 const CORRIDOR_C = 4;
 const ROOM_FOR_WORDS = 24;
 const STEPS_MIN = [1, 2, 5, 10, 15, 30, 60, 120, 240];
@@ -32,7 +32,8 @@ export const TraceChart = memo(function TraceChart(props: Props) {
   const { trace, forecast, step, stepSince, nowS, marks, units } = props;
   const isNarrow = useNarrow();
   const [width, height] = isNarrow ? NARROW : WIDE;
-  const usualS = 60 * (step.minutes ?? USUAL_MIN[step.heat] ?? 10);
+  const [least = UNTOLD_MIN, most = least] = step.usual_min ?? [];
+  const usualS = 60 * Math.min((least + most) / 2, 60);
   const endS = Math.max(nowS + Math.max(60, forecast?.in_s ?? 0) * 1.15, (stepSince?.at ?? 0) + usualS, 300);
   const [low, high] = span(props);
   const x = (s: number) => LEFT + ((width - LEFT - RIGHT) * s) / endS;

@@ -1,7 +1,8 @@
 import { useQuery } from "@tanstack/react-query";
 import { useMemo } from "react";
 import type { Schemas } from "../../api/client";
-import { useHeld, withEvents } from "../../api/outbox";
+import { withEvents } from "../../api/echo";
+import { useHeld } from "../../api/outbox";
 import { batchQueries } from "../../api/queries";
 
 /** How often one looks what another device did in the same run. */

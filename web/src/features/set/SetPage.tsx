@@ -1,4 +1,5 @@
 import { keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-query";
+import { Link } from "react-router";
 import { ApiError, client, dataOf, type Schemas } from "../../api/client";
 import { batchQueries, keptFitQuery, placesQuery, recipeQueries } from "../../api/queries";
 import { RecipeNotice } from "../../app/Notice";
@@ -141,6 +142,14 @@ function SetBench({ stored, places, thickness, batch }: BenchProps) {
           >
             {set.sinceMs === null ? "It goes in now" : "It goes in anew"}
           </Button>
+          {batch !== null && (
+            <Link
+              to={`/daybook/${batch}`}
+              className="inline-flex min-h-11 items-center font-bold text-rim underline"
+            >
+              To its verdict
+            </Link>
+          )}
           {set.isWhatIf && (
             <Button look="plain" onClick={set.backToRunning}>
               Back to the clock that runs

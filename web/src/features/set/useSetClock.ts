@@ -22,9 +22,7 @@ export type Asked = {
 /** What was seen so long after the start: a temperature, or a cue that was passed or not. */
 export type Correction = Schemas["CorrectionIn"];
 type Ask = Schemas["SetAskIn"];
-type Run = Schemas["Run"];
-type Seen = Schemas["SetSeen"];
-type Running = { sinceMs: number; ask: Ask; seen: Seen[] };
+type Running = Schemas["SetState"];
 
 const RECENT_MS = 3 * 86_400_000;
 
@@ -35,16 +33,6 @@ export function batchThatSets(batches: Schemas["Batch"][], recipe: number): numb
     (batch) => batch.recipe_id === recipe && (batch.ended_at === null || Date.parse(batch.ended_at) > since),
   );
   return found?.id ?? null;
-}
-
-/** The clock that was started for a batch with what was seen since, from all that happened in it. */
-function runningOf(run: Run | undefined): Running | null {
-  let running: Running | null = null;
-  for (const { at, what } of run?.events ?? []) {
-    if (what.kind === "set-start") running = { sinceMs: Date.parse(at), ask: what.start, seen: [] };
-    else if (what.kind === "set-seen") running?.seen.push(what);
-  }
-  return running;
 }
 
 /** What was seen, for a state: a reading counts for each, a cue only for the state that it was of. */
@@ -67,7 +55,8 @@ export function useSetClock(
   const probe = useUsualProbe();
   const { run } = useRun(batch ?? Number.NaN);
   const live = useQuery({ ...batchQueries.live(batch ?? 0), enabled: batch !== null, retry: false });
-  const running = runningOf(run);
+  const running = run?.state.set ?? null;
+  const startedMs = run ? Date.parse(run.batch.started_at) : 0;
   const [draft, setDraft] = useState<Asked | null>(null);
   const [tried, setTried] = useState<Correction[]>([]);
   const [problem, setProblem] = useState("");
@@ -93,7 +82,7 @@ export function useSetClock(
     asked,
     ask: running && follows ? { ...running.ask, state: asked.state } : askOf(asked, units),
     seen: running && follows ? seenFor(running, asked.state) : tried,
-    sinceMs: running && follows ? running.sinceMs : null,
+    sinceMs: running && follows ? startedMs + 1000 * running.since_s : null,
     /** Whether another clock than the one on the page runs. */
     isWhatIf: running !== null && !follows,
     problem,

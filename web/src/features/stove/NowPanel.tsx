@@ -1,5 +1,5 @@
 import type { Schemas } from "../../api/client";
-import { aboutText, timeText } from "../../units/time";
+import { aboutText, clockText, timeText } from "../../units/time";
 import type { Units } from "../../units/units";
 
 type Run = Schemas["Run"];
@@ -22,41 +22,57 @@ const MOMENT_S = 3;
 /** Faster than this no pan goes: the thermometer was moved. */
 const MOST_PER_MIN = 60;
 
-type NowProps = { run: Run; live: Live | null; step: Step; units: Units; lostS: number };
+type NowProps = {
+  run: Run;
+  live: Live | null;
+  step: Step;
+  units: Units;
+  lostS: number;
+  /** How long the step runs. */
+  sinceS: number;
+};
 
-/** The two largest things at the stove: the temperature now, and the next call. */
-export function NowPanel({ run, live, step, units, lostS }: NowProps) {
+/** An older reading shows its age. */
+const AGED_S = 4;
+
+/** How old the last reading is, s, by the server's clock. */
+const ageOf = (live: Live | null, lostS: number): number =>
+  live?.reading_at ? (Date.parse(live.now) - Date.parse(live.reading_at)) / 1000 + lostS : 0;
+
+/** The two largest things at the stove: the temperature now, and the next call; without a temperature, the cue. */
+export function NowPanel(props: NowProps) {
+  const { run, live, step, units, lostS } = props;
+  if (live?.shown_c == null) return <ByCue {...props} />;
   const inF = units.temperature === "F";
   const own = (c: number) => (inF ? c * 1.8 + 32 : c);
-  const offset = run.offset_c ?? 0;
-  const dial = (c: number) => `${Math.round(own(c + offset) * 2) / 2}`;
-  const [low, high] = step.target_c ?? [];
-  const forecast = live?.forecast ?? null;
-  const hot = live?.urgent || live?.stands?.stand === "ceiling";
+  const { forecast } = live;
+  const hot = live.urgent || live.stands?.stand === "ceiling";
+  const ageS = ageOf(live, lostS);
+  const isOld = live.true_c === null || lostS > 0;
   return (
     <div>
-      <p
-        className={`font-display font-semibold leading-[1.02] ${live?.shown_c == null && !step.target_c ? "text-[2.75rem] text-ash" : "text-[7rem]"} ${lostS > 0 ? "text-ash" : ""}`}
-      >
-        {live?.shown_c == null ? "–" : own(live.shown_c).toFixed(1)}
-        <span className="pl-2 text-[2.75rem] text-ash">°{units.temperature}</span>
-      </p>
-      <h2
-        aria-live="polite"
-        className={`min-h-[68px] font-display font-semibold text-[1.875rem] leading-[1.12] ${hot ? "text-copper" : ""}`}
-      >
-        {callText(live, step)}
-      </h2>
+      <div className="max-md:flex max-md:items-center max-md:gap-4">
+        <p
+          className={`font-display font-semibold text-[7rem] leading-[1.02] max-md:text-[3.5rem] ${isOld ? "text-ash" : ""}`}
+        >
+          {own(live.shown_c).toFixed(1)}
+          <span className="pl-2 text-[2.75rem] text-ash max-md:text-[1.5rem]">°{units.temperature}</span>
+          {ageS >= AGED_S && (
+            <span className="block font-normal font-sans text-[1.0625rem] text-ash leading-tight">
+              read {timeText(ageS)} ago
+            </span>
+          )}
+        </p>
+        <h2
+          aria-live="polite"
+          className={`min-h-[68px] font-display font-semibold text-[1.875rem] leading-[1.12] max-md:text-[1.5rem] ${hot ? "text-copper" : ""}`}
+        >
+          {callText(live, step)}
+        </h2>
+      </div>
       <p className="min-h-12 text-[1.0625rem] text-ash">
-        {low !== undefined && high !== undefined && (
-          <>
-            {dial(low)}
-            {high - low > 1 ? ` to ${dial(high)}` : ""} °{units.temperature}
-            {run.offset_c !== null && Math.abs(offset) > 0.2 ? " on your dial" : ""}.{" "}
-          </>
-        )}
-        {step.ceiling_c !== null && `Never above ${dial(step.ceiling_c)} °${units.temperature}. `}
-        {live && bandText(live)}
+        <Limits run={run} step={step} units={units} />
+        {bandText(live)}
         {forecast &&
           Math.abs(forecast.rate_c_per_min) > 0.15 &&
           Math.abs(forecast.rate_c_per_min) < MOST_PER_MIN && (
@@ -68,35 +84,91 @@ export function NowPanel({ run, live, step, units, lostS }: NowProps) {
               .{" "}
             </>
           )}
-        {live?.silent_s != null &&
+        {live.silent_s !== null &&
           `Nothing was heard from it for ${timeText(live.silent_s)}: look at its battery and its tip. `}
-        {lostS > 0 && live?.shown_c != null && `Read ${timeText(lostS)} ago. `}
-        {live?.stands && (!live.urgent || live.stands.stand !== "below") && live.stands.says}
-        {live?.add_back_g != null &&
+        {live.stands && (!live.urgent || live.stands.stand !== "below") && live.stands.says}
+        {live.add_back_g != null &&
           ` About ${Math.round(live.add_back_g)} g of water brings it back to its end.`}
-        {step.minutes !== null && (
-          <span className="whitespace-nowrap"> About {aboutText(step.minutes * 60)}.</span>
-        )}
+        <Usually step={step} />
       </p>
     </div>
   );
 }
 
-function callText(live: Live | null, step: Step): string {
-  if (!live) return step.title;
+/** No thermometer: the cue is the large thing, with the clock since it began and what usually passes meanwhile. */
+function ByCue({ run, live, step, units, sinceS }: NowProps) {
+  const words = step.cue || step.call || step.title;
+  return (
+    <div>
+      <h2
+        aria-live="polite"
+        className="pt-2 font-display font-semibold text-[2.5rem] leading-[1.08] max-md:text-[1.875rem]"
+      >
+        {words.charAt(0).toUpperCase() + words.slice(1)}
+      </h2>
+      <p className="mt-2 text-[1.375rem]">
+        <b className="font-display text-[1.75rem]">{clockText(sinceS)}</b> since it began.
+        <Usually step={step} />
+      </p>
+      <p className="min-h-8 text-[1.0625rem] text-ash">
+        {step.passes && `${step.passes} `}
+        <Limits run={run} step={step} units={units} />
+        {step.target_c && live && "No reading yet."}
+      </p>
+    </div>
+  );
+}
+
+const Usually = ({ step }: { step: Step }) =>
+  step.usual_min === null ? null : (
+    <span className="whitespace-nowrap"> Usually {usualText(step.usual_min)}.</span>
+  );
+
+function usualText([least = 0, most = 0]: number[]): string {
+  const [low, high] = [aboutText(60 * least), aboutText(60 * most)];
+  if (low === high) return low;
+  const unit = high.split(" ").at(-1);
+  return low.endsWith(` ${unit}`) && !low.includes("h")
+    ? `${low.split(" ")[0]} to ${high}`
+    : `${low} to ${high}`;
+}
+
+/** A step's target and ceiling, as the dial shows them. */
+function Limits({ run, step, units }: { run: Run; step: Step; units: Units }) {
+  const offset = run.offset_c ?? 0;
+  const own = (c: number) => (units.temperature === "F" ? c * 1.8 + 32 : c);
+  const dial = (c: number) => `${Math.round(own(c + offset) * 2) / 2}`;
+  const [low, high] = step.target_c ?? [];
+  return (
+    <>
+      {low !== undefined && high !== undefined && (
+        <>
+          {dial(low)}
+          {high - low > 1 ? ` to ${dial(high)}` : ""} °{units.temperature}
+          {run.offset_c !== null && Math.abs(offset) > 0.2 ? " on your dial" : ""}.{" "}
+        </>
+      )}
+      {step.ceiling_c !== null && `Never above ${dial(step.ceiling_c)} °${units.temperature}. `}
+    </>
+  );
+}
+
+function callText(live: Live, step: Step): string {
   const { forecast, urgent, call } = live;
   if (live.silent_s !== null) return call;
-  if (live.true_c === null) return step.target_c ? "No reading yet" : step.title;
-  if (urgent) return step.heat === "cool" || call.includes(":") || call.endsWith(".") ? call : `${call} now`;
+  if (urgent) return step.heat === "cool" || /[:;]|\.$/.test(call) ? call : `${call} now`;
   if (live.timed && forecast?.in_s != null) {
     return forecast.in_s < MOMENT_S ? `${call} any moment` : `${call} in about ${aboutText(forecast.in_s)}`;
   }
   return call;
 }
 
-/** Between what a call lies, and before a boil its end; nothing where no time is told. */
-function bandText({ timed, forecast }: Live): string {
-  if (!timed || forecast?.in_s == null || forecast.low_s === null || forecast.high_s === null) return "";
+/** Between what a call lies, and before a boil its end; nothing where no time is told. In silence, by its last course. */
+function bandText({ timed, silent_s, urgent, forecast }: Live): string {
+  if (forecast?.in_s == null || forecast.low_s === null || forecast.high_s === null) return "";
+  if (silent_s !== null && !forecast.due)
+    return `By its last course in ${aboutText(forecast.low_s)} to ${aboutText(forecast.high_s)}. `;
+  if (!timed || urgent) return "";
   const call =
     forecast.in_s < MOMENT_S
       ? ""

@@ -58,7 +58,6 @@ function RunOf({ batch }: { batch: number }) {
 
 type Run = Schemas["Run"];
 type Step = Schemas["Step"];
-type Answer = Schemas["GateAnswered"]["answer"];
 
 function RunBench({ run }: { run: Run }) {
   const id = run.batch.id;
@@ -66,7 +65,8 @@ function RunBench({ run }: { run: Run }) {
   const navigate = useNavigate();
   useAwake();
   useEffect(() => {
-    import("../daybook").catch(() => null); // where a run ends, also when the connection is lost by then
+    // where a run ends, also when the connection is lost by then
+    for (const page of [() => import("../set"), () => import("../daybook")]) page().catch(() => null);
   }, []);
   const happen = useEvents(id);
   const queries = useQueryClient();
@@ -75,7 +75,6 @@ function RunBench({ run }: { run: Run }) {
   const at = run.batch.step;
   const [showWeigh, setShowWeigh] = useState<boolean | null>(null);
   const [speak, setSpeak] = useSpeak();
-  const [seen, setSeen] = useState("");
   const step = run.steps[at] as Step;
   const isLost = live.isError;
   useSeconds(isLost);
@@ -89,43 +88,47 @@ function RunBench({ run }: { run: Run }) {
   }, [serverStep, at, id, queries]);
   const startedMs = Date.parse(run.batch.started_at);
   const nowS = now ? (Date.parse(now.now) - startedMs) / 1000 + lostS : 0;
-  const since = stepSince(run, trace.data, startedMs);
+  const since = stepSince(run, trace.data);
   const urgent = sameStep && (now?.urgent ?? false);
-  const callKey = `${at}:${now?.call ?? ""}`;
-  useAlert(now?.call ?? "", urgent);
+  const words = now?.call ?? "";
+  const isSeen = (now?.seen ?? false) || (urgent && isJustSeen(run.state.calls_seen_s[words], nowS));
+  useAlert(words, urgent && !isSeen);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: each step begins at the top of the page
+  useEffect(() => window.scrollTo(0, 0), [at]);
   const weighing = showWeigh ?? (step.heat === "none" && step.positions.length > 0);
   const go = (next: number) => {
     const target = run.steps[next];
     if (!target) return;
     setShowWeigh(null);
-    setSeen("");
     happen({ kind: "step", step: next, key: target.key, c: now?.true_c ?? null });
   };
-  const answered = answersOf(run, step);
   const byHand = run.batch.probe_id === BY_HAND;
   const hand = (
     <Hand probe={run.batch.probe_id} lastShownC={now?.shown_c ?? lastShown(run, trace.data)} units={units} />
   );
   return (
     <main className="at-stove flex flex-1 flex-col lg:h-[calc(100vh-3.25rem)] lg:flex-none">
-      {urgent && seen !== callKey && (
-        <FullCall words={now?.call ?? ""} says={saysOf(now, units)} onSeen={() => setSeen(callKey)} />
+      {urgent && !isSeen && (
+        <FullCall
+          words={words}
+          says={saysOf(now, units)}
+          onSeen={() => happen({ kind: "call-seen", words: words.slice(0, 200) })}
+        />
       )}
-      <div className="grid flex-1 grid-cols-[minmax(0,1fr)_430px] max-lg:grid-cols-1 max-lg:content-start lg:min-h-0">
-        <section
-          aria-label="The run"
-          className="flex flex-col px-6 pt-3 max-md:px-3 lg:min-h-0 lg:overflow-y-auto"
-        >
-          <div className="flex flex-wrap items-baseline justify-between gap-x-4">
-            <h1 className="font-display font-semibold text-[1.625rem] leading-tight">
-              <span dir="auto">{run.batch.name}</span>, step {at + 1} of {run.steps.length}:{" "}
-              {lower(step.title)}
-            </h1>
-          </div>
-          <p className="text-[1.125rem]">
+      <div className="grid flex-1 grid-cols-[minmax(0,1fr)_430px] grid-rows-[auto_minmax(0,1fr)] max-lg:flex max-lg:flex-col lg:min-h-0">
+        <header className="px-6 pt-3 max-md:px-3">
+          <h1 className="font-display font-semibold text-[1.625rem] leading-tight max-md:text-[1.375rem]">
+            <span dir="auto">{run.batch.name}</span>, step {at + 1} of {run.steps.length}: {lower(step.title)}
+          </h1>
+          <p className="text-[1.125rem] max-md:leading-snug">
             {step.do}
             {!step.attended && <span className="text-ash"> It can be left.</span>}
           </p>
+        </header>
+        <section
+          aria-label="The run"
+          className="flex flex-col px-6 max-md:px-3 max-lg:order-last lg:col-start-1 lg:row-start-2 lg:min-h-0 lg:overflow-y-auto"
+        >
           <div className="flex flex-wrap items-center gap-2">
             <StepList run={run} at={at} onGo={go} />
             {step.positions.length > 0 && (
@@ -162,16 +165,23 @@ function RunBench({ run }: { run: Run }) {
         </section>
         <section
           aria-label="Now"
-          className="min-h-0 overflow-y-auto border-line border-l bg-sheet px-6 py-2 max-lg:order-first max-lg:border-b max-lg:border-l-0 max-md:px-3"
+          className="min-h-0 overflow-y-auto border-line border-l bg-sheet px-6 py-2 max-md:px-3 max-lg:border-b max-lg:border-l-0 lg:col-start-2 lg:row-span-2 lg:row-start-1"
         >
-          <NowPanel run={run} live={sameStep ? now : null} step={step} units={units} lostS={lostS} />
+          <NowPanel
+            run={run}
+            live={sameStep ? now : null}
+            step={step}
+            units={units}
+            lostS={lostS}
+            sinceS={Math.max(0, nowS - run.state.step_since_s)}
+          />
           {byHand && hand}
           <ul>
             {step.cue && (
               <Gate
                 words={sentence(step.cue)}
                 under={step.passes || "The cue that tells it is ready"}
-                answer={answered.cue}
+                answer={run.state.cue}
                 onAnswer={(answer) =>
                   happen({ kind: "gate", key: step.key, gate: "cue", answer, c: now?.true_c ?? null })
                 }
@@ -181,7 +191,7 @@ function RunBench({ run }: { run: Run }) {
               <Gate
                 words={step.ask}
                 under={step.why}
-                answer={answered.ask}
+                answer={run.state.ask}
                 onAnswer={(answer) =>
                   happen({ kind: "gate", key: step.key, gate: "ask", answer, c: now?.true_c ?? null })
                 }
@@ -200,7 +210,7 @@ function RunBench({ run }: { run: Run }) {
             <Button
               look="filled"
               className="min-h-16 flex-1 text-[1.25rem]"
-              onClick={() => advance(run, at, go, happen, () => navigate(`/daybook/${id}`))}
+              onClick={() => advance(run, at, go, happen, () => navigate(afterRun(run)))}
             >
               {at + 1 < run.steps.length ? nextWords(step) : "It is done"}
             </Button>
@@ -254,10 +264,16 @@ function nextWords(step: Step): string {
   return step.heat === "cool" ? "It is there, go on" : "Done, go on";
 }
 
+/** What is done at the stove goes to set where its last step says so; from there to its verdict. */
+const afterRun = ({ batch, steps }: Run) =>
+  batch.recipe_id !== null && steps.at(-1)?.key === "set"
+    ? `/recipes/${batch.recipe_id}/set`
+    : `/daybook/${batch.id}`;
+
 function advance(run: Run, at: number, go: (next: number) => void, happen: Happen, done: () => void) {
   const step = run.steps[at] as Step;
-  const { ask } = answersOf(run, step);
-  if (step.ask && ask === null) happen({ kind: "gate", key: step.key, gate: "ask", answer: "skipped" });
+  if (step.ask && run.state.ask === null)
+    happen({ kind: "gate", key: step.key, gate: "ask", answer: "skipped" });
   if (at + 1 < run.steps.length) {
     go(at + 1);
     return;
@@ -266,13 +282,9 @@ function advance(run: Run, at: number, go: (next: number) => void, happen: Happe
   done();
 }
 
-/** What was answered at a step's gates; null where nothing was. */
-function answersOf(run: Run, step: Step): { cue: Answer | null; ask: Answer | null } {
-  const answers: { cue: Answer | null; ask: Answer | null } = { cue: null, ask: null };
-  for (const { what } of run.events)
-    if (what.kind === "gate" && what.key === step.key) answers[what.gate] = what.answer;
-  return answers;
-}
+/** Until the server's own word comes, a call that was seen a moment ago is quiet. */
+const JUST_S = 60;
+const isJustSeen = (seenS: number | undefined, nowS: number) => seenS !== undefined && nowS - seenS < JUST_S;
 
 /** The last reading of the run as its thermometer showed it, however long ago. */
 function lastShown(run: Run, trace: Schemas["Trace"] | undefined): number | null {
@@ -280,12 +292,10 @@ function lastShown(run: Run, trace: Schemas["Trace"] | undefined): number | null
   return last === undefined ? null : last + (run.offset_c ?? 0);
 }
 
-/** Since when the step runs, and at what temperature it began. */
-function stepSince(run: Run, trace: Schemas["Trace"] | undefined, startedMs: number) {
-  const event = run.events.findLast(({ what }) => what.kind === "step");
-  if (!event) return null;
-  const at = Math.max(0, (Date.parse(event.at) - startedMs) / 1000);
-  if (event.what.kind === "step" && event.what.c !== null) return { at, c: event.what.c };
+/** Since when the step runs, and at what temperature it began; of a run's first step only where that is known. */
+function stepSince(run: Run, trace: Schemas["Trace"] | undefined) {
+  const { step_since_s: at, step_from_c: c } = run.state;
+  if (c !== null) return { at, c };
   const points = trace?.stretches.flat() ?? [];
   const after = points.find(([s = 0]) => s >= at - 1) ?? points[0];
   return after ? { at, c: Number(after[1]) } : null;

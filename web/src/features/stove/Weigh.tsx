@@ -17,21 +17,9 @@ type Props = {
 const OFF = 0.02;
 const STALE_MS = 120_000;
 
-/** What was weighed so far, and the amounts as they were last changed, from all that happened. */
-export function weighedOf(run: Run): { weighed: Record<number, number>; amounts: number[] } {
-  const weighed: Record<number, number> = {};
-  const amounts = [...run.amounts_g];
-  for (const { what } of run.events) {
-    if (what.kind === "weight") weighed[what.position] = what.g;
-    if (what.kind === "spill" || what.kind === "note")
-      for (const [position, grams] of Object.entries(what.amounts_g ?? {})) amounts[Number(position)] = grams;
-  }
-  return { weighed, amounts };
-}
-
 /** Weigh as you go: each amount of the step with a running total; what is off offers to move the rest. */
 export function Weigh({ run, step, units, happen }: Props) {
-  const { weighed, amounts } = weighedOf(run);
+  const { weighed_g: weighed, amounts_g: amounts } = run.state;
   const follow = useMutation({
     mutationFn: (all: Record<number, number>) =>
       dataOf(
