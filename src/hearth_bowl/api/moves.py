@@ -11,6 +11,7 @@ from hearth_bowl.api.recipe_body import OwnIngredientIn, RecipeIn, record_of
 from hearth_bowl.api.spec import spec
 from hearth_bowl.api.wire import Incoming, Outgoing, plain
 from hearth_bowl.core.bench.compare import Comparison
+from hearth_bowl.core.solve.balance import Release
 from hearth_bowl.core.solve.wrapper import KINDS, from_label
 from hearth_bowl.formats.recipe_file import RecipeFile
 from hearth_bowl.service import moves as service
@@ -49,7 +50,7 @@ class BalanceOut(Outgoing):
     comparison: Comparison
     in_the_way: list[str]
     missed_by: dict[str, float]
-    release: str | None
+    release: Release | None
 
 
 class SwapIn(Incoming):

@@ -99,7 +99,10 @@ def balance_answer(recipe: Recipe, found: Balance, at_c: float) -> dict[str, Any
             "nearest": {"lines": lines, "assess": assessed},
             "in_the_way": list(found.in_the_way),
             "missed_by": dict(found.missed_by),
-            "release": found.release,
+            "release": found.release.what if found.release else None,
+            "release_suffices": found.release.suffices if found.release else None,
+            "release_missed_by": dict(found.release.missed_by) if found.release else None,
+            "release_worsens": list(found.release.worsens) if found.release else None,
         }
     moved = [
         {"ingredient": line.ingredient.label, "from_g": before, "to_g": after}

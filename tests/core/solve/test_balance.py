@@ -2,6 +2,7 @@
 
 import random
 import unittest
+from dataclasses import replace
 
 from hypothesis import given
 from hypothesis import strategies as st
@@ -125,7 +126,39 @@ class InTheWay(unittest.TestCase):
         self.assertFalse(found.feasible)
         self.assertEqual(found.in_the_way, ("pin: dark60", "pin: cream38", "aim: set_index"))
         self.assertAlmostEqual(found.missed_by["set_index"], 0.18, delta=0.01)
-        self.assertIn(found.release, ("pin: dark60", "pin: cream38"))
+        assert found.release is not None
+        self.assertIn(found.release.what, ("pin: dark60", "pin: cream38"))
+        self.assertEqual((found.release.suffices, found.release.missed_by, found.release.worsens), (True, {}, ()))
+
+    def test_what_only_helps_is_not_called_enough_and_harms_no_other_aim_unsaid(self) -> None:
+        seen = {"suffices": 0, "helps": 0, "aim": 0}
+        chance = random.Random(7)
+        for _ in range(60):
+            made = drawn(chance)
+            made = recipe(
+                pinned=" ".join(line.ingredient.label for line in made.lines if chance.random() < 0.7),
+                **{line.ingredient.label: grams for line, grams in zip(made.lines, made.amounts_g, strict=True)},
+            )  # type: ignore[arg-type]
+            wanted = {"set_index": chance.uniform(0.5, 4.5), "fat_to_water_max": chance.uniform(0.8, 2.0)}
+            found = balance(made, wanted)
+            if found.feasible or found.release is None:
+                continue
+            release = found.release
+            kind, label = release.what.split(": ")
+            if kind == "aim":
+                seen["aim"] += 1
+                rest = balance(made, {name: value for name, value in wanted.items() if name != label})
+                self.assertTrue(release.suffices and rest.feasible)
+                self.assertEqual(set(release.missed_by), {label})
+                continue
+            lines = [replace(line, pinned=line.pinned and line.ingredient.label != label) for line in made.lines]
+            freed = balance(replace(made, lines=tuple(lines)), wanted, explain=False)
+            self.assertEqual(freed.feasible, release.suffices, release)
+            seen["suffices" if release.suffices else "helps"] += 1
+            for name, by in freed.missed_by.items():
+                if by > 1.03 * found.missed_by.get(name, 0.0):
+                    self.assertIn(name, release.worsens)
+        self.assertTrue(all(seen.values()), seen)
 
     def test_aims_against_each_other_are_named(self) -> None:
         found = balance(recipe(dark60=200, cream35=100), {"ratio": 2.0, "set_index": 1.0})

@@ -39,6 +39,14 @@ class Swap(unittest.TestCase):
         pinned = swap(recipe(pinned="dark60 cream38 honey butter82", **R1), 0, find("white28"), 20)
         self.assertTrue([words for words in pinned.not_kept if "softer" in words])
 
+    def test_no_neighbour_is_gutted_and_what_is_not_kept_is_said(self) -> None:
+        made = recipe("nut-paste", hazelnut_paste=300, milk38=60, cocoa_butter=37)
+        found = swap(made, 2, find("sunflower_oil"), 20)
+        for before, after in list(zip(made.amounts_g, found.recipe.amounts_g, strict=True))[:2]:
+            self.assertTrue(0.66 * before < after < 1.51 * before, found.recipe.amounts_g)
+        self.assertTrue([words for words in found.not_kept if words.startswith("It sets softer")], found.not_kept)
+        self.assertAlmostEqual(found.recipe.mass_g, made.mass_g, delta=0.1 * made.mass_g)
+
     def test_what_may_stand_in_for_what(self) -> None:
         for first, second, alike in (
             ("dark60", "compound_milk", True),

@@ -1263,8 +1263,7 @@ export interface components {
                 [key: string]: number;
             };
             recipe: components["schemas"]["RecipeFile"];
-            /** Release */
-            release: string | null;
+            release: components["schemas"]["Release"] | null;
         };
         /**
          * Batch
@@ -4632,6 +4631,28 @@ export interface components {
             name: string;
             /** Scale */
             scale: number;
+        };
+        /**
+         * Release
+         * @description What may be let go of, a pin ("pin: dark64") or an aim ("aim: ratio"), and what it brings.
+         *
+         *     `suffices`: all other aims are then met, else it only helps. `missed_by` are the aims missed after it, the one that
+         *     was let go of among them; `worsens` those that are then missed by more than now.
+         */
+        Release: {
+            /** Missed By */
+            missed_by: {
+                [key: string]: number;
+            };
+            /** Suffices */
+            suffices: boolean;
+            /** What */
+            what: string;
+            /**
+             * Worsens
+             * @default []
+             */
+            worsens: string[];
         };
         /**
          * Retention

@@ -5,26 +5,46 @@ from dataclasses import dataclass, field, replace
 from typing import Final
 
 from hearth_bowl.core.recipe.recipe import Recipe
-from hearth_bowl.core.solve.problem import Problem
+from hearth_bowl.core.solve.problem import Problem, Reach
 
 PACK_UNITS: Final = frozenset({"tin", "bar"})
+HELPS_BELOW: Final = 0.98
+"""A pin whose release leaves more of the miss than this does not help."""
+WORSE: Final = 0.02
+"""An aim missed by so much more of its miss than now is worse for it. Both judged."""
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Release:
+    """What may be let go of, a pin ("pin: dark64") or an aim ("aim: ratio"), and what it brings.
+
+    `suffices`: all other aims are then met, else it only helps. `missed_by` are the aims missed after it, the one that
+    was let go of among them; `worsens` those that are then missed by more than now.
+    """
+
+    what: str
+    suffices: bool
+    missed_by: Mapping[str, float] = field(default_factory=dict)
+    worsens: tuple[str, ...] = ()
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Balance:
     """What was found. `missed_by` is empty where every aim is met; else `amounts_g` is the nearest there is.
 
-    `in_the_way` names pins and aims ("pin: dark64", "aim: set_index"); `release` is the one that would help most.
+    `in_the_way` names pins and aims ("pin: dark64", "aim: set_index"); `release` is what would help most, if anything.
     """
 
     feasible: bool
     amounts_g: tuple[float, ...]
     missed_by: Mapping[str, float] = field(default_factory=dict)
     in_the_way: tuple[str, ...] = ()
-    release: str | None = None
+    release: Release | None = None
 
 
-def balance(recipe: Recipe, wanted: Mapping[str, float], explain: bool = True) -> Balance:
+def balance(
+    recipe: Recipe, wanted: Mapping[str, float], explain: bool = True, neighbours: Mapping[int, Reach] | None = None
+) -> Balance:
     """Return the amounts nearest to a recipe's own that meet the aims, pins kept.
 
     Of all answers the one with the least sum of (change in g)² over the line's own grams, each line weighted by how
@@ -32,10 +52,11 @@ def balance(recipe: Recipe, wanted: Mapping[str, float], explain: bool = True) -
     (D. Kraft, 1988, as in scipy); what it returns is measured again and meets the aims, or it is not called feasible.
 
     :param explain: where it cannot be done, try which pin or aim stands in the way: many times the work.
+    :param neighbours: by line, the least and most times its own grams that it may become: narrower than it else may.
     :raises BadInput: naming an aim that says nothing of this recipe.
     """
     tried = []
-    for problem in Problem.by_rule(recipe, wanted):
+    for problem in Problem.by_rule(recipe, wanted, neighbours):
         found = problem.solve(thoroughly=True)
         if found is not None:
             return Balance(feasible=True, amounts_g=found)
@@ -74,38 +95,62 @@ def balance_to_whole_packs(recipe: Recipe, wanted: Mapping[str, float]) -> Balan
 
 def _in_the_way(
     recipe: Recipe, wanted: Mapping[str, float], missed: Mapping[str, float]
-) -> tuple[tuple[str, ...], str | None]:
+) -> tuple[tuple[str, ...], Release | None]:
     """Return the pins and aims without which it could be done (all pins where no single one helps), and the best."""
     pins = [p for p, line in enumerate(recipe.lines) if line.pinned and recipe.amounts_g[p] > 0]
     aims = [name for name in wanted if name != "at_c"]
-    freeing = [p for p in pins if _could(_without_pin(recipe, p), wanted)]
+    freeing = [p for p in pins if _solved(_without_pin(recipe, p), wanted)]
     named = [f"pin: {recipe.lines[p].ingredient.label}" for p in freeing or pins]
-    dropping = [name for name in aims if len(aims) > 1 and _could(recipe, _without(wanted, name))]
+    without = {name: _solved(recipe, _without(wanted, name)) for name in aims if len(aims) > 1}
+    dropping = {name: found for name, found in without.items() if found is not None}
     named += [f"aim: {name}" for name in aims if name in missed or name in dropping]
     if freeing:
-        return tuple(named), named[0]
+        return tuple(named), Release(what=named[0], suffices=True)
     if dropping:
-        return tuple(named), f"aim: {dropping[0]}"
-    return tuple(named), _best_pin(recipe, wanted, pins)
+        return tuple(named), _best_aim(recipe, wanted, missed, dropping)
+    return tuple(named), _best_pin(recipe, wanted, missed, pins)
 
 
-def _could(recipe: Recipe, wanted: Mapping[str, float]) -> bool:
-    return any(problem.solve() is not None for problem in Problem.by_rule(recipe, wanted))
+def _solved(recipe: Recipe, wanted: Mapping[str, float]) -> tuple[float, ...] | None:
+    for problem in Problem.by_rule(recipe, wanted):
+        found = problem.solve()
+        if found is not None:
+            return found
+    return None
 
 
 def _without(wanted: Mapping[str, float], name: str) -> dict[str, float]:
     return {other: value for other, value in wanted.items() if other != name}
 
 
-def _best_pin(recipe: Recipe, wanted: Mapping[str, float], pins: Sequence[int]) -> str | None:
-    if not pins:
-        return None
-    left = {}
+def _best_aim(
+    recipe: Recipe, wanted: Mapping[str, float], missed: Mapping[str, float], dropping: Mapping[str, tuple[float, ...]]
+) -> Release:
+    """Return the aim to let go of that is then missed least."""
+    whole = next(Problem.by_rule(recipe, wanted))
+    name = min(dropping, key=lambda name: whole.miss(dropping[name]))
+    return _release(f"aim: {name}", missed, whole.missed(dropping[name]), suffices=True)
+
+
+def _best_pin(
+    recipe: Recipe, wanted: Mapping[str, float], missed: Mapping[str, float], pins: Sequence[int]
+) -> Release | None:
+    """Return the pin without which the aims are missed least, of those that harm none if there is one."""
+    whole = next(Problem.by_rule(recipe, wanted))
+    now = whole.miss(whole.nearest())
+    found = []
     for position in pins:
         problem = next(Problem.by_rule(_without_pin(recipe, position), wanted))
-        left[position] = problem.miss(problem.nearest())
-    best = min(left, key=lambda position: (left[position], position))
-    return f"pin: {recipe.lines[best].ingredient.label}"
+        nearest = problem.nearest()
+        release = _release(f"pin: {recipe.lines[position].ingredient.label}", missed, problem.missed(nearest))
+        found.append((bool(release.worsens), problem.miss(nearest), position, release))
+    best = min(found, default=None, key=lambda row: row[:3])
+    return best[3] if best is not None and best[1] < now * HELPS_BELOW else None
+
+
+def _release(what: str, before: Mapping[str, float], after: Mapping[str, float], suffices: bool = False) -> Release:
+    worsens = tuple(name for name, by in after.items() if by > before.get(name, 0.0) * (1 + WORSE) + 1e-9)
+    return Release(what=what, suffices=suffices, missed_by=after, worsens=worsens)
 
 
 def _without_pin(recipe: Recipe, position: int) -> Recipe:

@@ -1,6 +1,6 @@
 """How far each line may be moved by a solver, and how much a cook minds: a judgement, by what a line is for."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from types import MappingProxyType
 from typing import Final
 
@@ -30,6 +30,10 @@ class Room:
     most: float
     minded: float
     most_share: float
+
+    def within(self, least: float, most: float) -> "Room":
+        """Return the room that is left between two multiples of what the line is."""
+        return replace(self, least=max(self.least, least), most=min(self.most, most))
 
 
 ROOMS: Final = MappingProxyType(

@@ -1,6 +1,7 @@
 """The problem that a balance solves: free lines as variables, aims as constraints, the change as what is least."""
 
 from collections.abc import Iterator, Mapping, Sequence
+from math import inf
 from typing import Any, Final
 
 import numpy as np
@@ -23,6 +24,8 @@ BY_THE_RULE: Final = frozenset({"set_index", "water_activity_max"})
 NEAREST_PULL: Final = 3e-3
 RULE_MARGIN: Final = 1e-3
 RULE_LIMITS: Final = 2
+Reach = tuple[float, float]
+ANYWHERE: Final[Reach] = (0.0, inf)
 EDGE: Final = 2e-3
 """How little the size of a change counts where the aims cannot be met anyway."""
 
@@ -31,18 +34,26 @@ class Problem:
     """The free lines as multiples of where they start, the aims as functions of them."""
 
     @classmethod
-    def by_rule(cls, recipe: Recipe, wanted: Mapping[str, float]) -> Iterator["Problem"]:
+    def by_rule(
+        cls, recipe: Recipe, wanted: Mapping[str, float], neighbours: Mapping[int, Reach] | None = None
+    ) -> Iterator["Problem"]:
         """Give the problem by the set rule that holds now; then by the other, where the first leads to its edge.
 
         :raises BadInput: naming an aim that says nothing of this recipe.
         """
         water_free = is_water_free(mix(recipe))
-        first = cls(recipe, wanted, water_free)
+        first = cls(recipe, wanted, water_free, neighbours)
         yield first
         if BY_THE_RULE & set(wanted) and len(first.free) and first.can_be_wet() and first.is_at_the_edge():
-            yield cls(recipe, wanted, not water_free)
+            yield cls(recipe, wanted, not water_free, neighbours)
 
-    def __init__(self, recipe: Recipe, wanted: Mapping[str, float], water_free: bool) -> None:
+    def __init__(
+        self,
+        recipe: Recipe,
+        wanted: Mapping[str, float],
+        water_free: bool,
+        neighbours: Mapping[int, Reach] | None = None,
+    ) -> None:
         self.recipe, self.wanted, self.water_free = recipe, wanted, water_free
         self.table = MixingTable(recipe)
         self.aims = aims_of(recipe, mix(recipe), wanted, water_free)
@@ -51,7 +62,7 @@ class Problem:
             [p for p, line in enumerate(recipe.lines) if not line.pinned and recipe.amounts_g[p] > 0], dtype=int
         )
         rooms = rooms_of(recipe)
-        self.rooms = [rooms[p] for p in self.free]
+        self.rooms = [rooms[p].within(*(neighbours or {}).get(int(p), ANYWHERE)) for p in self.free]
         self.size = self._size()
         free_g = self.own_g[self.free]
         self.minded = np.array([room.minded for room in self.rooms]) * free_g / self.own_g.sum()

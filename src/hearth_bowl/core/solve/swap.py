@@ -13,6 +13,8 @@ from hearth_bowl.core.recipe.recipe import Recipe
 from hearth_bowl.core.recipe.weighing import shown_g
 from hearth_bowl.core.solve.balance import balance
 
+NEIGHBOURS: Final = (0.67, 1.5)
+"""So far the other lines may move for a swap, times their own grams: it is still the recipe that it was. Judged."""
 KEPT_WITHIN: Final = 0.15
 """A set index nearer than this is the same to the hand."""
 
@@ -46,6 +48,8 @@ class Swapped:
 def swap(recipe: Recipe, position: int, ingredient: Ingredient, at_c: float) -> Swapped:
     """Return the recipe with another ingredient at a position, balanced to its former set and mass where it can be.
 
+    No other line is moved beyond `NEIGHBOURS`; what is not kept within that is said.
+
     :raises BadInput: at `position`.
     """
     if not 0 <= position < len(recipe.lines):
@@ -58,23 +62,24 @@ def swap(recipe: Recipe, position: int, ingredient: Ingredient, at_c: float) -> 
         lines[position], ingredient=ingredient, amount=grams, amount_high=None, unit="g", pack_g=None, piece_g=None
     )
     swapped = replace(recipe, lines=tuple(lines))
-    moved = _moved(swapped, before, at_c)
+    moved = _moved(swapped, position, before, at_c)
     return Swapped(recipe=moved, not_kept=tuple(_not_kept(old, ingredient, before, assess(moved, at_c))))
 
 
-def _moved(swapped: Recipe, before: Assessment, at_c: float) -> Recipe:
+def _moved(swapped: Recipe, position: int, before: Assessment, at_c: float) -> Recipe:
+    """Return the recipe nearest to its former set and mass; where only the mass says anything, to its mass."""
     wanted = {"mass_g": before.mass_g}
     if before.set.index is not None:
         wanted |= {"set_index": before.set.index, "at_c": at_c}
+    neighbours = {other: NEIGHBOURS for other in range(len(swapped.lines)) if other != position}
     for aims in (wanted, {name: value for name, value in wanted.items() if name != "set_index"}):
         try:
-            found = balance(swapped, aims, explain=False)
+            found = balance(swapped, aims, explain=False, neighbours=neighbours)
         except BadInput:
             continue
-        if found.feasible:
-            return swapped.with_amounts_g(
-                [_weighable(grams, line.unit) for grams, line in zip(found.amounts_g, swapped.lines, strict=True)]
-            )
+        return swapped.with_amounts_g(
+            [_weighable(grams, line.unit) for grams, line in zip(found.amounts_g, swapped.lines, strict=True)]
+        )
     return swapped
 
 

@@ -14,7 +14,7 @@ USUAL_MIN: Final[Mapping[str, tuple[float, float]]] = MappingProxyType(
         "set": (60, 720), "rest-cold": (360, 720), "beat": (5, 15), "dissolve": (5, 12),
     }
 )  # fmt: skip
-"""How long a step usually takes [min], by its heat or, where it has its own, its key: judgements for half a kilogram."""
+"""How long a step usually takes [min], by its heat or, where it has its own, its key: judged, for half a kilogram."""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -153,7 +153,7 @@ type AnswerProps = {
 function Answer({ answer, state, library, onClose, onAgain }: AnswerProps) {
   const { recipe } = state;
   const released = recipe.lines.findIndex(
-    (line) => line.pinned && `pin: ${labelOf(line.ingredient)}` === answer.release,
+    (line) => line.pinned && `pin: ${labelOf(line.ingredient)}` === answer.release?.what,
   );
   const name = (text: string) => {
     const line = recipe.lines.find(({ ingredient }) => text === `pin: ${labelOf(ingredient)}`);
@@ -173,6 +173,7 @@ function Answer({ answer, state, library, onClose, onAgain }: AnswerProps) {
               .join(", ")}
             .
           </p>
+          {answer.release && <p>{releaseText(answer.release, name)}</p>}
         </>
       )}
       <SideBySide
@@ -208,7 +209,7 @@ function Answer({ answer, state, library, onClose, onAgain }: AnswerProps) {
                   onAgain({ ...recipe, lines });
                 }}
               >
-                Release {name(answer.release ?? "")}
+                Release {name(answer.release?.what ?? "")}
               </Button>
             )}
             <Button
@@ -225,6 +226,19 @@ function Answer({ answer, state, library, onClose, onAgain }: AnswerProps) {
       </p>
     </div>
   );
+}
+
+/** What letting go of a pin or an aim brings: whether it suffices, and what it costs. */
+function releaseText(release: Schemas["Release"], name: (text: string) => string): string {
+  const by = ([aim, miss]: [string, number]) => `${AIMS[aim] ?? aim} by ${Number(miss.toPrecision(2))}`;
+  const missed = Object.entries(release.missed_by).map(by).join(", ");
+  const worse = release.worsens.map((aim) => AIMS[aim] ?? aim).join(", ");
+  const what = name(release.what);
+  if (release.suffices)
+    return missed
+      ? `Without ${what} the rest can be done; it misses ${missed}.`
+      : `Without ${what} it can be done.`;
+  return `Without ${what} it comes nearer but not there: it still misses ${missed}.${worse ? ` Further off than now: ${worse}.` : ""}`;
 }
 
 const AIMS: Record<string, string> = {

@@ -120,9 +120,7 @@ function ByCue({ run, live, step, units, sinceS }: NowProps) {
 }
 
 const Usually = ({ step }: { step: Step }) =>
-  step.usual_min === null ? null : (
-    <span className="whitespace-nowrap"> Usually {usualText(step.usual_min)}.</span>
-  );
+  step.usual_min === null ? null : <span> Usually {usualText(step.usual_min)}.</span>;
 
 function usualText([least = 0, most = 0]: number[]): string {
   const [low, high] = [aboutText(60 * least), aboutText(60 * most)];
