@@ -1,7 +1,7 @@
 """What is happening at the stove now: the temperature, the call with its time, the clocks; and the trace so far."""
 
 import json
-from collections.abc import Mapping, Sequence
+from collections.abc import Mapping
 from dataclasses import dataclass, replace
 from datetime import datetime, timedelta
 from typing import Any, Final
@@ -10,15 +10,14 @@ from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from hearth_bowl.core.errors import BadInput
-from hearth_bowl.core.mass.boiling import boil_curve, cook_to
+from hearth_bowl.core.mass.boiling import cook_to
 from hearth_bowl.core.mass.cooking import cooked_part
-from hearth_bowl.core.recipe.recipe import Recipe
-from hearth_bowl.core.stove.calls import SILENT_S, held, next_call
-from hearth_bowl.core.stove.forecast import Forecast, carried_on, forecast
-from hearth_bowl.core.stove.heating import heating_of
+from hearth_bowl.core.stove.calls import SILENT_S
+from hearth_bowl.core.stove.forecast import Forecast
 from hearth_bowl.core.stove.standing import Standing
 from hearth_bowl.core.stove.step import Step
 from hearth_bowl.core.stove.trace import Trace, trace
+from hearth_bowl.core.stove.watch import course_of, watch
 from hearth_bowl.formats.recipe_file import recipe_from
 from hearth_bowl.service.batch_readings import count_readings_of, readings_of, thinned_readings_of
 from hearth_bowl.service.batches import batch_row
@@ -68,21 +67,26 @@ def live(session: Session, batch_id: int, now: datetime) -> Live:
     step = snapshot.steps[row.step]
     begun_at = _step_begun(session, row)
     heard = hear(session, row, begun_at, snapshot.thermometer_offset_c or 0.0, now)
-    readings = heard.readings if heard.is_trusted else ()
-    found = _forecast(step, readings, recipe_from(json.loads(row.document)), snapshot) if readings else None
-    if found is not None:
-        found = carried_on(_at_pace(found, heard.pace), heard.age_s)
-    true_c = heard.true_c if heard.is_fresh else None
-    stands = held(step, readings) if heard.is_fresh else None
-    call = next_call(step, readings, found, stands, entered_c=heard.first_c, silent_s=heard.silent_s)
+    course = course_of(step, recipe_from(json.loads(row.document)), snapshot.pressure_kpa, snapshot.kitchen_c)
+    watched = watch(
+        step,
+        course,
+        heard.readings if heard.is_trusted else (),
+        age_s=heard.age_s,
+        is_fresh=heard.is_fresh,
+        silent_s=heard.silent_s,
+        entered_c=heard.first_c,
+        pace=heard.pace,
+    )
+    true_c, call = heard.true_c if heard.is_fresh else None, watched.call
     return Live(
         now=now,
         step=row.step,
         true_c=true_c,
         shown_c=heard.shown_c,
         reading_at=heard.last_at,
-        forecast=found,
-        stands=stands,
+        forecast=watched.forecast,
+        stands=watched.stands,
         add_back_g=_add_back_g(step, true_c, json.loads(row.document), snapshot),
         call=call.words,
         urgent=call.urgent,
@@ -114,41 +118,6 @@ def _add_back_g(step: Step, true_c: float | None, record: Mapping[str, Any], sna
         return end.water_left_g - cook_to(pan, true_c, kpa).water_left_g
     except BadInput:
         return None
-
-
-def _at_pace(found: Forecast, pace: float) -> Forecast:
-    """Return a forecast of the pan's time in time by the clock."""
-
-    def clock_s(value: float | None) -> float | None:
-        return None if value is None else value / pace
-
-    return replace(
-        found,
-        rate_c_per_min=found.rate_c_per_min * pace,
-        curve=tuple((s / pace, c) for s, c in found.curve),
-        in_s=clock_s(found.in_s),
-        low_s=clock_s(found.low_s),
-        high_s=clock_s(found.high_s),
-        end_low_s=clock_s(found.end_low_s),
-        end_high_s=clock_s(found.end_high_s),
-    )
-
-
-def _forecast(step: Step, true: Sequence[tuple[float, float]], recipe: Recipe, snapshot: Snapshot) -> Forecast | None:
-    if step.target_c is None or step.heat in ("none", "work"):
-        return None
-    low, high = step.target_c
-    if step.heat == "cool":
-        return forecast(true, high, cooling=True, ambient_c=_air_c(step, snapshot))
-    target = (low + high) / 2 if step.heat == "boil" else low
-    if step.heat != "boil":
-        return forecast(true, target)
-    pan, kpa = cooked_part(recipe), snapshot.pressure_kpa
-    return forecast(true, target, boil_curve=boil_curve(pan, kpa), heating=heating_of(pan, kpa, target))
-
-
-def _air_c(step: Step, snapshot: Snapshot) -> float:
-    return 5.0 if step.key in ("set", "rest-cold") else snapshot.kitchen_c
 
 
 def _step_begun(session: Session, row: BatchRow) -> datetime | None:

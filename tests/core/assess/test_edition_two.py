@@ -11,10 +11,11 @@ from hearth_bowl.core.bench.offers import split_offer
 from hearth_bowl.core.ingredients.library import LIBRARY, find
 from hearth_bowl.core.mass.little_water import little_water, rescue_g
 from hearth_bowl.core.recipe.families import FAMILY
-from hearth_bowl.core.recipe.recipe import FAMILIES
+from hearth_bowl.core.recipe.recipe import AIMED_INDEX, FAMILIES
 from hearth_bowl.core.solve.starters import starter
 from tests.kitchen import R1, recipe
 
+CHOCOLATES = [key for key, row in LIBRARY.items() if row.kind in ("chocolate", "compound")]
 ORDER = {"fridge": 0, "cool": 1, "room": 2}
 
 
@@ -148,9 +149,13 @@ class Split(unittest.TestCase):
     def test_our_own_proportions_are_told_nothing_wrong(self) -> None:
         for family in FAMILIES:
             for use in FAMILY[family].uses:
-                for chocolate in ("dark60", "dark70", "milk38", "white32"):
-                    found = assess(starter(family, use, chocolate))
+                for chocolate in CHOCOLATES:
+                    made = starter(family, use, chocolate)
+                    found = assess(made)
                     self.assertNotIn(found.split.band, ("fragile", "splits"), (family, use, chocolate))
+                    index, aim = found.set.index, AIMED_INDEX.get(use)
+                    if index is not None and aim is not None:
+                        self.assertLess(abs(index - aim), 0.55, (family, use, chocolate))
                     codes = {caution.code for caution in found.warnings}
                     self.assertFalse(codes & {"seized", "dough", "may-seize"}, (family, use, chocolate))
 

@@ -87,6 +87,15 @@ FIRMER: Final[Mapping[str, Lines]] = MappingProxyType(
     }
 )
 """Where the usual proportions do not get to what it is for."""
+HELPED: Final[tuple[Lines, ...]] = (
+    (),
+    (("cocoa_butter", 60, "melt"),),
+    (("dark60", 200, "melt"),),
+    (("milk_whole", 60, "warm"),),
+    (("dark70", 400, "melt"),),
+    (("dark70", 400, "melt"), ("milk_skim", 40, "warm")),
+)
+"""What goes in besides where a chocolate alone does not get there: gianduja is too soft to cut, cocoa mass too dry."""
 
 
 def starter(family: str, use: str | None, chocolate: str = USUAL_CHOCOLATE) -> Recipe:
@@ -101,8 +110,8 @@ def starter(family: str, use: str | None, chocolate: str = USUAL_CHOCOLATE) -> R
         raise BadInput(("chocolate",), f"{picked.label} is no chocolate", "a chocolate or compound", "not-allowed")
     found = None
     bases = [base for base in (BASES[family], FIRMER.get(family)) if base]
-    for softer, base, leaner in product((0.0, NEAR_INDEX / 2), bases, LEANER):
-        made = _made(family, use, picked, base, leaner, softer)
+    for help_with, softer, base, leaner in product(HELPED, (0.0, NEAR_INDEX / 2), bases, LEANER):
+        made = _made(family, use, picked, (*base, *help_with), leaner, softer)
         found = found or made
         if is_sound(made):
             return made

@@ -111,7 +111,8 @@ def next_call(
     if step.heat not in (*ON_HEAT, "cool"):
         return Call(words=step.title)
     reached = OFF_HEAT if step.heat in ON_HEAT else REACHED.get(step.key, COOLED)
-    if found is not None and found.due:
+    there = stands is not None and stands.stand in (("in", "over") if step.heat in ON_HEAT else ("in", "below"))
+    if found.due if found is not None else there:
         climbs_on = readings[-1][1] >= entered_c + WORSE_K
         already = (
             _was(entered, "in", "over") and not climbs_on if step.heat in ON_HEAT else _was(entered, "in", "below")

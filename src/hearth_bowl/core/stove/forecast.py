@@ -7,6 +7,7 @@ goes by Newton's law towards the air. The pan carries over: what it and the prob
 
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
+from itertools import pairwise
 from math import log, sqrt
 from typing import Final, Literal
 
@@ -21,6 +22,9 @@ SPARSE_WINDOW_S: Final = 900.0
 MEMORY_S: Final = 45.0
 """Weights of the readings fall by e in that time: what happens now counts."""
 LEAST_SPAN_S: Final = 12.0
+GAP_S: Final = 12.0
+GAP_TIMES: Final = 6.0
+"""A silence so long, and so many times longer than the usual, breaks the course. Judged."""
 LEAST_READINGS: Final = 5
 PROBE_C: Final = 0.15
 """The least scatter of a reading that is believed."""
@@ -161,6 +165,7 @@ def _to_boil(fit: _Fit, heating: Heating, carry_c: float) -> Forecast:
 def _recent(readings: Sequence[tuple[float, float]]) -> Sequence[tuple[float, float]] | None:
     if not readings:
         return None
+    readings = _since_the_last_gap(readings)
     last = readings[-1][0]
     recent = [reading for reading in readings if reading[0] >= last - WINDOW_S]
     if len(recent) < LEAST_READINGS:
@@ -168,6 +173,17 @@ def _recent(readings: Sequence[tuple[float, float]]) -> Sequence[tuple[float, fl
     if len(recent) < LEAST_READINGS or last - recent[0][0] < LEAST_SPAN_S:
         return None
     return recent
+
+
+def _since_the_last_gap(readings: Sequence[tuple[float, float]]) -> Sequence[tuple[float, float]]:
+    """Return the readings since the thermometer was last silent: what was before says nothing of how it goes now."""
+    times = [s for s, _ in readings]
+    gaps = sorted(after - before for before, after in pairwise(times))
+    if not gaps:
+        return readings
+    longest = max(GAP_S, GAP_TIMES * gaps[len(gaps) // 2])
+    start = max((i for i in range(1, len(times)) if times[i] - times[i - 1] > longest), default=0)
+    return readings[start:]
 
 
 def _fitted(recent: Sequence[tuple[float, float]]) -> _Fit:
