@@ -10,6 +10,7 @@ import threading
 import time
 import urllib.error
 import urllib.request
+from functools import cache
 from pathlib import Path
 from typing import Any
 
@@ -99,6 +100,14 @@ class Server:
         return Path(self.folder.name) / "hearth-bowl.sqlite3"
 
 
+@cache
+def demo_file() -> bytes:
+    """Return the database of a fresh demo, made once in each process."""
+    with tempfile.TemporaryDirectory() as folder:
+        open_data(Path(folder), demo=True).close()
+        return (Path(folder) / "hearth-bowl.sqlite3").read_bytes()
+
+
 class ThreadServer(Server):
     """The same application in a thread of the test: for pages, where nothing depends on the process itself."""
 
@@ -108,7 +117,9 @@ class ThreadServer(Server):
         self.thread: threading.Thread | None = None
 
     def start(self) -> "ThreadServer":
-        """Serve on the port, with the data that is there."""
+        """Serve on the port, with the data that is there; a fresh demo where there is none."""
+        if not self.database.exists():
+            self.database.write_bytes(demo_file())
         data = open_data(Path(self.folder.name), demo=True)
         self.served = create_server(create_app(data, WEB), host="127.0.0.1", port=self.port, threads=8, ident=None)
         self.thread = threading.Thread(target=self._run, args=(self.served, data), daemon=True)

@@ -224,6 +224,12 @@ class Help(Kitchen):
         second = self.start(3)["batch"]["id"]
         self.assertEqual(self.client.post(f"/api/batches/{second}/burst", json=ask).get_json()["seconds"], 45)
         self.refused("POST", f"/api/batches/{second}/burst", 422, json={**ask, "rated_w": 20.0})
+        body = self.client.get("/api/recipes/3").get_json()["recipe"]
+        half = {**body, "name": "Half", "lines": [{**line, "amount": line["amount"] / 2} for line in body["lines"]]}
+        made = self.client.post("/api/recipes", json={"recipe": half}).get_json()["id"]
+        other = self.start(made)["batch"]["id"]
+        seconds = self.client.post(f"/api/batches/{other}/burst", json=ask).get_json()["seconds"]
+        self.assertTrue(15 <= seconds <= 20, seconds)
 
 
 class Timers(Kitchen):

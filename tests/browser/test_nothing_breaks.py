@@ -124,6 +124,7 @@ class NothingBreaks(PageCase):
             page.get_by_label("Temperature, °C").press("Enter")
         expect(page.get_by_role("button", name="Kitchen 24 °C, 340 m up")).to_be_visible()
         self.assertEqual(self.server.call("GET", "/api/settings")[1]["kitchen_c"], 24)
+        expect(page.get_by_role("slider", name="Judged at")).to_have_attribute("aria-valuetext", "24 °C")
         page.keyboard.press("Escape")
         page.get_by_role("button", name="Recipes").click()
         page.get_by_role("button", name="Paste a recipe").click()

@@ -84,13 +84,7 @@ class Run:
         silent_s = 0.0 if is_fresh else age_s
         recent = readings[-200:] if age_s <= TRUSTED_S else []
         call = watch(
-            self.step,
-            self.course,
-            recent,
-            age_s=age_s,
-            is_fresh=is_fresh,
-            silent_s=silent_s,
-            entered_c=readings[0][1],
+            self.step, self.course, recent, age_s=age_s, is_fresh=is_fresh, silent_s=silent_s, entered_c=readings[0][1]
         ).call
         if not call.urgent:
             return False

@@ -66,28 +66,41 @@ def weigh_pan(session: Session, batch_id: int, start_g: float, now_g: float, boi
 def burst(
     session: Session, batch_id: int, now_c: float, unmelted_share: float, rated_w: float, bursts_before: int
 ) -> Burst:
-    """Return the next microwave burst; a first one that did well with this recipe before is its record.
+    """Return the next microwave burst; a first one that did well before is its record, carried to this mass.
+
+    The newest of the same recipe in the same oven counts, else the newest of a mass of the same kind.
 
     :raises BadInput: naming the field. :raises NotFound: there is no such batch.
     """
     row = batch_row(session, batch_id)
-    record = None
-    wanted = (
-        select(BatchEventRow.data)
-        .join(BatchRow, BatchRow.id == BatchEventRow.batch_id)
-        .where(BatchEventRow.kind == "burst", BatchRow.recipe_id == row.recipe_id, BatchRow.id != batch_id)
-        .order_by(BatchEventRow.id.desc())
-        .limit(MOST_BURSTS)
-    )
-    for text in session.scalars(wanted):
-        given = happening_from("burst", text)
-        if isinstance(given, BurstGiven) and given.first and given.rated_w == rated_w:
-            record = given.seconds
-            break
     recipe = _recipe(session, batch_id)
     mixture = mix(recipe)
     kind = burst_kind(recipe, mixture)
+    record = _burst_record(session, row, kind, rated_w) if bursts_before == 0 else None
     return next_burst(mixture, kind, now_c, unmelted_share, rated_w, bursts_before, record)
+
+
+def _burst_record(session: Session, row: BatchRow, kind: str, rated_w: float) -> tuple[float, float] | None:
+    """Return the (mass [g], s) of the newest first burst in this oven: of this recipe, else of such a kind of mass."""
+    wanted = (
+        select(BatchEventRow.data, BatchRow.recipe_id, BatchRow.document)
+        .join(BatchRow, BatchRow.id == BatchEventRow.batch_id)
+        .where(BatchEventRow.kind == "burst", BatchRow.id != row.id)
+        .order_by(BatchEventRow.id.desc())
+        .limit(MOST_BURSTS)
+    )
+    other: tuple[float, float] | None = None
+    for text, recipe_id, document in session.execute(wanted):
+        given = happening_from("burst", text)
+        if not (isinstance(given, BurstGiven) and given.first and given.rated_w == rated_w and given.seconds > 0):
+            continue
+        recipe = recipe_from(json.loads(document))
+        found = (recipe.mass_g, given.seconds)
+        if recipe_id is not None and recipe_id == row.recipe_id:
+            return found
+        if other is None and burst_kind(recipe, mix(recipe)) == kind:
+            other = found
+    return other
 
 
 def _recipe(session: Session, batch_id: int) -> Recipe:

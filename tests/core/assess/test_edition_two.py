@@ -52,7 +52,7 @@ class WaterActivity(unittest.TestCase):
             kept = judged("marzipan", almond_whole=200, sugar_icing=200, **{key: 25}).keeping
             self.assertEqual((kept.where, kept.days_high), ("fridge", days))
 
-    @settings(max_examples=300, deadline=None)
+    @settings(max_examples=2000, deadline=None)
     @given(
         st.dictionaries(st.sampled_from(sorted(LIBRARY)), st.floats(1, 400), min_size=1, max_size=6),
         st.sampled_from(sorted(FAMILIES)),

@@ -216,12 +216,13 @@ class Bursts(unittest.TestCase):
         self.assertEqual(caught.exception.field, ("record_s",))
 
     def test_first_by_its_energy_then_shorter_and_stop_while_lumps_remain(self) -> None:
-        def seconds(grams: float, *asked: float, record_s: float | None = None) -> float:
+        def seconds(grams: float, *asked: float, record: tuple[float, float] | None = None) -> float:
             now_c, share, watts, before = asked
-            return next_burst(bowl(dark60=grams), "chocolate", now_c, share, watts, int(before), record_s).seconds
+            return next_burst(bowl(dark60=grams), "chocolate", now_c, share, watts, int(before), record).seconds
 
         self.assertAlmostEqual(seconds(300, 20, 1.0, 800, 0), 21, delta=1)
-        self.assertEqual(seconds(300, 20, 1.0, 800, 0, record_s=40), 40)
+        self.assertEqual(seconds(300, 20, 1.0, 800, 0, record=(300, 40)), 40)
+        self.assertLess(seconds(150, 20, 1.0, 800, 0, record=(300, 40)), 20)
         self.assertGreaterEqual(seconds(300, 32, 0.6, 800, 2), seconds(300, 32, 0.25, 800, 2))
         self.assertLessEqual(seconds(300, 32, 0.6, 800, 2), 30)
         self.assertEqual(seconds(300, 34, 0.1, 800, 3), 0)

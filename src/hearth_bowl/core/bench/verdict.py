@@ -6,9 +6,9 @@ from math import ceil, floor
 from types import MappingProxyType
 from typing import Final
 
-from hearth_bowl.core.assess.at_work import RESTED_C, WORK
+from hearth_bowl.core.assess.at_work import RESTED_C, WORK, Work
 from hearth_bowl.core.mass.cooking import CookPlan
-from hearth_bowl.core.mass.set_index import SetIndex
+from hearth_bowl.core.mass.set_index import HIGHEST_INDEX, SetIndex
 from hearth_bowl.core.recipe.recipe import FAMILIES, Recipe
 
 CURVE_C: Final = tuple(float(t) for t in range(39))
@@ -61,8 +61,13 @@ def verdict(recipe: Recipe, reading: SetIndex, curve: list[float]) -> Verdict:
         return Verdict(lead=f"{does} {place}", turn="", fits=None)
     low, high = work.rested
     does, to_do = DOES[recipe.use]
-    if reading.at_c > ROOM_ENDS_C and work.worked_c[0] <= reading.at_c <= work.worked_c[1]:
-        return _worked_warm(does, place, curve[CURVE_C.index(RESTED_C)], work.rested)
+    if reading.at_c > ROOM_ENDS_C and work.worked_c[1] > ROOM_ENDS_C:
+        lead = f"{does} {place}"
+        if reading.at_c < work.worked_c[0] and work.worked_c[0] > ROOM_ENDS_C:
+            lead = f"Cool {to_do} {place}"
+        if reading.at_c > work.worked_c[1]:
+            lead = f"Too warm {to_do} {place}"
+        return _worked_warm(lead, work, curve[CURVE_C.index(RESTED_C)])
     if reading.index < low:
         colder = crossing_c(curve, low)
         turn = f"firm enough below ⟦{floor(colder):g} °C⟧" if colder is not None else "even straight from the fridge"
@@ -76,12 +81,16 @@ def verdict(recipe: Recipe, reading: SetIndex, curve: list[float]) -> Verdict:
     return Verdict(lead=f"{does} {place}", turn=turn, fits=True)
 
 
-def _worked_warm(does: str, place: str, rested_index: float, wanted: tuple[float, float]) -> Verdict:
+def _worked_warm(lead: str, work: Work, rested_index: float) -> Verdict:
     """Return the sentence of what is worked warm: its index there says nothing, the one that it rests at does."""
-    low, high = wanted
+    low, high = work.rested or (0.0, HIGHEST_INDEX)
     fits = low <= rested_index <= high
     rests = "as it should" if fits else "too soft" if rested_index < low else "too firm"
-    return Verdict(lead=f"{does} {place}", turn=f"it rests {rests} at ⟦{RESTED_C:g} °C⟧", fits=fits)
+    return Verdict(
+        lead=lead,
+        turn=f"work it at ⟦{work.worked_c[0]:g} to {work.worked_c[1]:g} °C⟧, it rests {rests} at ⟦{RESTED_C:g} °C⟧",
+        fits=fits,
+    )
 
 
 def cooking_verdict(plan: CookPlan) -> Verdict:

@@ -23,6 +23,8 @@ HALF_LOST_G: Final = 60.0
 FIRST_LOOK: Final = 0.8
 SHARE: Final = 0.5
 """One burst brings half of the heat that is still missing: stirring spreads it before the next."""
+SAME_MASS: Final = 0.05
+"""A record of a mass so near is taken as it was; of another, the first look comes where it cannot be too late."""
 MELTED_C: Final = 40.0
 WATERY_FROM: Final = 0.4
 DRY_BELOW: Final = 0.05
@@ -126,12 +128,12 @@ def next_burst(
     unmelted_share: float,
     rated_w: float,
     bursts_before: int,
-    record_s: float | None = None,
+    record: tuple[float, float] | None = None,
 ) -> Burst:
     """Return the next burst.
 
     :param unmelted_share: what is still in lumps, 0 to 1, by eye.
-    :param record_s: the first burst that did well with this oven and mass, if any.
+    :param record: a first burst that did well in this oven, (mass [g], s): it is carried to this mass.
     :raises BadInput: naming the field.
     """
     check_number(("unmelted_share",), unmelted_share, 0, 1)
@@ -140,7 +142,12 @@ def next_burst(
         return Burst(seconds=0.0, says="Stop: stir until the last lumps are gone.")
     cp = heat_capacity_j_per_kgk(mixture)
     if bursts_before == 0:
-        seconds = first_burst(mixture.mass_g, rated_w, kind, cp).first_s if record_s is None else record_s
+        seconds = first_burst(mixture.mass_g, rated_w, kind, cp).first_s
+        if record is not None:
+            record_g, record_s = record
+            known = first_burst(mixture.mass_g, rated_w, kind, cp, record_g, record_s)
+            is_same = abs(mixture.mass_g / record_g - 1) <= SAME_MASS
+            seconds = record_s if is_same or known.look_s is None else known.look_s
         return Burst(
             seconds=max(SHORTEST_S, float(round(seconds))), says="Stir, even if nothing seems to have happened."
         )

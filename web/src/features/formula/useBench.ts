@@ -154,6 +154,17 @@ export function useBench(stored: Schemas["StoredRecipe"], startC: number): Bench
   // biome-ignore lint/correctness/useExhaustiveDependencies: the moment is why it is asked again
   useEffect(() => ask({}), [ask, settledAt]);
 
+  // what is judged at the kitchen's warmth goes with it
+  const kitchen = useRef(startC);
+  useEffect(() => {
+    const before = kitchen.current;
+    kitchen.current = startC;
+    if (before === startC || now.current.atC !== before) return;
+    now.current.atC = startC;
+    setTemperature(startC);
+    ask({});
+  }, [ask, startC]);
+
   const change = useCallback(
     (next: Recipe, by?: string) => {
       changes.current += 1;
