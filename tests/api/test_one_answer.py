@@ -9,7 +9,7 @@ from datetime import UTC, datetime, timedelta
 from pathlib import Path
 from typing import Any
 
-from hearth_bowl.core.quantities import in_degrees, plain
+from hearth_bowl.core.quantities import in_units, plain
 from hearth_bowl.service.helper import HelperProcess
 from hearth_bowl.service.moves import balance_recipe
 from tests.api.app_case import AppCase
@@ -69,10 +69,10 @@ class OneAnswer(AppCase):
 
     def test_a_difference_of_temperatures_is_no_temperature(self) -> None:
         self.assertEqual(
-            in_degrees("⟦35 to 45 °C⟧, weather moves it ⟪±0.8 °C⟫", "F"), "95 to 113 °F, weather moves it ±1.4 °F"
+            in_units("⟦35 to 45 °C⟧, weather moves it ⟪±0.8 °C⟫", "F", "g"), "95 to 113 °F, weather moves it ±1.4 °F"
         )
         self.assertEqual(plain("⟦-18 °C⟧"), "-18 °C")
-        self.assertEqual(in_degrees("⟦-18 °C⟧", "F"), "0 °F")
+        self.assertEqual(in_units("⟦-18 °C⟧", "F", "oz"), "0 °F")
         settings = self.client.get("/api/settings").get_json()
         self.client.put("/api/settings", json={**settings, "temperature_unit": "F"})
         fudge = self.recipe("boiled-fudge", sugar_granulated=450, milk_whole=300)

@@ -129,6 +129,8 @@ class NothingBreaks(PageCase):
         page.get_by_role("button", name="Recipes").click()
         page.get_by_role("button", name="Paste a recipe").click()
         dialog = page.get_by_role("dialog", name="Read a recipe")
+        expect(dialog).to_be_visible()
+        expect(page.get_by_role("button", name="Paste a recipe")).to_have_count(0)  # the list has stepped aside
         dialog.get_by_role("button", name="Close").click()
         expect(dialog).to_be_hidden()
         self.assertEqual(self.said, [])

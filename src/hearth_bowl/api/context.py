@@ -6,7 +6,7 @@ from typing import ParamSpec, TypeVar, cast
 
 from flask import current_app
 
-from hearth_bowl.core.quantities import in_degrees
+from hearth_bowl.core.quantities import in_units
 from hearth_bowl.service.helper import Helper
 from hearth_bowl.service.settings import get_settings
 from hearth_bowl.store.db import Database
@@ -30,7 +30,8 @@ def in_own_units(text: str) -> str:
     if "⟦" not in text and "⟪" not in text:
         return text
     with database().reading() as session:
-        return in_degrees(text, get_settings(session).temperature_unit)
+        settings = get_settings(session)
+        return in_units(text, settings.temperature_unit, settings.mass_unit)
 
 
 def in_helper(act: Callable[P, T], *args: P.args, **kwargs: P.kwargs) -> T:

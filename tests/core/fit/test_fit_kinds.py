@@ -116,7 +116,7 @@ class Cakes(unittest.TestCase):
         with self.assertRaises(BadInput) as caught:
             fitted("cake", CAKE, mass_g=100.0)
         self.assertEqual(caught.exception.field, ("mass_g",))
-        self.assertIn("g or more", caught.exception.allowed)
+        self.assertIn("g⟧ or more", caught.exception.allowed)
 
 
 class Eggs(unittest.TestCase):

@@ -109,7 +109,7 @@ class Compare(unittest.TestCase):
     def test_differences_in_words(self) -> None:
         found = compare(recipe(dark60=200, cream35=100), recipe(dark60=150, cream35=100, hazelnut_paste=20), 20)
         words = ", ".join(found.words)
-        for expected in ("sets softer", "makes 30 g less", "also contains nuts, hazelnut"):
+        for expected in ("sets softer", "makes ⟦30 g⟧ less", "also contains nuts, hazelnut"):
             self.assertIn(expected, words)
         amounts = {pair.name: (pair.first, pair.second) for pair in found.amounts}
         self.assertEqual(amounts["Hazelnut paste"], (None, 20))

@@ -13,7 +13,7 @@ type Props = {
   className?: string;
 };
 
-/** Something small beside what opened it; the page behind stays usable. */
+/** Something small beside what opened it; the page behind stays usable. While its own dialog is open it steps aside. */
 export function Popover({
   trigger,
   label,
@@ -35,7 +35,7 @@ export function Popover({
           side={side}
           sideOffset={6}
           collisionPadding={8}
-          className={`${inDialog ? "z-80" : "z-50"} max-h-(--radix-popover-content-available-height) w-80 max-w-[calc(100vw-1rem)] overflow-auto rounded-lg border-[1.5px] border-rim bg-sheet p-4 shadow-[0_6px_24px_rgb(27_33_48/0.18)] ${className}`}
+          className={`${inDialog ? "z-80" : "z-50"} max-h-(--radix-popover-content-available-height) w-80 max-w-[calc(100vw-1rem)] overflow-auto rounded-lg border-[1.5px] border-rim bg-sheet p-4 has-[[aria-haspopup=dialog][data-state=open]]:invisible shadow-[0_6px_24px_rgb(27_33_48/0.18)] ${className}`}
         >
           {children}
         </Parts.Content>

@@ -75,7 +75,7 @@ def _words(a: Assessment, b: Assessment, at_c: float) -> Sequence[str]:
     words += _step(b.keeping.days_low - a.keeping.days_low, 0.5, "keeps longer", "keeps shorter")
     words += _step(b.sweetness_pct - a.sweetness_pct, 1.5, "is sweeter", "is less sweet")
     words += _step(
-        b.mass_g - a.mass_g, 1, f"makes {b.mass_g - a.mass_g:.0f} g more", f"makes {a.mass_g - b.mass_g:.0f} g less"
+        b.mass_g - a.mass_g, 1, f"makes ⟦{b.mass_g - a.mass_g:.0f} g⟧ more", f"makes ⟦{a.mass_g - b.mass_g:.0f} g⟧ less"
     )
     for more, fewer, verb in ((b, a, "also contains"), (a, b, "no longer contains")):
         names = [

@@ -45,8 +45,8 @@ def _boil(recipe: Recipe, kitchen: Kitchen) -> Sequence[Reading]:
     near = " Its start and its end are close: one degree is 1 to 2 % of water there." if plan.is_soon_there else ""
     words = (
         f"It boils at ⟦{now.boiling_c:.1f} °C⟧ now. At ⟦{target_c:.1f} °C⟧ {cooked.water_left_pct:.1f} % water is left "
-        f"(±{MILK_BAND_PCT:g}): stop when the pan has lost {cooked.evaporated_g:.0f} g. "
-        f"{cooked.finished_g:.0f} g come out.{near} {dial}"
+        f"(±{MILK_BAND_PCT:g}): stop when the pan has lost ⟦{cooked.evaporated_g:.0f} g⟧. "
+        f"⟦{cooked.finished_g:.0f} g⟧ come out.{near} {dial}"
     )
     if plan.is_dry_already:
         words = (
@@ -67,7 +67,7 @@ def _boil(recipe: Recipe, kitchen: Kitchen) -> Sequence[Reading]:
                     Figure("Water when done", f"{plan.water_pct:g} %"),
                     Figure("At sea level", f"⟦{sea_level_c:.1f} °C⟧"),
                     Figure("Air", f"{kitchen.pressure_kpa:.1f} kPa, at sea level {SEA_LEVEL_KPA:g}"),
-                    Figure("Water now", f"{now.water_g:.0f} g"),
+                    Figure("Water now", f"⟦{now.water_g:.0f} g⟧"),
                     Figure("Solids when done", f"{cooked.solids_pct:.1f} %"),
                 ),
                 source=SOURCES["starzak-peacock-1997"],

@@ -67,7 +67,7 @@ def split_offer(recipe: Recipe, assessment: Assessment) -> Offer | None:
     if not more_g or more_g < max(LEAST_OFFER_G, LEAST_OFFER_SHARE * assessment.mass_g):
         return None
     more_g = shown_g(more_g, up=True)
-    label = f"Try {more_g:g} g more {milk.name.lower()}" if position is not None else f"Try {more_g:g} g whole milk"
+    label = f"Try ⟦{more_g:g} g⟧ more {milk.name.lower()}" if position is not None else f"Try ⟦{more_g:g} g⟧ whole milk"
     if position is None:
         return Offer(label=label, changes=(), add=Added(ingredient="milk_whole", amount_g=more_g, stage="warm"))
     return Offer(label=label, changes=(Moved(position=position, amount_g=recipe.amounts_g[position] + more_g),))
@@ -106,4 +106,4 @@ def _slide_offer(recipe: Recipe, moving: tuple[int, ...], factor: float) -> Offe
         return None
     name = recipe.lines[moving[0]].ingredient.name if len(moving) == 1 else "chocolate"
     name = name[0].lower() + name[1:]
-    return Offer(label=f"Try {abs(moved_g):.0f} g {'more' if moved_g > 0 else 'less'} {name}", changes=changes)
+    return Offer(label=f"Try ⟦{abs(moved_g):.0f} g⟧ {'more' if moved_g > 0 else 'less'} {name}", changes=changes)

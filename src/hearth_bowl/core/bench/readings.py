@@ -161,7 +161,7 @@ def _crystals(assessment: Assessment) -> Sequence[Reading]:
         Reading(
             code="crystals",
             title="Sugar crystals",
-            shown=f"{assessment.undissolved_sugar_g:.0f} g",
+            shown=f"⟦{assessment.undissolved_sugar_g:.0f} g⟧",
             unit="undissolved",
             words="More sugar than its water can hold at ⟦20 °C⟧: fine crystals as a fudge has them, or grain.",
             state=QUIET,
@@ -179,8 +179,8 @@ def _alcohol(assessment: Assessment) -> Sequence[Reading]:
             title="Contains alcohol",
             shown=f"{assessment.alcohol_pct:.1f}",
             unit="% by mass",
-            words=f"{assessment.alcohol_pct * PIECE_G / 100:.2f} g in a piece of {PIECE_G:g} g, as weighed in. Declare "
-            "it, keep it from children; heat never takes all of it away.",
+            words=f"⟦{assessment.alcohol_pct * PIECE_G / 100:.2f} g⟧ in a piece of ⟦{PIECE_G:g} g⟧, as weighed in. "
+            "Declare it, keep it from children; heat never takes all of it away.",
             state=LOOK,
             why=why_alcohol(assessment),
         ),
@@ -228,7 +228,7 @@ def _cost(price: Cost | None) -> Sequence[Reading]:
             title="Costs",
             shown=f"{price.batch:.2f}",
             unit=f"a batch, {price.per_100g:.2f} for 100 g",
-            words=f"{price.per_100g * PIECE_G / 100:.2f} a piece of {PIECE_G:g} g. {missing}".strip(),
+            words=f"{price.per_100g * PIECE_G / 100:.2f} a piece of ⟦{PIECE_G:g} g⟧. {missing}".strip(),
             state=QUIET,
         ),
     )

@@ -98,7 +98,7 @@ def cooking_verdict(plan: CookPlan) -> Verdict:
     cooked = plan.cooked
     return Verdict(
         lead=f"Cook it to ⟦{cooked.to_c:.0f} °C⟧",
-        turn=f"{cooked.finished_g:.0f} g with {cooked.water_left_pct:.0f} % water",
+        turn=f"⟦{cooked.finished_g:.0f} g⟧ with {cooked.water_left_pct:.0f} % water",
         fits=None,
     )
 

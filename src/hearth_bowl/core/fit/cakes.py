@@ -24,7 +24,7 @@ def fit_cake(basis: FitBasis[CakeAsk], cake: Cake, notes: list[str]) -> Fit:
         if coat_ml < 0:
             least_g = batch_for_g(within_ml * made.density_g_per_ml, ask, made)
             raise BadInput(
-                ("mass_g",), f"{batch_g:g} g does not fill the cake", f"{least_g:.0f} g or more", "out-of-range"
+                ("mass_g",), f"⟦{batch_g:g} g⟧ does not fill the cake", f"⟦{least_g:.0f} g⟧ or more", "out-of-range"
             )
         most_ml = cake.coat_ml(MOST_COAT_MM)
         left_over_g = max(0.0, coat_ml - most_ml) * made.density_g_per_ml

@@ -120,7 +120,7 @@ def _pieces(
             allowed = f"{batch_for_g(fill_g, ask, made):.3g} g or more"
             raise BadInput(("mass_g",), f"{ask.mass_g:g} g does not fill one piece", allowed, "out-of-range")
         if kept_g - pieces * fill_g > FLOOR_GUARD * kept_g:
-            notes.append(f"{kept_g - pieces * fill_g:.1f} g of filling are left over.")
+            notes.append(f"⟦{kept_g - pieces * fill_g:.1f} g⟧ of filling are left over.")
         return pieces, ask.mass_g
     pieces = wanted(ask) or max(1, mould.cavities // per_piece)
     return pieces, batch_for_g(pieces * fill_g, ask, made)

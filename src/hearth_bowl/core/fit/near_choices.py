@@ -58,7 +58,7 @@ def near_choices(
                 if not count or not grams:
                     continue
                 batch_g = found.batch_g * count * pack_g / grams
-                says = f"{count} {_plural(unit, count)} of {line.ingredient.name}, {count * pack_g:g} g"
+                says = f"{count} {_plural(unit, count)} of {line.ingredient.name}, ⟦{count * pack_g:g} g⟧"
                 choices.append((says, batch_g, by_mass(batch_g)))
     choices += _whole_moulds(vessel, ask, found)
     near = []

@@ -70,7 +70,7 @@ def _says(recipe: Recipe, vessel: Vessel, made: Fit) -> tuple[str, float]:
         low, high = SLAB_MM.get(recipe.use or "", OTHER_SLAB_MM)
         thick = made.thickness_mm or 0.0
         if made.left_over_g > 0:
-            return f"full at {thick:.0f} mm, {made.left_over_g:.0f} g left over", 20 + made.left_over_g / made.batch_g
+            return f"full at {thick:.0f} mm, ⟦{made.left_over_g:.0f} g⟧ left over", 20 + made.left_over_g / made.batch_g
         if thick < low:
             return f"{thick:.1f} mm thick: thin", 10 + (low - thick) / low
         if thick > high:

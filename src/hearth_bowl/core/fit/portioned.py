@@ -59,7 +59,7 @@ def _portion(basis: FitBasis[PortionAsk], inside_g: float, portion_ml: float, no
         rolled = ROLLING[ask.rolling]
         tray_g = count * rolling_g * (1 + rolled.tray_share)
         notes.append(
-            f"{rolled.name}: stand {tray_g:.0f} g in the tray; about {count * rolling_g:.0f} g stay on (±40 %)."
+            f"{rolled.name}: stand ⟦{tray_g:.0f} g⟧ in the tray; about ⟦{count * rolling_g:.0f} g⟧ stay on (±40 %)."
         )
     return basis.fit(
         batch_g=batch_g,

@@ -24,7 +24,7 @@ def fit_pan(basis: FitBasis[PanAsk], pan: Pan, notes: list[str]) -> Fit:
         poured_ml = filling_of_g(batch_g, ask, made) / made.density_g_per_ml
         if poured_ml > full_ml * (1 + FLOOR_GUARD):
             left_over_g = (poured_ml - full_ml) * made.density_g_per_ml
-            notes.append(f"The pan is full: {left_over_g:.0f} g are left over.")
+            notes.append(f"The pan is full: ⟦{left_over_g:.0f} g⟧ are left over.")
         fill_ml = min(poured_ml, full_ml)
         thickness_mm = pan.depth_from_ml(fill_ml)
     else:
@@ -39,7 +39,7 @@ def fit_pan(basis: FitBasis[PanAsk], pan: Pan, notes: list[str]) -> Fit:
         piece_g = p * q * thickness_mm * made.density_g_per_ml / 1000
         offcut_g = filling_g - cut.pieces * piece_g
         if offcut_g < -FLOOR_GUARD * filling_g:
-            notes.append(f"Pieces at rounded corners are lighter, by {-offcut_g:.1f} g in all.")
+            notes.append(f"Pieces at rounded corners are lighter, by ⟦{-offcut_g:.1f} g⟧ in all.")
         offcut_g = max(0.0, offcut_g)
         asked = wanted(ask)
         if asked is not None and cut.pieces > asked:

@@ -94,8 +94,8 @@ def _little_water_words(dry: LittleWater) -> str:
     if dry.zone == "may-seize":
         return "Thick: with so little liquid it may seize or part. Warm it gently and stir it smooth."
     return (
-        f"So little liquid seizes the chocolate: stiff, dull, grainy. {cream_g:.0f} g warm cream (35 %) or "
-        f"{water_g:.0f} g warm water, all at once at ⟦40 to 45 °C⟧, make a ganache of it; never again a coating."
+        f"So little liquid seizes the chocolate: stiff, dull, grainy. ⟦{cream_g:.0f} g⟧ warm cream (35 %) or "
+        f"⟦{water_g:.0f} g⟧ warm water, all at once at ⟦40 to 45 °C⟧, make a ganache of it; never again a coating."
     )
 
 

@@ -53,7 +53,7 @@ def scale_note(ingredient: Ingredient, grams: float, step_g: float, most_g: floa
     if grams <= 0:
         return None
     if grams > most_g:
-        return f"More than the scale takes ({most_g:g} g): weigh it in parts."
+        return f"More than the scale takes (⟦{most_g:g} g⟧): weigh it in parts."
     if grams >= STEPS_TO_TRUST * step_g:
         return None
     spoonful_g = TEASPOON_ML * ingredient.spoon_g_per_ml
@@ -79,7 +79,7 @@ def slip_question(line: Line, grams: float, mass_g: float) -> str | None:
     if line.unit not in SPOONS or most_pct is None or mass_g <= 0 or grams <= most_pct / 100 * mass_g:
         return None
     other = "a teaspoon" if line.unit == "tbsp" else "a smaller one"
-    return f"That is much for {mass_g:.0f} g in the bowl: was it {other}?"
+    return f"That is much for ⟦{mass_g:.0f} g⟧ in the bowl: was it {other}?"
 
 
 def ounce_question(line: Line) -> str | None:

@@ -44,7 +44,7 @@ def only_this_much(recipe: Recipe, position: int, there_g: float, in_house_g: Ma
     own_g = recipe.amounts_g[position]
     factor, note = there_g / own_g, ""
     if is_same_tin(own_g, there_g):
-        factor, note = 1.0, f"{there_g:.0f} g and {own_g:.0f} g are the same tin within 3 %: nothing is rescaled."
+        factor, note = 1.0, f"⟦{there_g:.0f} g⟧ and ⟦{own_g:.0f} g⟧ are the same tin within 3 %: nothing is rescaled."
     scaled = recipe.with_amounts_g([grams * factor for grams in recipe.amounts_g])
     short = tuple(
         Short(position=at, needed_g=grams, there_g=in_house_g[line.ingredient.label])

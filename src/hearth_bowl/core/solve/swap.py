@@ -97,7 +97,7 @@ def _not_kept(old: Ingredient, new: Ingredient, before: Assessment, after: Asses
             how = "firmer" if apart > 0 else "softer"
             found.append(f"It sets {how}: {after.set.index:.1f} in place of {before.set.index:.1f}.")
     if abs(after.mass_g - before.mass_g) > 0.01 * before.mass_g:
-        found.append(f"It weighs {after.mass_g:.0f} g in place of {before.mass_g:.0f} g.")
+        found.append(f"It weighs ⟦{after.mass_g:.0f} g⟧ in place of ⟦{before.mass_g:.0f} g⟧.")
     for name in after.allergens:
         if name not in before.allergens:
             found.append(f"It now contains {name}.")

@@ -1,5 +1,6 @@
 import { memo } from "react";
 import type { Schemas } from "../../api/client";
+import { Dot, Level, LineChart, type Plane, stepsTo } from "../../ui/LineChart";
 import { useNarrow } from "../../ui/useNarrow";
 import type { Units } from "../../units/units";
 
@@ -17,10 +18,7 @@ type Props = {
 
 const WIDE: [number, number] = [820, 470];
 const NARROW: [number, number] = [420, 330];
-const LEFT = 56;
-const RIGHT = 30;
-const BOTTOM = 34;
-const TOP = 14;
+const MARGIN = { left: 56, right: 30, top: 14, bottom: 34 };
 /** The corridor's length where a batch of an earlier version does not say how long its steps take. */
 const UNTOLD_MIN = 10;
 const CORRIDOR_C = 4;
@@ -36,11 +34,7 @@ export const TraceChart = memo(function TraceChart(props: Props) {
   const usualS = 60 * Math.min((least + most) / 2, 60);
   const endS = Math.max(nowS + Math.max(60, forecast?.in_s ?? 0) * 1.15, (stepSince?.at ?? 0) + usualS, 300);
   const [low, high] = span(props);
-  const x = (s: number) => LEFT + ((width - LEFT - RIGHT) * s) / endS;
-  const y = (c: number) => TOP + ((height - TOP - BOTTOM) * (high - c)) / (high - low);
   const shown = (c: number) => `${Math.round(units.temperature === "F" ? c * 1.8 + 32 : c)}°`;
-  const every = STEPS_MIN.find((minutes) => endS / 60 / minutes <= (isNarrow ? 4 : 8)) ?? 480;
-  const minutes = Array.from({ length: Math.floor(endS / 60 / every) + 1 }, (_, i) => i * every);
   const degrees = Array.from({ length: 20 }, (_, i) => Math.ceil(low / 20) * 20 + i * 20).filter(
     (c) => c < high - 2,
   );
@@ -50,137 +44,110 @@ export const TraceChart = memo(function TraceChart(props: Props) {
   const alt = last
     ? `Temperature from the start of the run: ${shown(Number(last[1]))} now${goal === null ? "" : `, the target is ${shown(goal)}`}.`
     : "No temperature yet.";
+  const minutes = stepsTo(endS / 60, STEPS_MIN, isNarrow ? 4 : 8);
   return (
-    <svg role="img" aria-label={alt} viewBox={`0 0 ${width} ${height}`} className="block w-full">
-      {degrees.map((c) => (
-        <g key={c}>
-          <line x1={LEFT} x2={width - 8} y1={y(c)} y2={y(c)} className="stroke-line" />
-          <text x={LEFT - 8} y={y(c) + 5} textAnchor="end" fontSize="15" className="fill-ash">
-            {shown(c)}
-          </text>
-        </g>
-      ))}
-      {minutes.map((minute) => (
-        <text
-          key={minute}
-          x={x(minute * 60)}
-          y={height - 10}
-          textAnchor="middle"
-          fontSize="15"
-          className="fill-ash"
-        >
-          {minute === 0 ? "start" : `${minute} min`}
-        </text>
-      ))}
-      {stepSince && goal !== null && step.heat !== "work" && (
-        <g>
-          <path d={corridor(stepSince, usualS, goal, x, y)} className="fill-rim-pale/60" />
-          <text
-            x={x(stepSince.at + usualS * 0.55)}
-            y={y(stepSince.c + (goal - stepSince.c) * 0.55) + (goal > stepSince.c ? 40 : -28)}
-            fontSize="15"
-            className="fill-rim"
-          >
-            plan
-          </text>
-        </g>
-      )}
-      {targetLow !== undefined && targetHigh !== undefined && (
-        <g>
-          <rect
-            x={LEFT}
-            width={width - LEFT - 8}
-            y={y(targetHigh)}
-            height={Math.max(6, y(targetLow) - y(targetHigh))}
-            className="fill-butter-deep/50"
-          />
-          <text
-            x={LEFT + 6}
-            y={y(targetLow) - y(targetHigh) > ROOM_FOR_WORDS ? y(targetHigh) + 17 : y(targetHigh) - 6}
-            fontSize="15"
-            className="fill-soot font-bold"
-          >
-            {step.call || step.heat === "cool" || step.heat === "work" ? "here" : "off the heat here"}
-          </text>
-        </g>
-      )}
-      {step.ceiling_c !== null && step.ceiling_c < high && (
-        <g>
-          <line
-            x1={LEFT}
-            x2={width - 8}
-            y1={y(step.ceiling_c)}
-            y2={y(step.ceiling_c)}
-            className="stroke-copper"
-            strokeWidth="2"
-            strokeDasharray="8 5"
-          />
-          <text
-            x={width - 12}
-            y={y(step.ceiling_c) - 6}
-            textAnchor="end"
-            fontSize="15"
-            className="fill-copper"
-          >
-            never above {shown(step.ceiling_c)}
-          </text>
-        </g>
-      )}
-      {trace?.stretches.map((stretch) => (
-        <polyline
-          key={stretch[0]?.[0]}
-          points={stretch.map(([s = 0, c = 0]) => `${x(s).toFixed(1)},${y(c).toFixed(1)}`).join(" ")}
-          fill="none"
-          className="stroke-copper"
-          strokeWidth="3.5"
-          strokeLinejoin="round"
-        />
-      ))}
-      {forecast && forecast.curve.length > 0 && (
-        <polyline
-          points={forecast.curve
-            .map(([s = 0, c = 0]) => `${x(nowS + s).toFixed(1)},${y(c).toFixed(1)}`)
-            .join(" ")}
-          fill="none"
-          className="stroke-copper"
-          strokeWidth="3"
-          strokeDasharray="2 8"
-          strokeLinecap="round"
-        />
-      )}
-      {forecast?.low_s != null && forecast.high_s != null && forecast.high_s > 0 && goal !== null && (
-        <line
-          x1={x(nowS + forecast.low_s)}
-          x2={x(nowS + Math.min(forecast.high_s, endS - nowS))}
-          y1={y(goal) + 14}
-          y2={y(goal) + 14}
-          className="stroke-soot"
-          strokeWidth="2"
-        />
-      )}
-      {marks
-        .filter((mark) => mark.c !== null || mark.at > 20)
-        .map((mark) => (
-          <g key={`${mark.at}${mark.name}`}>
-            <circle
-              cx={x(mark.at)}
-              cy={mark.c === null ? height - BOTTOM : y(mark.c)}
-              r="7"
-              className="fill-sheet stroke-soot"
-              strokeWidth="2.5"
-            />
-            <text
-              x={x(mark.at) + 12}
-              y={mark.c === null ? height - BOTTOM - 12 : y(mark.c) + 20}
-              fontSize="14"
-              className="fill-soot"
-            >
-              {mark.name}
-            </text>
-          </g>
-        ))}
-      {last && <circle cx={x(Number(last[0]))} cy={y(Number(last[1]))} r="9" className="fill-copper" />}
-    </svg>
+    <LineChart
+      alt={alt}
+      width={width}
+      height={height}
+      x={[0, endS]}
+      y={[low, high]}
+      xTicks={minutes.map((minute) => ({ at: minute * 60, label: minute === 0 ? "start" : `${minute} min` }))}
+      yTicks={degrees.map((c) => ({ at: c, label: shown(c) }))}
+      ruled
+      fontSize={15}
+      margin={MARGIN}
+    >
+      {(plane) => {
+        const { x, y } = plane;
+        return (
+          <>
+            {stepSince && goal !== null && step.heat !== "work" && (
+              <g>
+                <path d={corridor(stepSince, usualS, goal, plane)} className="fill-rim-pale/60" />
+                <text
+                  x={x(stepSince.at + usualS * 0.55)}
+                  y={y(stepSince.c + (goal - stepSince.c) * 0.55) + (goal > stepSince.c ? 40 : -28)}
+                  fontSize="15"
+                  className="fill-rim"
+                >
+                  plan
+                </text>
+              </g>
+            )}
+            {targetLow !== undefined && targetHigh !== undefined && (
+              <g>
+                <rect
+                  x={plane.left}
+                  width={plane.right - plane.left}
+                  y={y(targetHigh)}
+                  height={Math.max(6, y(targetLow) - y(targetHigh))}
+                  className="fill-butter-deep/50"
+                />
+                <text
+                  x={plane.left + 6}
+                  y={y(targetLow) - y(targetHigh) > ROOM_FOR_WORDS ? y(targetHigh) + 17 : y(targetHigh) - 6}
+                  fontSize="15"
+                  className="fill-soot font-bold"
+                >
+                  {step.call || step.heat === "cool" || step.heat === "work" ? "here" : "off the heat here"}
+                </text>
+              </g>
+            )}
+            {step.ceiling_c !== null && step.ceiling_c < high && (
+              <Level
+                plane={plane}
+                at={step.ceiling_c}
+                label={`never above ${shown(step.ceiling_c)}`}
+                className="stroke-copper"
+                text="fill-copper"
+              />
+            )}
+            {trace?.stretches.map((stretch) => (
+              <path
+                key={stretch[0]?.[0]}
+                d={plane.path(stretch)}
+                fill="none"
+                className="stroke-copper"
+                strokeWidth="3.5"
+                strokeLinejoin="round"
+              />
+            ))}
+            {forecast && forecast.curve.length > 0 && (
+              <path
+                d={plane.path(forecast.curve.map(([s = 0, c = 0]) => [nowS + s, c]))}
+                fill="none"
+                className="stroke-copper"
+                strokeWidth="3"
+                strokeDasharray="2 8"
+                strokeLinecap="round"
+              />
+            )}
+            {forecast?.low_s != null && forecast.high_s != null && forecast.high_s > 0 && goal !== null && (
+              <line
+                x1={x(nowS + forecast.low_s)}
+                x2={x(nowS + Math.min(forecast.high_s, endS - nowS))}
+                y1={y(goal) + 14}
+                y2={y(goal) + 14}
+                className="stroke-soot"
+                strokeWidth="2"
+              />
+            )}
+            {marks
+              .filter((mark) => mark.c !== null || mark.at > 20)
+              .map((mark) => (
+                <Dot
+                  key={`${mark.at}${mark.name}`}
+                  plane={plane}
+                  at={[mark.at, mark.c ?? low]}
+                  label={mark.name}
+                />
+              ))}
+            {last && <circle cx={x(Number(last[0]))} cy={y(Number(last[1]))} r="9" className="fill-copper" />}
+          </>
+        );
+      }}
+    </LineChart>
   );
 });
 
@@ -192,16 +159,9 @@ function span({ trace, step, stepSince }: Props): [number, number] {
   return [Math.min(...values) - 4, Math.max(...values, 40) + 9];
 }
 
-function corridor(
-  since: { at: number; c: number },
-  usualS: number,
-  goal: number,
-  x: (s: number) => number,
-  y: (c: number) => number,
-): string {
+function corridor(since: { at: number; c: number }, usualS: number, goal: number, plane: Plane): string {
   const bend = (share: number) => since.c + (goal - since.c) * (1 - (1 - share) ** 2);
   const shares = Array.from({ length: 13 }, (_, i) => i / 12);
-  const edge = (offset: number) =>
-    shares.map((share) => `${x(since.at + usualS * share).toFixed(1)} ${y(bend(share) + offset).toFixed(1)}`);
-  return `M${[...edge(CORRIDOR_C), ...edge(-CORRIDOR_C).reverse()].join("L")}Z`;
+  const edge = (offset: number) => shares.map((share) => [since.at + usualS * share, bend(share) + offset]);
+  return `${plane.path([...edge(CORRIDOR_C), ...edge(-CORRIDOR_C).reverse()])}Z`;
 }

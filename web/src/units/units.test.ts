@@ -1,0 +1,47 @@
+import { describe, expect, it } from "vitest";
+import { aboutText, clockText, timeText } from "./time";
+import { figure, mass, numberIn, temperature, type Units } from "./units";
+
+const SI: Units = { mass: "g", temperature: "C", measure: "metric" };
+const US: Units = { mass: "oz", temperature: "F", measure: "us" };
+
+describe("figures", () => {
+  it.each([
+    ["12,5", 12.5],
+    [" 7 ", 7],
+    ["", undefined],
+    ["12 g", undefined],
+    ["-3", -3],
+  ])("reads %s as typed", (text, expected) => expect(numberIn(text)).toBe(expected));
+
+  it.each([
+    [390.4, "390 g", "13.8 oz"],
+    [9.96, "10 g", "0.35 oz"],
+    [4.25, "4.3 g", "0.15 oz"],
+    [4000, "4000 g", "141 oz"],
+  ])("shows %d g in one's own unit", (grams, si, us) => {
+    expect(mass(grams, SI)).toBe(si);
+    expect(mass(grams, US)).toBe(us);
+  });
+
+  it("shows temperatures whole in °F", () => {
+    expect(temperature(-18, US)).toBe("0 °F");
+    expect(temperature(31.55, SI)).toBe("31.6 °C");
+    expect(figure(0.126)).toBe("0.13");
+  });
+});
+
+describe("times", () => {
+  it.each([
+    [59.6, "1 min"],
+    [190, "3 min 10 s"],
+    [3599, "60 min"],
+    [7500, "2 h 05 min"],
+  ])("tells %d s", (seconds, said) => expect(timeText(seconds)).toBe(said));
+
+  it("is no stopwatch where it forecasts, and one where it is", () => {
+    expect(aboutText(63)).toBe("1 min 5 s");
+    expect(aboutText(790)).toBe("13 min");
+    expect(clockText(3725)).toBe("1:02:05");
+  });
+});
