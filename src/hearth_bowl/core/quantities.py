@@ -2,6 +2,8 @@
 
 A temperature is written as `⟦35 to 45 °C⟧`, a difference of temperatures as `⟪±0.8 °C⟫`, a mass as `⟦390 g⟧`. The
 first two are told apart, for 0.8 °C more is 1.4 °F more, while 0.8 °C is 33 °F. Lengths are in mm for everyone.
+
+Numbers with no source beside them are judgements, or limits of the reckoning.
 """
 
 import re

@@ -24,7 +24,7 @@ const RUN = {
   },
 } as unknown as Schemas["Run"];
 
-const after = (...whats: What[]) =>
+const having = (...whats: What[]) =>
   withEvents(
     RUN,
     whats.map((what, n) => ({ client_key: `k${n}`, at: `2026-08-20T18:0${n + 1}:00Z`, what })),
@@ -32,7 +32,7 @@ const after = (...whats: What[]) =>
 
 describe("what is on its way to the server counts at once", () => {
   it("goes to a step, afresh", () => {
-    const run = after(
+    const run = having(
       { kind: "gate", key: "warm", gate: "cue", answer: "yes" },
       { kind: "call-seen", words: "Off the heat" },
       { kind: "step", step: 1, key: "join", c: 41 },
@@ -48,12 +48,12 @@ describe("what is on its way to the server counts at once", () => {
   });
 
   it("keeps an answer for the open step alone", () => {
-    expect(after({ kind: "gate", key: "warm", gate: "ask", answer: "no" }).state.ask).toBe("no");
-    expect(after({ kind: "gate", key: "join", gate: "ask", answer: "no" }).state.ask).toBeNull();
+    expect(having({ kind: "gate", key: "warm", gate: "ask", answer: "no" }).state.ask).toBe("no");
+    expect(having({ kind: "gate", key: "join", gate: "ask", answer: "no" }).state.ask).toBeNull();
   });
 
   it("weighs, and moves what is still to go in", () => {
-    const { state } = after(
+    const { state } = having(
       { kind: "weight", position: 0, g: 215 },
       { kind: "note", text: "", amounts_g: { 1: 107.5 } },
     );
@@ -62,8 +62,8 @@ describe("what is on its way to the server counts at once", () => {
   });
 
   it("starts the set clock anew, without what was seen before", () => {
-    const start = { state: "cut", from_c: 40, place: "fridge" } as Schemas["SetStarted-Input"]["start"];
-    const { state } = after(
+    const start = { state: "cut", from_c: 40, place: "fridge" } as Schemas["SetStartedIn"]["start"];
+    const { state } = having(
       { kind: "set-start", start },
       { kind: "set-seen", after_s: 600, now_c: 30 },
       { kind: "set-start", start },
@@ -73,7 +73,7 @@ describe("what is on its way to the server counts at once", () => {
   });
 
   it("ends once, with its verdict", () => {
-    const run = after({ kind: "end" }, { kind: "verdict", words: ["silky"] });
+    const run = having({ kind: "end" }, { kind: "verdict", words: ["silky"] });
     expect(run.batch.ended_at).toBe("2026-08-20T18:01:00Z");
     expect(run.batch.verdict).toEqual(["silky"]);
   });

@@ -1,4 +1,7 @@
-"""Assess a recipe: everything that its composition says, with bands, in one value."""
+"""Assess a recipe: everything that its composition says, with bands, in one value.
+
+Numbers with no source beside them are judgements, or limits of the reckoning.
+"""
 
 from dataclasses import dataclass
 from typing import Final

@@ -1,4 +1,7 @@
-"""Readings that only some families have: the boil, the true ratio of a whipped ganache, ripening, modelling syrup."""
+"""Readings that only some families have: the boil, the true ratio of a whipped ganache, ripening, modelling syrup.
+
+Numbers with no source beside them are judgements, or limits of the reckoning.
+"""
 
 from collections.abc import Callable, Mapping, Sequence
 from types import MappingProxyType

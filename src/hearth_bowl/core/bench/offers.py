@@ -1,4 +1,7 @@
-"""Offers: a concrete, computed change that mends what a reading found."""
+"""Offers: a concrete, computed change that mends what a reading found.
+
+Numbers with no source beside them are judgements, or limits of the reckoning.
+"""
 
 from dataclasses import dataclass
 from typing import Final

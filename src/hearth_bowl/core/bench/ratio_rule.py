@@ -1,4 +1,7 @@
-"""The ratio rule: chocolate to cream (or condensed milk, or butter) as a ruler with zones for this very mix."""
+"""The ratio rule: chocolate to cream (or condensed milk, or butter) as a ruler with zones for this very mix.
+
+Numbers with no source beside them are judgements, or limits of the reckoning.
+"""
 
 from dataclasses import dataclass
 from itertools import pairwise

@@ -1,4 +1,7 @@
-"""Readings: what needs attention first, each with its band, its reason, an offer, and how it was worked out."""
+"""Readings: what needs attention first, each with its band, its reason, an offer, and how it was worked out.
+
+Numbers with no source beside them are judgements, or limits of the reckoning.
+"""
 
 from collections.abc import Sequence
 from types import MappingProxyType

@@ -1,4 +1,7 @@
-"""The verdict: one sentence that says whether the mass does what it is for, and where that ends."""
+"""The verdict: one sentence that says whether the mass does what it is for, and where that ends.
+
+Numbers with no source beside them are judgements, or limits of the reckoning.
+"""
 
 from dataclasses import dataclass
 from itertools import pairwise

@@ -1,4 +1,7 @@
-"""Shopping: packs to buy for what is needed, what the larder has, what is left over, and what it all costs."""
+"""Shopping: packs to buy for what is needed, what the larder has, what is left over, and what it all costs.
+
+Numbers with no source beside them are judgements, or limits of the reckoning.
+"""
 
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass

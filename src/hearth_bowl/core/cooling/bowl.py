@@ -1,4 +1,7 @@
-"""A stirred bowl, or a body so small that it is one: one temperature throughout, with the heat of its setting."""
+"""A stirred bowl, or a body so small that it is one: one temperature throughout, with the heat of its setting.
+
+Numbers with no source beside them are judgements, or limits of the reckoning.
+"""
 
 from typing import Final
 

@@ -1,4 +1,7 @@
-"""How the body that the set clock is asked about cools: a slab, a bowl that is stirred, or a bowl left alone."""
+"""How the body that the set clock is asked about cools: a slab, a bowl that is stirred, or a bowl left alone.
+
+Numbers with no source beside them are judgements, or limits of the reckoning.
+"""
 
 from math import pi
 from typing import Final

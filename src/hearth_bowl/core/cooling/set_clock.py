@@ -2,6 +2,8 @@
 
 Cool: its last point is where the state begins. Set: its crystals have had their hours. A reading or a cue corrects
 the estimate at once.
+
+Numbers with no source beside them are judgements, or limits of the reckoning.
 """
 
 from collections.abc import Sequence

@@ -1,4 +1,7 @@
-"""The heat of setting along a mass's way down: how much of it is still to come at a temperature. Fair."""
+"""The heat of setting along a mass's way down: how much of it is still to come at a temperature. Fair.
+
+Numbers with no source beside them are judgements, or limits of the reckoning.
+"""
 
 from typing import Final
 

@@ -1,4 +1,7 @@
-"""A slab with latent heat: implicit finite volumes, Newton on the enthalpy, so that heat out is enthalpy lost."""
+"""A slab with latent heat: implicit finite volumes, Newton on the enthalpy, so that heat out is enthalpy lost.
+
+Numbers with no source beside them are judgements, or limits of the reckoning.
+"""
 
 from dataclasses import dataclass
 from typing import Final

@@ -1,4 +1,7 @@
-"""A bowl or tub left alone: its mass conducts and the middle stays warm. A short cylinder, marched on its enthalpy."""
+"""A bowl or tub left alone: its mass conducts and the middle stays warm. A short cylinder, marched on its enthalpy.
+
+Numbers with no source beside them are judgements, or limits of the reckoning.
+"""
 
 from dataclasses import dataclass
 from math import pi

@@ -1,4 +1,7 @@
-"""Dipping: the coat that stays on a piece, its foot and drips, and how much must be melted to dip in at all."""
+"""Dipping: the coat that stays on a piece, its foot and drips, and how much must be melted to dip in at all.
+
+Numbers with no source beside them are judgements, or limits of the reckoning.
+"""
 
 from collections.abc import Callable
 from math import pi

@@ -1,4 +1,7 @@
-"""Layers in one pan, the first at its base: each its own recipe, by thickness, mass or share of what is left."""
+"""Layers in one pan, the first at its base: each its own recipe, by thickness, mass or share of what is left.
+
+Numbers with no source beside them are judgements, or limits of the reckoning.
+"""
 
 from collections.abc import Sequence
 from dataclasses import dataclass

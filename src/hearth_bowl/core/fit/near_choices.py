@@ -1,4 +1,7 @@
-"""Near choices: whole packs, whole eggs and whole moulds, with what they do to thickness or count."""
+"""Near choices: whole packs, whole eggs and whole moulds, with what they do to thickness or count.
+
+Numbers with no source beside them are judgements, or limits of the reckoning.
+"""
 
 from collections.abc import Mapping
 from dataclasses import dataclass, replace

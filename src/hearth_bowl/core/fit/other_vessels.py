@@ -1,4 +1,7 @@
-"""Which vessel suits a batch: what it makes of each, and what it takes to stand as deep in another."""
+"""Which vessel suits a batch: what it makes of each, and what it takes to stand as deep in another.
+
+Numbers with no source beside them are judgements, or limits of the reckoning.
+"""
 
 from collections.abc import Sequence
 from dataclasses import dataclass, replace

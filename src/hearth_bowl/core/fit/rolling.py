@@ -1,4 +1,7 @@
-"""Rolling coats: what a ball takes up when it is rolled in something dry."""
+"""Rolling coats: what a ball takes up when it is rolled in something dry.
+
+Numbers with no source beside them are judgements, or limits of the reckoning.
+"""
 
 from dataclasses import dataclass
 from math import pi

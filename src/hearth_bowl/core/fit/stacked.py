@@ -1,4 +1,7 @@
-"""Stacked fillings in one cavity or cup, the first at its floor: in ml, mm or shares, with the one that gives way."""
+"""Stacked fillings in one cavity or cup, the first at its floor: in ml, mm or shares, with the one that gives way.
+
+Numbers with no source beside them are judgements, or limits of the reckoning.
+"""
 
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass, replace

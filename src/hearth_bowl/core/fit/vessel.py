@@ -1,4 +1,7 @@
-"""Vessels: what a mix goes into or is portioned by, made from a few measures."""
+"""Vessels: what a mix goes into or is portioned by, made from a few measures.
+
+Numbers with no source beside them are judgements, or limits of the reckoning.
+"""
 
 from collections.abc import Callable, Mapping
 from dataclasses import dataclass, replace

@@ -1,4 +1,7 @@
-"""Cakes: the room of their fillings and of an even coat, sharp at the edge as a scraper leaves it."""
+"""Cakes: the room of their fillings and of an even coat, sharp at the edge as a scraper leaves it.
+
+Numbers with no source beside them are judgements, or limits of the reckoning.
+"""
 
 from dataclasses import dataclass
 from math import pi

@@ -2,6 +2,8 @@
 
 `void_ml(wall, y)` is the inside of the shell lying more than y below the rim plane: filling = void(cap + headroom),
 cap = void(0) - void(cap), shell = cavity - void(0).
+
+Numbers with no source beside them are judgements, or limits of the reckoning.
 """
 
 from dataclasses import dataclass

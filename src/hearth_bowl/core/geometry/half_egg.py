@@ -1,4 +1,7 @@
-"""The inside of a half egg with a wall of even thickness: the exact parallel body of half an ellipsoid."""
+"""The inside of a half egg with a wall of even thickness: the exact parallel body of half an ellipsoid.
+
+Numbers with no source beside them are judgements, or limits of the reckoning.
+"""
 
 from functools import lru_cache
 from typing import Final

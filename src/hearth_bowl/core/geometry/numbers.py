@@ -1,4 +1,7 @@
-"""Small numeric helpers of the geometry."""
+"""Small numeric helpers of the geometry.
+
+Numbers with no source beside them are judgements, or limits of the reckoning.
+"""
 
 from collections.abc import Callable
 from typing import Final

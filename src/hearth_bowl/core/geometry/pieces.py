@@ -1,4 +1,7 @@
-"""Pieces: balls, coats, and how many squares a slab gives."""
+"""Pieces: balls, coats, and how many squares a slab gives.
+
+Numbers with no source beside them are judgements, or limits of the reckoning.
+"""
 
 from dataclasses import dataclass
 from math import cbrt, ceil, floor, hypot, log, pi, sqrt

@@ -1,4 +1,7 @@
-"""The seventeen components that every ingredient is made of, with what each weighs, feeds and tastes."""
+"""The seventeen components that every ingredient is made of, with what each weighs, feeds and tastes.
+
+Numbers with no source beside them are judgements, or limits of the reckoning.
+"""
 
 from dataclasses import dataclass
 from types import MappingProxyType

@@ -1,4 +1,7 @@
-"""Packs: what a tin, a bar, a stick or an egg white weighs, by the country whose measures are meant."""
+"""Packs: what a tin, a bar, a stick or an egg white weighs, by the country whose measures are meant.
+
+Numbers with no source beside them are judgements, or limits of the reckoning.
+"""
 
 from collections.abc import Mapping
 from dataclasses import dataclass

@@ -1,4 +1,7 @@
-"""Cautions: what the model cannot know of this mass, and where the work or the sweet can hurt someone."""
+"""Cautions: what the model cannot know of this mass, and where the work or the sweet can hurt someone.
+
+Numbers with no source beside them are judgements, or limits of the reckoning.
+"""
 
 from dataclasses import dataclass
 from typing import Final

@@ -1,4 +1,7 @@
-"""Keeping: where and how long, cautiously; the part that spoils first decides."""
+"""Keeping: where and how long, cautiously; the part that spoils first decides.
+
+Numbers with no source beside them are judgements, or limits of the reckoning.
+"""
 
 from dataclasses import dataclass
 from typing import Final

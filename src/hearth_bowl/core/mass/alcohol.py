@@ -1,4 +1,7 @@
-"""Alcohol: grams of ethanol, what heat leaves of it, and the strength of a mass."""
+"""Alcohol: grams of ethanol, what heat leaves of it, and the strength of a mass.
+
+Numbers with no source beside them are judgements, or limits of the reckoning.
+"""
 
 from itertools import pairwise
 from types import MappingProxyType

@@ -1,4 +1,7 @@
-"""Boiling: at what temperature a mass boils, and how much water is left in it when it does."""
+"""Boiling: at what temperature a mass boils, and how much water is left in it when it does.
+
+Numbers with no source beside them are judgements, or limits of the reckoning.
+"""
 
 from dataclasses import dataclass
 from math import exp, log

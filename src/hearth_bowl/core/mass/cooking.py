@@ -1,4 +1,7 @@
-"""Cooking: which part of a recipe is boiled, to what temperature in this kitchen, and what is left of it."""
+"""Cooking: which part of a recipe is boiled, to what temperature in this kitchen, and what is left of it.
+
+Numbers with no source beside them are judgements, or limits of the reckoning.
+"""
 
 from dataclasses import dataclass, replace
 from types import MappingProxyType

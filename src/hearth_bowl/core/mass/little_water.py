@@ -1,4 +1,7 @@
-"""Little water in melted chocolate or nut paste: it seizes, turns to a stiff dough, or becomes a ganache."""
+"""Little water in melted chocolate or nut paste: it seizes, turns to a stiff dough, or becomes a ganache.
+
+Numbers with no source beside them are judgements, or limits of the reckoning.
+"""
 
 from dataclasses import dataclass
 from math import fsum

@@ -1,4 +1,7 @@
-"""What is in the bowl: the grams of each component, summed over the lines and never averaged."""
+"""What is in the bowl: the grams of each component, summed over the lines and never averaged.
+
+Numbers with no source beside them are judgements, or limits of the reckoning.
+"""
 
 from dataclasses import dataclass, replace
 from typing import Final

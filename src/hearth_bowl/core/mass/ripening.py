@@ -1,4 +1,7 @@
-"""Ripening: how invertase turns a fondant centre loose, creamy, liquid. Stoichiometry solid, times weak."""
+"""Ripening: how invertase turns a fondant centre loose, creamy, liquid. Stoichiometry solid, times weak.
+
+Numbers with no source beside them are judgements, or limits of the reckoning.
+"""
 
 from collections.abc import Mapping
 from dataclasses import dataclass, replace

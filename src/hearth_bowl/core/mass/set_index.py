@@ -1,4 +1,7 @@
-"""The set index: how firmly a mass stands after 12 to 24 h, from 0 (sauce) over 3 (rolls) to 5 (hard)."""
+"""The set index: how firmly a mass stands after 12 to 24 h, from 0 (sauce) over 3 (rolls) to 5 (hard).
+
+Numbers with no source beside them are judgements, or limits of the reckoning.
+"""
 
 from dataclasses import dataclass
 from math import log

@@ -1,4 +1,7 @@
-"""Solid fat content of blends: how much of the fat is crystals at a temperature."""
+"""Solid fat content of blends: how much of the fat is crystals at a temperature.
+
+Numbers with no source beside them are judgements, or limits of the reckoning.
+"""
 
 from bisect import bisect_right
 from collections.abc import Mapping

@@ -1,4 +1,7 @@
-"""What dissolves: how much sucrose and lactose the water of a mass can hold."""
+"""What dissolves: how much sucrose and lactose the water of a mass can hold.
+
+Numbers with no source beside them are judgements, or limits of the reckoning.
+"""
 
 from bisect import bisect_right
 from dataclasses import dataclass

@@ -1,4 +1,7 @@
-"""Splitting: total fat to water, its bands, and the milk that mends it."""
+"""Splitting: total fat to water, its bands, and the milk that mends it.
+
+Numbers with no source beside them are judgements, or limits of the reckoning.
+"""
 
 from typing import Final
 

@@ -1,4 +1,7 @@
-"""Sugar stages: the textures that cooks boil to, what they mean on a mountain, and on one's own thermometer."""
+"""Sugar stages: the textures that cooks boil to, what they mean on a mountain, and on one's own thermometer.
+
+Numbers with no source beside them are judgements, or limits of the reckoning.
+"""
 
 from dataclasses import dataclass
 from types import MappingProxyType

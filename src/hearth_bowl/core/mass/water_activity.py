@@ -1,4 +1,7 @@
-"""Water activity: the multi-solute Norrish equation, its damped form, and the estimate for a real filling."""
+"""Water activity: the multi-solute Norrish equation, its damped form, and the estimate for a real filling.
+
+Numbers with no source beside them are judgements, or limits of the reckoning.
+"""
 
 from collections.abc import Iterable
 from dataclasses import dataclass

@@ -1,4 +1,7 @@
-"""Kitchen measures: what a spoon, a cup, a stick or a tin of something weighs."""
+"""Kitchen measures: what a spoon, a cup, a stick or a tin of something weighs.
+
+Numbers with no source beside them are judgements, or limits of the reckoning.
+"""
 
 from types import MappingProxyType
 from typing import Final

@@ -1,4 +1,7 @@
-"""A recipe: its lines, family and use, checked and weighed."""
+"""A recipe: its lines, family and use, checked and weighed.
+
+Numbers with no source beside them are judgements, or limits of the reckoning.
+"""
 
 from collections.abc import Sequence
 from dataclasses import dataclass, replace

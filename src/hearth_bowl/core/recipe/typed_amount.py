@@ -1,4 +1,7 @@
-"""An amount as a cook types it: `2 1/2 cups`, `340 g`, `½ tsp`, `2-3 tbsp`, `3 bars of 100 g`."""
+"""An amount as a cook types it: `2 1/2 cups`, `340 g`, `½ tsp`, `2-3 tbsp`, `3 bars of 100 g`.
+
+Numbers with no source beside them are judgements, or limits of the reckoning.
+"""
 
 import re
 from dataclasses import dataclass

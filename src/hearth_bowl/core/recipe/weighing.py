@@ -1,4 +1,7 @@
-"""Weighing: how far a measure can be trusted, and what a kitchen scale cannot weigh."""
+"""Weighing: how far a measure can be trusted, and what a kitchen scale cannot weigh.
+
+Numbers with no source beside them are judgements, or limits of the reckoning.
+"""
 
 from typing import Final
 

@@ -1,4 +1,7 @@
-"""Aims: what a recipe is to be moved to, each as a measured value with the side on which it is met."""
+"""Aims: what a recipe is to be moved to, each as a measured value with the side on which it is met.
+
+Numbers with no source beside them are judgements, or limits of the reckoning.
+"""
 
 from collections.abc import Callable, Mapping
 from dataclasses import dataclass

@@ -1,4 +1,7 @@
-"""Balance: move what is not pinned until the aims are met, changing the recipe least; or say what stands in the way."""
+"""Balance: move what is not pinned until the aims are met, changing the recipe least; or say what stands in the way.
+
+Numbers with no source beside them are judgements, or limits of the reckoning.
+"""
 
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field, replace

@@ -1,4 +1,7 @@
-"""The problem that a balance solves: free lines as variables, aims as constraints, the change as what is least."""
+"""The problem that a balance solves: free lines as variables, aims as constraints, the change as what is least.
+
+Numbers with no source beside them are judgements, or limits of the reckoning.
+"""
 
 from collections.abc import Iterator, Mapping, Sequence
 from math import inf

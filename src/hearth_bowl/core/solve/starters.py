@@ -1,4 +1,7 @@
-"""Starters: our proportions for a family, a use and a chocolate, balanced by the core to what the use needs."""
+"""Starters: our proportions for a family, a use and a chocolate, balanced by the core to what the use needs.
+
+Numbers with no source beside them are judgements, or limits of the reckoning.
+"""
 
 from collections.abc import Mapping
 from itertools import product

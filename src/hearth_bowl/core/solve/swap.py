@@ -1,4 +1,7 @@
-"""Swap: another ingredient in a line's place, the recipe moved to keep its set and mass, and what cannot be kept."""
+"""Swap: another ingredient in a line's place, the recipe moved to keep its set and mass, and what cannot be kept.
+
+Numbers with no source beside them are judgements, or limits of the reckoning.
+"""
 
 from collections.abc import Sequence
 from dataclasses import dataclass, replace

@@ -1,4 +1,7 @@
-"""Labels: the composition behind a wrapper's figures per 100 g, with its uncertainty, by constrained least squares."""
+"""Labels: the composition behind a wrapper's figures per 100 g, with its uncertainty, by constrained least squares.
+
+Numbers with no source beside them are judgements, or limits of the reckoning.
+"""
 
 from collections.abc import Mapping
 from dataclasses import dataclass

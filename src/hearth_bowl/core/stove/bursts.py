@@ -1,4 +1,7 @@
-"""Microwave bursts: the first by its energy or a record of another mass, then by what is left in lumps."""
+"""Microwave bursts: the first by its energy or a record of another mass, then by what is left in lumps.
+
+Numbers with no source beside them are judgements, or limits of the reckoning.
+"""
 
 from collections.abc import Mapping
 from dataclasses import dataclass

@@ -2,6 +2,8 @@
 
 A step starts afresh: only its own readings count. What is already so when it is entered is said quietly; a state is
 called when it has held for some seconds; what the thermometer does not say any more is not claimed.
+
+Numbers with no source beside them are judgements, or limits of the reckoning.
 """
 
 from collections.abc import Mapping, Sequence

@@ -1,4 +1,7 @@
-"""What the steps of a run are made from, and the steps that many families share."""
+"""What the steps of a run are made from, and the steps that many families share.
+
+Numbers with no source beside them are judgements, or limits of the reckoning.
+"""
 
 from collections.abc import Mapping
 from dataclasses import dataclass

@@ -3,6 +3,8 @@
 A rising pan is followed by a curve (weighted least squares, bent no more than the readings show). A boil loses water
 evenly, and how its temperature goes with its water is known from its composition: so the water is followed. Cooling
 goes by Newton's law towards the air. The pan carries over: what it and the probe still have in them.
+
+Numbers with no source beside them are judgements, or limits of the reckoning.
 """
 
 from collections.abc import Sequence

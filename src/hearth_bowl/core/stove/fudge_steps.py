@@ -1,4 +1,7 @@
-"""Steps of fudges: melted without a boil, simmered, and boiled and beaten."""
+"""Steps of fudges: melted without a boil, simmered, and boiled and beaten.
+
+Numbers with no source beside them are judgements, or limits of the reckoning.
+"""
 
 from typing import Final
 

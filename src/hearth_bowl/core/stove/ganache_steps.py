@@ -1,4 +1,7 @@
-"""Steps of ganaches, by the school of joining; whipped ones rest cold first."""
+"""Steps of ganaches, by the school of joining; whipped ones rest cold first.
+
+Numbers with no source beside them are judgements, or limits of the reckoning.
+"""
 
 from typing import Final
 

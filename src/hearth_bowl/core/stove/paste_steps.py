@@ -1,4 +1,7 @@
-"""Steps of fondant, nut paste, and of what is mixed rather than cooked."""
+"""Steps of fondant, nut paste, and of what is mixed rather than cooked.
+
+Numbers with no source beside them are judgements, or limits of the reckoning.
+"""
 
 from typing import Final
 

@@ -1,4 +1,7 @@
-"""A trace: readings in order, gaps where the sensor was silent, and few enough points to draw."""
+"""A trace: readings in order, gaps where the sensor was silent, and few enough points to draw.
+
+Numbers with no source beside them are judgements, or limits of the reckoning.
+"""
 
 from collections.abc import Sequence
 from dataclasses import dataclass

@@ -1,4 +1,7 @@
-"""Weigh as you go: what follows from an amount that is off, from a spill, and from the pan's own weight."""
+"""Weigh as you go: what follows from an amount that is off, from a spill, and from the pan's own weight.
+
+Numbers with no source beside them are judgements, or limits of the reckoning.
+"""
 
 from collections.abc import Mapping
 from dataclasses import dataclass, replace

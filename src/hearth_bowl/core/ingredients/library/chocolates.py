@@ -1,4 +1,7 @@
-"""Chocolate, compound and what is pressed from the bean."""
+"""Chocolate, compound and what is pressed from the bean.
+
+Numbers with no source beside them are judgements, or limits of the reckoning.
+"""
 
 from functools import partial
 from typing import Final

@@ -1,4 +1,7 @@
-"""Cream, milk, butter and fresh cheese."""
+"""Cream, milk, butter and fresh cheese.
+
+Numbers with no source beside them are judgements, or limits of the reckoning.
+"""
 
 from functools import partial
 from typing import Final

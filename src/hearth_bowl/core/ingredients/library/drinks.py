@@ -1,4 +1,7 @@
-"""Water, coffee, spirits, liqueurs and extracts."""
+"""Water, coffee, spirits, liqueurs and extracts.
+
+Numbers with no source beside them are judgements, or limits of the reckoning.
+"""
 
 from functools import partial
 from typing import Final

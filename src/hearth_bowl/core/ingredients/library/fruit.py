@@ -1,4 +1,7 @@
-"""Purées, juice, jam and dried fruit."""
+"""Purées, juice, jam and dried fruit.
+
+Numbers with no source beside them are judgements, or limits of the reckoning.
+"""
 
 from functools import partial
 from typing import Final

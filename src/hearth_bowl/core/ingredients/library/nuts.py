@@ -1,4 +1,7 @@
-"""Nuts and seeds, whole and ground, and the oils beside them."""
+"""Nuts and seeds, whole and ground, and the oils beside them.
+
+Numbers with no source beside them are judgements, or limits of the reckoning.
+"""
 
 from functools import partial
 from typing import Final

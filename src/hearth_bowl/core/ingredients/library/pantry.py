@@ -1,4 +1,7 @@
-"""What else goes in: egg white, salt, lecithin, zest, spice, marshmallows, crumbs."""
+"""What else goes in: egg white, salt, lecithin, zest, spice, marshmallows, crumbs.
+
+Numbers with no source beside them are judgements, or limits of the reckoning.
+"""
 
 from functools import partial
 from typing import Final

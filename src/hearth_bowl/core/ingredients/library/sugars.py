@@ -1,4 +1,7 @@
-"""Sugars, syrups and fondant."""
+"""Sugars, syrups and fondant.
+
+Numbers with no source beside them are judgements, or limits of the reckoning.
+"""
 
 from functools import partial
 from typing import Final

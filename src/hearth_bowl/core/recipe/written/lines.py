@@ -1,4 +1,7 @@
-"""Lines: one line of a written recipe to an amount, a unit and an ingredient, with its doubts."""
+"""Lines: one line of a written recipe to an amount, a unit and an ingredient, with its doubts.
+
+Numbers with no source beside them are judgements, or limits of the reckoning.
+"""
 
 import re
 from dataclasses import dataclass

@@ -1,4 +1,7 @@
-"""Names: which ingredient of the library a cook's words mean, and what is doubtful about it."""
+"""Names: which ingredient of the library a cook's words mean, and what is doubtful about it.
+
+Numbers with no source beside them are judgements, or limits of the reckoning.
+"""
 
 import re
 from dataclasses import dataclass

@@ -1,4 +1,7 @@
-"""Proposals: what a written recipe leaves unsaid, proposed from its family and always marked as ours."""
+"""Proposals: what a written recipe leaves unsaid, proposed from its family and always marked as ours.
+
+Numbers with no source beside them are judgements, or limits of the reckoning.
+"""
 
 import re
 from collections.abc import Mapping

@@ -1,4 +1,7 @@
-"""A whole recipe as people write it: title, ingredient lines, method; read with every doubt marked."""
+"""A whole recipe as people write it: title, ingredient lines, method; read with every doubt marked.
+
+Numbers with no source beside them are judgements, or limits of the reckoning.
+"""
 
 import re
 from collections.abc import Sequence
