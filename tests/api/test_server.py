@@ -11,8 +11,11 @@ import unittest
 from contextlib import closing
 from pathlib import Path
 
+import psutil
+
 from hearth_bowl.store.migrate import migrate
 from tests.api.server import Server, free_port
+from tests.kitchen import recipe_record
 
 ROOT = Path(__file__).resolve().parents[2]
 
@@ -46,6 +49,18 @@ class PowerCut(unittest.TestCase):
                 self.assertEqual(found["recipe"]["lines"][0]["amount"], acknowledged["amount"])
             self.assertEqual(len(found["recipe"]["lines"]), len(stored["recipe"]["lines"]))
             server.kill()
+
+    def test_no_helper_outlives_its_server(self) -> None:
+        server = Server()
+        self.addCleanup(server.stop)
+        server.start()
+        assert server.process is not None
+        server.call("POST", "/api/balance", {"recipe": recipe_record(), "aims": {"set_index": 2.8}})
+        helpers = psutil.Process(server.process.pid).children(recursive=True)
+        self.assertTrue(helpers)
+        server.kill()
+        _, alive = psutil.wait_procs(helpers, timeout=30)
+        self.assertEqual(alive, [])
 
 
 class Starting(unittest.TestCase):

@@ -1,10 +1,11 @@
 """A helper process for what computes for long: nothing else waits for it, and it is warm before it is needed."""
 
 import multiprocessing
+import os
 from collections.abc import Callable
 from concurrent.futures import ProcessPoolExecutor
 from concurrent.futures.process import BrokenProcessPool
-from threading import Lock
+from threading import Lock, Thread
 from typing import Final, ParamSpec, Protocol, TypeVar
 
 P = ParamSpec("P")
@@ -68,9 +69,23 @@ class HelperProcess:
 
 
 def _pool() -> ProcessPoolExecutor:
-    pool = ProcessPoolExecutor(1, mp_context=multiprocessing.get_context("spawn"), initializer=_warm)
+    pool = ProcessPoolExecutor(1, mp_context=multiprocessing.get_context("spawn"), initializer=_begin)
     pool.submit(_warm)
     return pool
+
+
+def _end_with_parent() -> None:
+    """End when the server ends, however it ends: a helper of nobody would stay for ever."""
+    parent = multiprocessing.parent_process()
+    if parent is not None:
+        parent.join()
+        os._exit(0)
+
+
+def _begin() -> None:
+    """Begin as a helper."""
+    Thread(target=_end_with_parent, daemon=True).start()
+    _warm()
 
 
 def _warm() -> None:

@@ -70,6 +70,8 @@ def assess(recipe: Recipe, at_c: float = ROOM_C, eaten: Mixture | None = None) -
     codes = {warning.code for warning in warnings}
     modelled = not codes & NO_SET
     composition = mixture.composition_pct
+    firmness = set_at(mixture, at_c, modelled, may_seize="may-seize" in codes)
+    rested = firmness.index if at_c == RESTED_C or not modelled else index_at(mixture, RESTED_C)
     return Assessment(
         mixture=mixture,
         mass_g=recipe.mass_g if eaten is None else eaten.mass_g,
@@ -78,8 +80,8 @@ def assess(recipe: Recipe, at_c: float = ROOM_C, eaten: Mixture | None = None) -
         density_g_per_ml=mixture.density_g_per_ml,
         ratios=ratios(recipe),
         water_activity=water,
-        set=set_at(mixture, at_c, modelled, may_seize="may-seize" in codes),
-        use=at_work(recipe.use, at_c, index_at(mixture, RESTED_C) if modelled else None),
+        set=firmness,
+        use=at_work(recipe.use, at_c, rested),
         split=_split(recipe, mixture),
         sweetness_pct=mixture.sweetness_pct,
         alcohol_pct=alcohol_pct(mixture),

@@ -4,10 +4,11 @@ Numbers with no source beside them are judgements, or limits of the reckoning.
 """
 
 from dataclasses import dataclass
+from math import exp, log
 from typing import Final
 
 from hearth_bowl.core.assess.assess import Assessment
-from hearth_bowl.core.geometry.numbers import BISECTIONS
+from hearth_bowl.core.geometry.numbers import crossing
 from hearth_bowl.core.ingredients.library import find
 from hearth_bowl.core.mass.set_index import index_at
 from hearth_bowl.core.mass.split import rescue_g
@@ -21,6 +22,7 @@ WORTH_MENDING: Final = ("fragile", "splits")
 LEAST_OFFER_G: Final = 3.0
 LEAST_OFFER_SHARE: Final = 0.02
 """Less than that, of the batch, is not worth a change: the handbook's."""
+NEAR_AIM: Final = 0.003
 MOST_TIMES: Final = 4.0
 """An offer never makes one line more than this many times what it is, or less than a quarter."""
 
@@ -87,17 +89,8 @@ def set_offer(recipe: Recipe, assessment: Assessment) -> Offer | None:
     def index(share: float) -> float:
         return index_at(base.plus(moving, share), at_c)
 
-    low, high = 1 / MOST_TIMES, MOST_TIMES
-    firmer = index(high) > index(low)
-    if not min(index(low), index(high)) <= aim <= max(index(low), index(high)):
-        return None
-    for _ in range(BISECTIONS // 3):
-        middle = (low * high) ** 0.5
-        if (index(middle) < aim) == firmer:
-            low = middle
-        else:
-            high = middle
-    return _slide_offer(recipe, slide.moving, (low * high) ** 0.5)
+    share = crossing(lambda times: index(exp(times)) - aim, -log(MOST_TIMES), log(MOST_TIMES), NEAR_AIM)
+    return None if share is None else _slide_offer(recipe, slide.moving, exp(share))
 
 
 def _slide_offer(recipe: Recipe, moving: tuple[int, ...], factor: float) -> Offer | None:

@@ -10,7 +10,7 @@ from typing import Final
 
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.mass.mixture import Mixture
-from hearth_bowl.core.mass.set_index import CLASS_BOUNDS, HARD, index_at, set_class
+from hearth_bowl.core.mass.set_index import CLASS_BOUNDS, HARD, indices_at, set_class
 from hearth_bowl.core.recipe.ratios import chocolate_to, chocolate_to_liquid
 from hearth_bowl.core.recipe.recipe import Recipe
 from hearth_bowl.core.solve.slide import Slide, slide_mixtures, slide_of
@@ -83,13 +83,11 @@ def _at_ratio(base: Mixture, moving: Mixture, slide: Slide, ratio: float) -> Mix
 
 def _zones(recipe: Recipe, slide: Slide, at_c: float, low: float, high: float) -> tuple[Zone, ...]:
     base, moving = slide_mixtures(recipe, slide)
-    points: list[tuple[float, float]] = []
-    for tick in range(TICKS):
-        ratio = low + (high - low) * tick / (TICKS - 1)
-        mixture = _at_ratio(base, moving, slide, ratio)
-        if mixture is not None:
-            points.append((ratio, index_at(mixture, at_c)))
-    return zones_of(points)
+    ratios = [low + (high - low) * tick / (TICKS - 1) for tick in range(TICKS)]
+    there = [(ratio, _at_ratio(base, moving, slide, ratio)) for ratio in ratios]
+    mixtures = [(ratio, mixture) for ratio, mixture in there if mixture is not None]
+    indices = indices_at([mixture for _, mixture in mixtures], at_c)
+    return zones_of([(ratio, index) for (ratio, _), index in zip(mixtures, indices, strict=True)])
 
 
 def zones_of(points: list[tuple[float, float]]) -> tuple[Zone, ...]:

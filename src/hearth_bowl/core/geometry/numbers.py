@@ -23,6 +23,30 @@ def bisect_rising(function: Callable[[float], float], target: float, low: float,
     return (low + high) / 2
 
 
+def crossing(function: Callable[[float], float], low: float, high: float, near: float) -> float | None:
+    """Return where a function passes through 0 between two places, or None where both lie on one side of it.
+
+    The Illinois form of false position: few evaluations, never out of the bracket. It ends where |function| < near.
+    """
+    at_low, at_high = function(low), function(high)
+    if at_low * at_high > 0:
+        return None
+    middle = low if abs(at_low) <= abs(at_high) else high
+    for _ in range(BISECTIONS):
+        if at_high == at_low:
+            break
+        middle = (low * at_high - high * at_low) / (at_high - at_low)
+        at_middle = function(middle)
+        if abs(at_middle) < near or abs(high - low) < FLOOR_GUARD:
+            break
+        if at_middle * at_high < 0:
+            low, at_low = high, at_high
+        else:
+            at_low /= 2
+        high, at_high = middle, at_middle
+    return middle
+
+
 def prismoid_ml(bottom_mm2: float, middle_mm2: float, top_mm2: float, height_mm: float) -> float:
     """Return the volume of a body whose sides grow linearly: h/6 (A0 + 4 Am + A1), exact."""
     return height_mm / 6 * (bottom_mm2 + 4 * middle_mm2 + top_mm2) / MM3_PER_ML

@@ -3,13 +3,14 @@
 Numbers with no source beside them are judgements, or limits of the reckoning.
 """
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 from math import log
 from typing import Final
 
 from hearth_bowl.core.mass.mixture import Mixture
-from hearth_bowl.core.mass.solid_fat import solid_fractions
-from hearth_bowl.core.mass.solution import dissolve
+from hearth_bowl.core.mass.solid_fat import solid_fractions, solid_fractions_of
+from hearth_bowl.core.mass.solution import Dissolved, dissolve
 
 CLASS_BOUNDS: Final = ((0.5, "sauce"), (1.6, "glaze"), (2.6, "pipe"), (3.4, "roll"), (4.5, "cut"))
 """Upper bound of each class; at or above the last: hard."""
@@ -100,9 +101,9 @@ def _unclipped(mixture: Mixture, temperatures_c: list[float]) -> list[float]:
     dry = [_dry(mixture, f) for f in solid_fractions(mixture, temperatures_c, WATER_FREE)]
     if dryness >= 1:
         return dry
-    warm_wet = zip(temperatures_c, solid_fractions(mixture, temperatures_c, IN_A_GANACHE), strict=True)
-    syrup = _syrup(mixture)
-    wet = [_wet(mixture, at_c, f, syrup) for at_c, f in warm_wet]
+    held = _Held.of(mixture)
+    solids = solid_fractions(mixture, temperatures_c, IN_A_GANACHE)
+    wet = [held.wet(at_c, fraction) for at_c, fraction in zip(temperatures_c, solids, strict=True)]
     return [(1 - dryness) * min(w, d) + dryness * d for w, d in zip(wet, dry, strict=True)]
 
 
@@ -123,39 +124,72 @@ def _dry(mixture: Mixture, fraction: float) -> float:
     return 1.12 * log(1 + 100 * fraction) + 2.2 * particles - 1.4
 
 
-def _syrup(mixture: Mixture) -> float:
-    """Return g of dissolved sugars per g of water and ethanol at 20 °C, at most 2.5."""
-    grams, held = mixture.grams, dissolve(mixture, CRYSTALS_READ_UP_TO_C)
-    wet_g = grams["water"] + grams["ethanol"]
-    sugars_g = held.sucrose_g + held.lactose_g + held.glucose_g + grams["fructose"] + grams["maltose"] + grams["higher"]
-    return min(sugars_g / wet_g, MOST_SYRUP)
+@dataclass(frozen=True, slots=True, kw_only=True)
+class _Held:
+    """What of a wet mass does not change with its temperature, reckoned once [g]; `warm` is its sugar from 20 °C on."""
 
+    mixture: Mixture
+    warm: Dissolved
+    fat_g: float
+    stiff_g: float
+    wet_g: float
+    thin_g: float
 
-def _wet(mixture: Mixture, at_c: float, fraction: float, syrup: float) -> float:
-    grams = mixture.grams
-    crystals_g = dissolve(mixture, min(at_c, CRYSTALS_READ_UP_TO_C)).crystals_g
-    stiff_g = (
-        fraction * mixture.fat_g
-        + 0.5 * grams["cocoa_nonfat"]
-        + 0.5 * grams["msnf"]
-        + 0.12 * crystals_g
-        + mixture.fruit_solids_g
-    )
-    wet_g = grams["water"] + grams["ethanol"]
-    thin_g = wet_g + 0.8 * grams["glycerol"] + 0.3 * grams["sorbitol"]
-    how_cold = min(max((COLD_FROM_C - at_c) / COLD_SPAN_C, 0.0), 1.0)
-    pudding = 8 * grams["cocoa_nonfat"] / wet_g * max(0.0, 1 - mixture.fat_g / wet_g) ** 2
-    cold = how_cold * (0.35 + 0.25 * syrup + pudding)
-    return 3.02 * log(max(stiff_g / thin_g, LEAST_STIFF)) + 2.00 + cold
+    @classmethod
+    def of(cls, mixture: Mixture) -> "_Held":
+        grams = mixture.grams
+        wet_g = grams["water"] + grams["ethanol"]
+        return cls(
+            mixture=mixture,
+            warm=dissolve(mixture, CRYSTALS_READ_UP_TO_C),
+            fat_g=mixture.fat_g,
+            stiff_g=0.5 * grams["cocoa_nonfat"] + 0.5 * grams["msnf"] + mixture.fruit_solids_g,
+            wet_g=wet_g,
+            thin_g=wet_g + 0.8 * grams["glycerol"] + 0.3 * grams["sorbitol"],
+        )
+
+    def wet(self, at_c: float, fraction: float) -> float:
+        is_warm = at_c >= CRYSTALS_READ_UP_TO_C
+        crystals_g = (self.warm if is_warm else dissolve(self.mixture, at_c)).crystals_g
+        stiff_g = fraction * self.fat_g + self.stiff_g + 0.12 * crystals_g
+        index = 3.02 * log(max(stiff_g / self.thin_g, LEAST_STIFF)) + 2.00
+        how_cold = min(max((COLD_FROM_C - at_c) / COLD_SPAN_C, 0.0), 1.0)
+        return index + how_cold * self._cold() if how_cold else index
+
+    def _cold(self) -> float:
+        """Return how much firmer it is at 4 °C: g of dissolved sugars per g of wet, at most 2.5, and lean cocoa."""
+        grams, held = self.mixture.grams, self.warm
+        sugars_g = (
+            held.sucrose_g + held.lactose_g + held.glucose_g + grams["fructose"] + grams["maltose"] + grams["higher"]
+        )
+        pudding = 8 * grams["cocoa_nonfat"] / self.wet_g * max(0.0, 1 - self.fat_g / self.wet_g) ** 2
+        return 0.35 + 0.25 * min(sugars_g / self.wet_g, MOST_SYRUP) + pudding
 
 
 def _clip(index: float) -> float:
     return min(max(index, 0.0), HIGHEST_INDEX)
 
 
+def indices_at(mixtures: Sequence[Mixture], at_c: float) -> list[float]:
+    """Return the set index of each of some mixtures at one temperature [°C], as `index_curve`."""
+    binders = [mixture.binder for mixture in mixtures]
+    dry = [
+        _dry(binder, fraction)
+        for binder, fraction in zip(binders, solid_fractions_of(binders, at_c, WATER_FREE), strict=True)
+    ]
+    drynesses = [_dryness(binder) for binder in binders]
+    wet = [position for position, dryness in enumerate(drynesses) if dryness < 1]
+    solids = solid_fractions_of([binders[position] for position in wet], at_c, IN_A_GANACHE)
+    found = list(dry)
+    for position, fraction in zip(wet, solids, strict=True):
+        index, dryness = _Held.of(binders[position]).wet(at_c, fraction), drynesses[position]
+        found[position] = (1 - dryness) * min(index, dry[position]) + dryness * dry[position]
+    return [_clip(index) for index in found]
+
+
 def index_at(mixture: Mixture, at_c: float) -> float:
     """Return the set index at one temperature [°C]."""
-    return index_curve(mixture, [at_c])[0]
+    return indices_at([mixture], at_c)[0]
 
 
 def set_at(mixture: Mixture, at_c: float, modelled: bool, may_seize: bool = False) -> SetIndex:

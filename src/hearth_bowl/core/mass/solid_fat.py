@@ -4,7 +4,7 @@ Numbers with no source beside them are judgements, or limits of the reckoning.
 """
 
 from bisect import bisect_right
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from functools import lru_cache
 from math import ceil, exp
 from types import MappingProxyType
@@ -120,20 +120,50 @@ _SOFTENING: Final = np.array([softening for _, softening, _ in _GRID])
 _SOLIDS: Final = np.array([solids for _, _, solids in _GRID]).T
 
 
-def _blend_on_grid(shares: Mapping[str, float], meeting: float, points: int) -> FloatArray:
-    """Return `blend_solid_fraction` at the first points of the grid: the same rule, all temperatures at once."""
-    other = np.array([shares[fat] for fat in _OTHERS])
-    cocoa_butter = shares["cocoa_butter"]
+def _blend_on_grid(shares: Sequence[Mapping[str, float]], meeting: float, points: int) -> FloatArray:
+    """Return `blend_solid_fraction` of some blends at the first points of the grid, a row each: the same rule."""
+    table = np.array([[row[fat] for fat in _FATS] for row in shares])
+    cocoa_butter, other = table[:, :1], table[:, 1:]
     solids = _SOLIDS[:, :points]
     solid_other = other @ solids[1:]
-    fraction = np.maximum(0.0, cocoa_butter * solids[0] - meeting * _DISSOLVING[:points] * (other.sum() - solid_other))
-    fraction += solid_other
+    liquid_other = other.sum(axis=1, keepdims=True) - solid_other
+    fraction = np.maximum(0.0, cocoa_butter * solids[0] - meeting * _DISSOLVING[:points] * liquid_other) + solid_other
     for fat in SOFTENERS:
-        if shares[fat]:
-            trough = np.minimum(1.0, solids[_FATS.index(fat)] / 0.2) * (4 * cocoa_butter * shares[fat])
+        share = table[:, [_FATS.index(fat)]]
+        if share.any():
+            trough = np.minimum(1.0, solids[_FATS.index(fat)] / 0.2) * (4 * cocoa_butter * share)
             fraction -= meeting * _SOFTENING[:points] * trough
     blended: FloatArray = np.maximum(0.0, fraction)
     return blended
+
+
+def _trough_falls_from_c(fat: str) -> float:
+    """Return the temperature from which a lauric fat softens cocoa butter less again; below it no blend reads firmer
+    when warmer, for every other term of the rule falls too."""
+    trough = _SOFTENING * np.minimum(1.0, _SOLIDS[_FATS.index(fat)] / 0.2)
+    falls = np.flatnonzero(np.diff(trough) < 0)
+    return float(_GRID_C[falls[0]]) if len(falls) else float("inf")
+
+
+_FALLS_FROM_C: Final = {fat: _trough_falls_from_c(fat) for fat in SOFTENERS}
+
+
+def _may_rise(shares: Mapping[str, float], up_to_c: float) -> bool:
+    """Return whether a blend may read firmer when warmer, so that it must be held down by what it was colder."""
+    return any(shares[fat] and up_to_c > from_c for fat, from_c in _FALLS_FROM_C.items())
+
+
+def solid_fractions_of(mixtures: Sequence[Mixture], at_c: float, meeting: float) -> list[float]:
+    """Return the solid fraction of each of some mixtures' fat at one temperature, as `solid_fractions`."""
+    shares = [fat_shares(mixture) for mixture in mixtures]
+    found = [blend_solid_fraction(row, at_c, meeting) for row in shares]
+    held = [position for position, row in enumerate(shares) if _may_rise(row, at_c)]
+    points = max(0, ceil(at_c / STEP_C))
+    if held and points:
+        colder = _blend_on_grid([shares[position] for position in held], meeting, points).min(axis=1)
+        for position, least in zip(held, colder.tolist(), strict=True):
+            found[position] = min(found[position], least)
+    return found
 
 
 def solid_fractions(mixture: Mixture, temperatures_c: list[float], meeting: float) -> list[float]:
@@ -142,10 +172,10 @@ def solid_fractions(mixture: Mixture, temperatures_c: list[float], meeting: floa
     Each is the least of all temperatures from 0 °C up to it, in steps of 0.5 °C, so that warmer never sets firmer.
     """
     shares = fat_shares(mixture)
-    if not any(shares[fat] for fat in SOFTENERS):  # every term of the rule falls with temperature: nothing to hold down
+    if not _may_rise(shares, max(temperatures_c, default=0.0)):
         return [blend_solid_fraction(shares, at_c, meeting) for at_c in temperatures_c]
     points = max(0, ceil(max(temperatures_c, default=0.0) / STEP_C))
-    colder = np.minimum.accumulate(_blend_on_grid(shares, meeting, points))
+    colder = np.minimum.accumulate(_blend_on_grid([shares], meeting, points)[0])
     results = []
     least = 1.0
     for at_c in temperatures_c:
@@ -159,4 +189,4 @@ def solid_fractions(mixture: Mixture, temperatures_c: list[float], meeting: floa
 
 def solid_fraction(mixture: Mixture, at_c: float, meeting: float) -> float:
     """Return the solid fraction of the mixture's fat at one temperature; warmer is never firmer."""
-    return solid_fractions(mixture, [at_c], meeting)[0]
+    return solid_fractions_of([mixture], at_c, meeting)[0]
