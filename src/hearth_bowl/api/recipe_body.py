@@ -2,7 +2,7 @@
 
 from typing import Annotated, Any
 
-from pydantic import Field
+from pydantic import Field, SerializerFunctionWrapHandler, model_serializer
 
 from hearth_bowl.api.wire import Incoming
 from hearth_bowl.core.recipe.recipe import MAX_LINES
@@ -23,8 +23,17 @@ class OwnIngredientIn(Incoming):
     piece_g: float | None = None
     allergens: list[str] | None = None
     allergens_named: list[str] | None = None
+    may_contain: list[str] | None = None
     own_body: bool | None = None
     liquid: bool | None = None
+
+    @model_serializer(mode="wrap")
+    def _with_unknown(self, as_usual: SerializerFunctionWrapHandler) -> dict[str, Any]:
+        """Say allergens that are not known, which is not the same as none: what was not said stays out."""
+        said: dict[str, Any] = as_usual(self)
+        if self.allergens is None and "allergens" in self.model_fields_set:
+            said["allergens"] = None
+        return said
 
 
 class LineIn(Incoming):

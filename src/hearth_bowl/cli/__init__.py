@@ -7,6 +7,7 @@ from collections.abc import Sequence
 from typing import Any, Final
 
 from hearth_bowl import __version__
+from hearth_bowl.cli.confections import confection_parsers
 from hearth_bowl.cli.cooling import cooling_parsers
 from hearth_bowl.cli.fitting import fit_parsers
 from hearth_bowl.cli.heat import heat_parsers
@@ -44,6 +45,7 @@ def verb_parsers() -> dict[str, Parser]:
     return {
         **recipe_parsers(),
         **fit_parsers(),
+        **confection_parsers(),
         **heat_parsers(),
         **cooling_parsers(),
         "verbs": Parser("verbs", answer_verbs),

@@ -11,6 +11,8 @@ from hearth_bowl.core.ingredients.library import LIBRARY
 from hearth_bowl.formats.csv_cells import csv_rows, safe_cell
 
 PACK_COLUMNS: Final = ("label", "pack_g", "price", "country", "in_house_g", "other_packs")
+NOT_KNOWN: Final = "?"
+"""Allergens that nobody has looked up yet: not the same as none."""
 OWN_COLUMNS: Final = ("kind", "density_g_per_ml", "other_fat_kind", "allergens", "allergens_named", *COMPONENTS)
 MOST_ROWS: Final = 5000
 
@@ -26,7 +28,9 @@ def write_larder(items: Iterable[Mapping[str, Any]]) -> str:
         own = item.get("ingredient")
         if own is not None:
             row |= {name: _shown(own.get(name)) for name in ("kind", "density_g_per_ml", "other_fat_kind")}
-            row |= {name: " ".join(own.get(name, [])) for name in ("allergens", "allergens_named")}
+            known = own.get("allergens", [])
+            row["allergens"] = NOT_KNOWN if known is None else " ".join(known)
+            row["allergens_named"] = " ".join(own.get("allergens_named", []))
             row |= {name: _shown(pct) for name, pct in own["composition_pct"].items()}
         writer.writerow(row)
     return out.getvalue()
@@ -85,7 +89,7 @@ def _row(position: int, row: Mapping[str, str]) -> dict[str, Any]:
             "kind": row.get("kind") or "other",
             "other_fat_kind": row.get("other_fat_kind") or "oil",
             "density_g_per_ml": _number(position, "density_g_per_ml", row.get("density_g_per_ml", "") or "1"),
-            "allergens": row.get("allergens", "").split(),
+            "allergens": None if row.get("allergens") == NOT_KNOWN else row.get("allergens", "").split(),
             "allergens_named": row.get("allergens_named", "").split(),
             "composition_pct": {name: _number(position, name, row[name]) for name in COMPONENTS if row.get(name)},
         }

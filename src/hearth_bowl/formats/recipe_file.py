@@ -39,8 +39,9 @@ class OwnIngredientFile(TypedDict):
     spoon_g_per_ml: float
     pack_g: float | None
     piece_g: float | None
-    allergens: list[str]
+    allergens: list[str] | None
     allergens_named: list[str]
+    may_contain: list[str]
     own_body: bool
     liquid: bool
 
@@ -168,7 +169,8 @@ def _own(record: Mapping[str, Any]) -> Ingredient:
         composition_pct=composition,
         kind=text(record, "kind", "other"),
         other_fat_kind=text_or_none(record, "other_fat_kind") or "oil",
-        allergens=texts(record, "allergens"),
+        allergens=None if "allergens" in record and record["allergens"] is None else texts(record, "allergens"),
+        may_contain=texts(record, "may_contain"),
         allergens_named=texts(record, "allergens_named"),
         own_body=_yes(record, "own_body"),
         liquid=_yes(record, "liquid"),
@@ -217,7 +219,8 @@ def _whole(ingredient: str | dict[str, Any]) -> str | OwnIngredientFile:
 
 def whole_ingredient(record: Mapping[str, Any]) -> OwnIngredientFile:
     """Return an own ingredient that was stored earlier with what it did not say. Nothing is checked."""
-    return {"pack_g": None, "piece_g": None, "own_body": False, "liquid": False, **record}  # type: ignore[typeddict-item]
+    usual: dict[str, Any] = {"pack_g": None, "piece_g": None, "own_body": False, "liquid": False, "may_contain": []}
+    return {**usual, **record}  # type: ignore[typeddict-item]
 
 
 _USUAL_RECIPE: Final = {"format": FORMAT, "version": 1, "use": None, "steps": [], "method": None}
@@ -263,8 +266,9 @@ def ingredient_record(ingredient: Ingredient) -> OwnIngredientFile:
         "composition_pct": {name: pct for name, pct in ingredient.composition_pct.items() if pct},
         "kind": ingredient.kind,
         "other_fat_kind": ingredient.other_fat_kind,
-        "allergens": list(ingredient.allergens),
+        "allergens": list(ingredient.allergens) if ingredient.allergens_known else None,
         "allergens_named": list(ingredient.allergens_named),
+        "may_contain": list(ingredient.may_contain),
         "density_g_per_ml": ingredient.density_g_per_ml,
         "higher_molar_mass_g_per_mol": ingredient.higher_molar_mass_g_per_mol,
         "spoon_g_per_ml": ingredient.spoon_g_per_ml,

@@ -9,7 +9,7 @@ from typing import Final
 
 from hearth_bowl.core.errors import BadInput, check_number
 from hearth_bowl.core.fit.ask import PanAsk
-from hearth_bowl.core.fit.made import batch_for_g, filling_of_g, made_of, scaled
+from hearth_bowl.core.fit.made import Made, batch_for_g, filling_of_g, made_of, scaled
 from hearth_bowl.core.fit.outcome import Marks
 from hearth_bowl.core.fit.slab import cut_of, marks
 from hearth_bowl.core.geometry.numbers import FLOOR_GUARD
@@ -32,11 +32,19 @@ class LayerAmount:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class LayerAsk:
-    """A layer: its recipe, how much of it, and the mass as it is eaten where something boils off first."""
+    """A layer: its recipe, how much of it, and the mass as it is eaten where something boils off first.
+
+    `made` is how heavy it lies, where that is known otherwise.
+    """
 
     recipe: Recipe
     amount: LayerAmount
     finished: Mixture | None = None
+    made: Made | None = None
+
+    def lies(self, overrun_pct: float) -> Made:
+        """Return how heavy it lies, whipped so much."""
+        return self.made or made_of(self.recipe, overrun_pct, self.finished)
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -149,7 +157,7 @@ def _taken_mm(pan: Pan, layers: Sequence[LayerAsk], ask: PanAsk, depth_mm: float
 
 
 def _filling_ml(layer: LayerAsk, ask: PanAsk) -> float:
-    made = made_of(layer.recipe, ask.overrun_pct, layer.finished)
+    made = layer.lies(ask.overrun_pct)
     return filling_of_g(layer.amount.mass_g or 0.0, ask, made) / made.density_g_per_ml
 
 
@@ -163,7 +171,7 @@ def _top_mm(pan: Pan, layer: LayerAsk, ask: PanAsk, height: float, thickness: fl
 
 
 def _layer(pan: Pan, layer: LayerAsk, ask: PanAsk, low: float, high: float) -> PanLayer:
-    made = made_of(layer.recipe, ask.overrun_pct, layer.finished)
+    made = layer.lies(ask.overrun_pct)
     fill_ml = pan.volume_ml(high) - pan.volume_ml(low)
     filling_g = fill_ml * made.density_g_per_ml
     batch_g = layer.amount.mass_g if layer.amount.mass_g is not None else batch_for_g(filling_g, ask, made)

@@ -77,7 +77,7 @@ def _fit_cavities(basis: FitBasis[WalledAsk], mould: Mould, volumes: CavityVolum
     fill_g = per_piece * volumes.fill_ml * made.density_g_per_ml
     pieces, batch_g = _pieces(basis, mould, per_piece, fill_g, notes)
     filling_g = pieces * fill_g
-    shell = _shell(mould, ask, volumes, per_piece, fill_g, pieces)
+    shell = shell_round(mould, ask, volumes, per_piece, fill_g, pieces)
     left_over_g = max(0.0, filling_of_g(batch_g, ask, made) - filling_g) if ask.mass_g is not None else 0.0
     pours = ceil(pieces * per_piece / mould.cavities - FLOOR_GUARD)
     spare = pours * mould.cavities - pieces * per_piece
@@ -131,9 +131,10 @@ def halves_by_colour(pieces: int, colours: int) -> tuple[int, ...]:
     return tuple(2 * (pieces // colours + (number < pieces % colours)) for number in range(colours))
 
 
-def _shell(
+def shell_round(
     mould: Mould, ask: WalledAsk, volumes: CavityVolumes, per_piece: int, fill_g: float, pieces: int
 ) -> Shell | None:
+    """Return the chocolate round every piece, or None without a shell."""
     chocolate = chocolate_of(ask)
     if chocolate is None:
         return None
@@ -156,11 +157,11 @@ def _shell(
 
 def _seam_g(cavity: Cavity, wall_mm: float) -> float:
     """Return the film on the rim of a half: the ring between the outline and the wall's inside."""
-    outer, inner = _rim_mm2(cavity, 0.0), _rim_mm2(cavity, wall_mm)
+    outer, inner = rim_mm2(cavity, 0.0), rim_mm2(cavity, wall_mm)
     return (outer - inner) * SEAM_MM / 1000 * SET_CHOCOLATE_G_PER_ML
 
 
-def _rim_mm2(cavity: Cavity, wall_mm: float) -> float:
+def rim_mm2(cavity: Cavity, wall_mm: float) -> float:
     """Return the area of the rim's opening: how fast the void shrinks with depth, at the rim."""
     step = cavity.depth_mm * 1e-6
     return (cavity.void_ml(wall_mm, 0.0) - cavity.void_ml(wall_mm, step)) / step * 1000

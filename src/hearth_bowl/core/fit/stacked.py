@@ -43,11 +43,20 @@ class FillingAmount:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class FillingAsk:
-    """A filling: its recipe, how much of it, and the mass as it is eaten where something boils off first."""
+    """A filling: its recipe, how much of it, and the mass as it is eaten where something boils off first.
+
+    `made` is how heavy it lies, where that is known otherwise.
+    """
 
     recipe: Recipe
     amount: FillingAmount
     finished: Mixture | None = None
+    made: Made | None = None
+
+    def lies(self, overrun_pct: float) -> Made:
+        """Return how heavy it lies, whipped so much unless it says its own."""
+        own = self.amount.overrun_pct
+        return self.made or made_of(self.recipe, overrun_pct if own is None else own, self.finished)
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -111,7 +120,7 @@ def fit_stack(vessel: Mould | Cup, fillings: Sequence[FillingAsk], ask: WalledAs
     cavities = pieces * per_piece
     stacked, filled_ml, gaps_ml = [], 0.0, 0.0
     for filling, ml in zip(inside, rooms, strict=True):
-        made = made_of(filling.recipe, _overrun_pct(ask, filling), filling.finished)
+        made = filling.lies(ask.overrun_pct)
         net_ml = (PACKED_SHARE * ml if filling.amount.lumps else ml) + gaps_ml
         gaps_ml = (1 - PACKED_SHARE) * ml if filling.amount.lumps else 0.0
         stacked.append(
@@ -119,7 +128,7 @@ def fit_stack(vessel: Mould | Cup, fillings: Sequence[FillingAsk], ask: WalledAs
         )
         filled_ml += ml
     for filling in fillings[len(inside) :]:
-        made, ml = made_of(filling.recipe, _overrun_pct(ask, filling), filling.finished), filling.amount.ml or 0.0
+        made, ml = filling.lies(ask.overrun_pct), filling.amount.ml or 0.0
         stacked.append(_filling(filling, made, ask, (0.0, 0.0), ml, ml, cavities))
     return Stack(
         fillings=tuple(stacked),
@@ -128,10 +137,6 @@ def fit_stack(vessel: Mould | Cup, fillings: Sequence[FillingAsk], ask: WalledAs
         pours=ceil(cavities / mould.cavities - FLOOR_GUARD),
         notes=_notes(fillings),
     )
-
-
-def _overrun_pct(ask: WalledAsk, filling: FillingAsk) -> float:
-    return ask.overrun_pct if filling.amount.overrun_pct is None else filling.amount.overrun_pct
 
 
 def _inside(fillings: Sequence[FillingAsk], room_ml: float) -> list[FillingAsk]:

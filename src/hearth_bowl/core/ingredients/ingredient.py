@@ -36,6 +36,7 @@ ALLERGENS: Final = (
 class Ingredient:
     """What one ingredient is: composition in g per 100 g, densities in g/ml, packs and pieces in g.
 
+    `may_contain`: groups that its packet warns of; `allergens_known` is False where nobody knows what it holds.
     `own_body`: a piece that stays whole (nut, crumb, dried fruit, sweet); `liquid`: counted against chocolate as a
     liquid. `spread` says in words how far brands differ; `source` is a key of SOURCES.
     """
@@ -52,6 +53,8 @@ class Ingredient:
     energy_kcal_per_100g: float
     allergens: tuple[str, ...] = ()
     allergens_named: tuple[str, ...] = ()
+    may_contain: tuple[str, ...] = ()
+    allergens_known: bool = True
     pack_g: float | None = None
     piece_g: float | None = None
     own_body: bool = False
@@ -100,14 +103,17 @@ def own_ingredient(
     higher_molar_mass_g_per_mol: object = DEFAULT_HIGHER_MOLAR_MASS_G_PER_MOL,
     spoon_g_per_ml: object = None,
     energy_kcal_per_100g: object = None,
-    allergens: tuple[str, ...] = (),
+    allergens: tuple[str, ...] | None = (),
     allergens_named: tuple[str, ...] = (),
+    may_contain: tuple[str, ...] = (),
     pack_g: object = None,
     piece_g: object = None,
     own_body: bool = False,
     liquid: bool = False,
 ) -> Ingredient:
     """Return a person's own ingredient, checked.
+
+    :param allergens: its groups; None where they are not known.
 
     :raises BadInput: naming the field, as seen from the ingredient.
     """
@@ -118,11 +124,12 @@ def own_ingredient(
         raise BadInput(
             ("other_fat_kind",), f"unknown fat {other_fat_kind!r}", "one of " + ", ".join(FAT_KINDS), "unknown"
         )
-    for position, allergen in enumerate(allergens):
-        if allergen not in ALLERGENS:
-            raise BadInput(
-                ("allergens", position), f"unknown group {allergen!r}", "one of " + ", ".join(ALLERGENS), "unknown"
-            )
+    for name, groups in (("allergens", allergens or ()), ("may_contain", may_contain)):
+        for position, group in enumerate(groups):
+            if group not in ALLERGENS:
+                raise BadInput(
+                    (name, position), f"unknown group {group!r}", "one of " + ", ".join(ALLERGENS), "unknown"
+                )
     density = check_number(("density_g_per_ml",), density_g_per_ml, 0.05, 3, "g/ml")
     return Ingredient(
         key=None,
@@ -140,8 +147,10 @@ def own_ingredient(
         energy_kcal_per_100g=energy_by_factors(composition)
         if energy_kcal_per_100g is None
         else check_number(("energy_kcal_per_100g",), energy_kcal_per_100g, 0, 900, "kcal"),
-        allergens=allergens,
+        allergens=allergens or (),
         allergens_named=allergens_named,
+        may_contain=may_contain,
+        allergens_known=allergens is not None,
         own_body=own_body,
         liquid=liquid,
         pack_g=_mass_or_none("pack_g", pack_g),

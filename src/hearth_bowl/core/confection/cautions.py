@@ -1,0 +1,163 @@
+"""What can hurt, and what parts do to each other: told of a confection in whole.
+
+Numbers with no source beside them are judgements, or limits of the reckoning.
+"""
+
+from collections.abc import Sequence
+from itertools import pairwise
+from typing import Final
+
+from hearth_bowl.core.assess.assess import Assessment
+from hearth_bowl.core.confection.confection import Confection, Extra
+from hearth_bowl.core.confection.laid import Ball, Block, Given
+from hearth_bowl.core.fit.vessel import Mould
+from hearth_bowl.core.ingredients.ingredient import Ingredient
+from hearth_bowl.core.keep.cautions import RAW_EGGS, Caution
+from hearth_bowl.core.keep.keeping import CRISP, CRISP_UNTIL
+
+THIN_WALL_MM: Final = 2.0
+SEEPS_PCT: Final = 3.0
+"""A filling with so much alcohol by mass finds its way through a wall thinner than that."""
+WET_FROM: Final = 0.90
+"""A part as wet as that makes plain chocolate beside it bloom and soften."""
+CHOKING_BELOW_MM: Final = 45.0
+"""A round or hard piece narrower than a small child's throat is wide, with room to spare."""
+HARD: Final = frozenset({"hazelnut_whole", "almond_whole", "pistachio_whole", "walnut_whole", "marshmallows"})
+SEALED: Final = frozenset({"mould", "ball"})
+
+
+def confection_cautions(
+    confection: Confection,
+    given: Sequence[Given],
+    found: Sequence[Assessment],
+    alcohol_each_g: float,
+    outside: Ball | Block | None,
+) -> tuple[Caution, ...]:
+    """Return every caution of a confection, what can hurt first."""
+    codes = {caution.code for row in found for caution in row.warnings}
+    keys = {line.ingredient.key for one in given for line, _ in one.stuff.recipe.weighed}
+    cautions: list[Caution] = []
+    if keys & RAW_EGGS:
+        cautions.append(
+            Caution(
+                code="raw-egg",
+                message="Contains raw egg: take pasteurised, or stir sugar and white over a bath until all of it reads "
+                "⟦71 °C⟧; not for infants, the pregnant, the old or the ill. Local food rules decide.",
+            )
+        )
+    if "contains-alcohol" in codes:
+        cautions.append(
+            Caution(
+                code="alcohol",
+                message=f"Contains alcohol, ⟦{alcohol_each_g:.2f} g⟧ a piece as weighed in: declare it, keep it from "
+                "children and from those who are pregnant. Heat never takes all of it away.",
+            )
+        )
+    cautions += _thin_shell(given, found)
+    if "honey" in keys:
+        cautions.append(Caution(code="honey-infants", message="Contains honey: not for infants under one year."))
+    if any(_has_gelatine(line.ingredient) for one in given for line, _ in one.stuff.recipe.weighed):
+        cautions.append(
+            Caution(code="gelatine", message="Contains gelatine: not for vegetarians, and by faith not for some.")
+        )
+    if _may_choke(given, outside):
+        cautions.append(
+            Caution(
+                code="choking",
+                message="Round, small or hard: cut it up for small children, and let nobody run or laugh with it.",
+            )
+        )
+    cautions += _neighbours(given, found)
+    cautions += _sealed(confection, given)
+    if any(one.stuff.recipe.family == "dry-mix" for one in given):
+        cautions.append(
+            Caution(
+                code="hot-milk",
+                message="Milk that melts it open is near boiling: no child pours it, and it is stirred before a sip.",
+            )
+        )
+    cautions += _not_eaten(confection.extras)
+    return tuple(cautions)
+
+
+def _thin_shell(given: Sequence[Given], found: Sequence[Assessment]) -> list[Caution]:
+    walls = [one for one in given if one.part.role == "shell"]
+    thin = [one for one in walls if one.part.wall_mm is not None and one.part.wall_mm < THIN_WALL_MM]
+    strong = [
+        one
+        for one, row in zip(given, found, strict=True)
+        if one.part.role == "filling" and row.alcohol_pct >= SEEPS_PCT
+    ]
+    if not thin or not strong:
+        return []
+    message = (
+        f"{strong[0].stuff.name} is strong, and a wall of {thin[0].part.wall_mm:g} mm is thin for it: alcohol seeps "
+        f"through. Take {THIN_WALL_MM:g} mm or more, and a second coat at the rim."
+    )
+    return [Caution(code="alcohol-thin-shell", message=message)]
+
+
+def _has_gelatine(ingredient: Ingredient) -> bool:
+    return ingredient.key == "marshmallows" or "gelatine" in ingredient.name.lower()
+
+
+def _may_choke(given: Sequence[Given], outside: Ball | Block | None) -> bool:
+    is_small_ball = isinstance(outside, Ball) and outside.diameter_mm < CHOKING_BELOW_MM
+    return is_small_ball or any(line.ingredient.key in HARD for one in given for line, _ in one.stuff.recipe.weighed)
+
+
+def _is_crisp(one: Given) -> bool:
+    return one.stuff.is_bought and any(line.ingredient.key in CRISP for line in one.stuff.recipe.lines)
+
+
+def _high(row: Assessment) -> float:
+    return row.water_activity.high or 0.0
+
+
+def _neighbours(given: Sequence[Given], found: Sequence[Assessment]) -> list[Caution]:
+    """Return what parts that touch do to each other: crisp beside wet, plain chocolate beside water."""
+    cautions = {}
+    eaten = [(one, row) for one, row in zip(given, found, strict=True) if one.part.role != "shell"]
+    for (one, row), (other, beside) in pairwise(eaten):
+        for crisp, wet, of_wet in ((one, other, beside), (other, one, row)):
+            if _is_crisp(crisp) and _high(of_wet) > CRISP_UNTIL:
+                cautions["crisp-beside-wet"] = (
+                    f"{crisp.stuff.name} beside {wet.stuff.name} goes soft in a day or two: coat it in cocoa butter or "
+                    "chocolate, or put it on late."
+                )
+    chocolate = [one for one, _ in eaten if one.stuff.is_chocolate]
+    shells = [one for one in given if one.part.role == "shell" and one.stuff.is_chocolate]
+    for one, row in eaten:
+        if not one.stuff.is_chocolate and _high(row) >= WET_FROM and (chocolate or shells):
+            cautions["water-beside-chocolate"] = (
+                f"{one.stuff.name} is wet: the chocolate beside it softens and blooms in days. Keep it cold, and "
+                "eat it soon."
+            )
+    return [Caution(code=code, message=message) for code, message in cautions.items()]
+
+
+def _sealed(confection: Confection, given: Sequence[Given]) -> list[Caution]:
+    """Return the caution of fresh cream, milk or cheese behind a seal: nobody sees it spoil."""
+    closed = any(one.part.role == "coat" for one in given) or (
+        isinstance(confection.form.vessel, Mould) and any(one.part.role == "shell" for one in given)
+    )
+    fresh = [
+        one.stuff.name
+        for one in given
+        if one.part.role in ("filling", "centre", "layer")
+        and any(
+            "milk" in line.ingredient.allergens and line.ingredient.composition_pct["water"] >= 50
+            for line, _ in one.stuff.recipe.weighed
+        )
+    ]
+    if not closed or not fresh:
+        return []
+    message = f"{fresh[0]} holds fresh cream or milk behind a seal: nobody sees it spoil. Keep it cold, by the date."
+    return [Caution(code="fresh-cream-sealed", message=message)]
+
+
+def _not_eaten(extras: Sequence[Extra]) -> list[Caution]:
+    if not extras:
+        return []
+    named = ", ".join(extra.name for extra in extras)
+    return [Caution(code="not-for-eating", message=f"Not for eating: {named}. Take it off before a child gets it.")]

@@ -1,0 +1,80 @@
+"""The label of a confection: what it is, what is in it by falling mass, how to keep it and until when."""
+
+from dataclasses import dataclass
+from typing import Final
+
+from hearth_bowl.core.confection.declared import names_of
+from hearth_bowl.core.confection.work_out import Worked
+from hearth_bowl.core.errors import BadInput
+from hearth_bowl.core.ingredients.ingredient import Ingredient
+
+PLACES: Final = {
+    "fridge": "Keep in the fridge, at 5 °C or colder",
+    "cool": "Keep cool, at 12 to 16 °C, dry and dark",
+    "room": "Keep dry and dark, below 20 °C",
+}
+DEFER: Final = (
+    "A guide for home use, not a certificate: local food rules and licensed practice decide what is sold or given away."
+)
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class LabelIngredient:
+    """An ingredient as the label names it, its allergens in brackets, and whether it brings any."""
+
+    text: str
+    allergen: bool
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Label:
+    """A label; masses g. It is best before so many `days` from when it was made."""
+
+    name: str
+    net_g: float
+    may_contain: tuple[str, ...]
+    ingredients: tuple[LabelIngredient, ...]
+    alcohol_each_g: float | None
+    keep: str
+    days: int
+    cautions: tuple[str, ...]
+    defer: str = DEFER
+
+
+def label_of(worked: Worked, pieces: int | None = None) -> Label:
+    """Return the label of some pieces of a confection, or of all.
+
+    :raises BadInput: at `pieces`; at a part where an allergen is not known, naming it.
+    """
+    if pieces is not None and not 1 <= pieces <= worked.pieces:
+        raise BadInput(("pieces",), f"{pieces} of {worked.pieces}", f"1 to {worked.pieces}", "out-of-range")
+    _refuse_unknown(worked)
+    keeping = worked.keeping
+    warned = {group for ingredient, _ in worked.ingredients for group in ingredient.may_contain}
+    has_alcohol = any(caution.code == "alcohol" for caution in worked.cautions)
+    return Label(
+        name=worked.confection.name,
+        net_g=worked.piece_g * (worked.pieces if pieces is None else pieces),
+        may_contain=tuple(sorted(warned - set(worked.allergens))),
+        ingredients=tuple(_named(ingredient) for ingredient, _ in worked.ingredients),
+        alcohol_each_g=worked.per_piece.alcohol_g if has_alcohol else None,
+        keep=f"{PLACES[keeping.where]}: {keeping.because}.",
+        days=keeping.days_low,
+        cautions=tuple(caution.message for caution in worked.cautions),
+    )
+
+
+def _refuse_unknown(worked: Worked) -> None:
+    for position, part in enumerate(worked.confection.parts):
+        for row in next((found.weigh for found in worked.parts if found.part is part), ()):
+            if not row.ingredient.allergens_known:
+                message = f"what allergens {row.ingredient.name} holds is not known"
+                allowed = "its groups, or none of them, from the packet"
+                raise BadInput(("parts", position, "of"), message, allowed, "not-known")
+
+
+def _named(ingredient: Ingredient) -> LabelIngredient:
+    names = [name for name, _ in names_of(ingredient)]
+    said = ingredient.name.lower()
+    more = [name for name in names if name not in said]
+    return LabelIngredient(text=ingredient.name + (f" ({', '.join(more)})" if more else ""), allergen=bool(names))

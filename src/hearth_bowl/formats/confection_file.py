@@ -1,0 +1,279 @@
+"""The confection file: `hearth-bowl/confection`, version 1, with its recipes in it; and what is answered of one."""
+
+from collections.abc import Mapping
+from datetime import date, timedelta
+from typing import Any, Final
+
+from hearth_bowl.core.confection.confection import Blend, Confection, Extra, Form, Of, Part, Role, checked_confection
+from hearth_bowl.core.confection.label import Label
+from hearth_bowl.core.confection.work_out import Weigh, Worked, WorkedPart
+from hearth_bowl.core.errors import BadInput, check_number
+from hearth_bowl.formats.recipe_file import ingredient_from, recipe_from
+from hearth_bowl.formats.strict_json import check_format, read_json, text
+from hearth_bowl.formats.vessel_file import vessel_from
+
+FORMAT: Final = "hearth-bowl/confection"
+NUMBERS: Final = (
+    "g_each", "ml_each", "mm", "share_pct", "mass_g", "overrun_pct", "loss_pct", "wall_mm", "cap_mm", "headroom_mm",
+    "dip_bowl_mm",
+)  # fmt: skip
+MOST: Final = 1e6
+
+
+def read_confection(data: bytes) -> Confection:
+    """Return the confection of a file.
+
+    :raises BadInput: naming the field as the file has it.
+    """
+    return confection_from(read_json(data, "confection"))
+
+
+def confection_from(record: Mapping[str, Any]) -> Confection:
+    """Return the confection of a decoded file; keys that are not known are left alone."""
+    check_format(record, FORMAT)
+    form = record.get("form")
+    if not isinstance(form, dict):
+        raise BadInput(("form",), "is missing", "an object with a vessel", "missing")
+    parts = _list(record, "parts")
+    extras = _list(record, "extras") or _list(form, "extras")
+    return checked_confection(
+        Confection(
+            name=text(record, "name", "Untitled"),
+            form=_form(form),
+            parts=tuple(_part_at(position, part) for position, part in enumerate(parts)),
+            extras=tuple(_extra(position, extra) for position, extra in enumerate(extras)),
+        )
+    )
+
+
+def _list(record: Mapping[str, Any], name: str) -> list[Any]:
+    value = record.get(name, [])
+    if not isinstance(value, list):
+        raise BadInput((name,), "not a list", "a list", "wrong-type")
+    return value
+
+
+def _form(record: Mapping[str, Any]) -> Form:
+    vessel = record.get("vessel")
+    if not isinstance(vessel, dict):
+        raise BadInput(("form", "vessel"), "is missing", "a vessel file's content", "missing")
+    try:
+        made = vessel_from(vessel)
+    except BadInput as problem:
+        raise problem.under("form", "vessel") from None
+    try:
+        return Form(
+            vessel=made,
+            name=text(vessel, "name", ""),
+            pieces=_whole(record, "pieces"),
+            spares=_whole(record, "spares") or 0,
+            halves=_yes(record, "halves"),
+            colours=1 if (colours := _whole(record, "colours")) is None else colours,
+            owned=1 if (owned := _whole(record, "owned")) is None else owned,
+            whole_moulds=_yes(record, "whole_moulds"),
+            piece_mm=_sides(record),
+            trim_mm=_number(record, "trim_mm") or 0.0,
+            kerf_mm=_number(record, "kerf_mm") or 0.0,
+            loss_pct=_number(record, "loss_pct"),
+            loss_g=_number(record, "loss_g") or 0.0,
+        )
+    except BadInput as problem:
+        raise problem.under("form") from None
+
+
+def _sides(record: Mapping[str, Any]) -> tuple[float, float] | None:
+    sides = record.get("piece_mm")
+    if sides is None:
+        return None
+    if not isinstance(sides, list) or len(sides) != 2:
+        raise BadInput(("piece_mm",), "not two sides", "a list of two sides [mm]", "wrong-type")
+    first, second = (check_number(("piece_mm",), side, 0, MOST, "mm") for side in sides)
+    return first, second
+
+
+def _part_at(position: int, record: object) -> Part:
+    try:
+        if not isinstance(record, dict):
+            raise BadInput((), "not an object", "an object with role and of", "wrong-type")
+        return _part(record)
+    except BadInput as problem:
+        raise problem.under("parts", position) from None
+
+
+def _part(record: Mapping[str, Any]) -> Part:
+    role = text(record, "role", "")
+    return Part(
+        role=_role(role),
+        of=_of(record.get("of")),
+        lumps=_yes(record, "lumps"),
+        on_top=_yes(record, "on_top"),
+        coated=_whole(record, "coated"),
+        **{name: _number(record, name) for name in NUMBERS},
+    )
+
+
+def _role(role: str) -> Role:
+    match role:
+        case "layer" | "filling" | "centre" | "core" | "shell" | "coat" | "rolling" | "topping":
+            return role
+    allowed = "layer, filling, centre, core, shell, coat, rolling, topping"
+    raise BadInput(("role",), f"unknown role {role[:40]!r}", allowed, "unknown")
+
+
+def _of(value: object) -> Of:
+    ways = {name: part for name, part in value.items() if part is not None} if isinstance(value, dict) else {}
+    said = [name for name in ("recipe", "ingredient", "blend") if name in ways]
+    if len(said) != 1:
+        raise BadInput(("of",), "is missing or says several things", "one of ingredient, recipe or blend", "missing")
+    try:
+        if said == ["ingredient"]:
+            return ingredient_from(ways["ingredient"])
+        if said == ["recipe"]:
+            if not isinstance(ways["recipe"], dict):
+                raise BadInput(("recipe",), "not an object", "a recipe file's content", "wrong-type")
+            try:
+                return recipe_from(ways["recipe"])
+            except BadInput as problem:
+                raise problem.under("recipe") from None
+        return Blend(parts=tuple(_blended(position, row) for position, row in enumerate(_list(ways, "blend"))))
+    except BadInput as problem:
+        raise problem.under("of") from None
+
+
+def _blended(position: int, row: object) -> tuple[Any, float]:
+    try:
+        if not isinstance(row, dict):
+            raise BadInput((), "not an object", "an ingredient with its parts", "wrong-type")
+        return ingredient_from(row.get("ingredient")), check_number(("parts",), row.get("parts"), 0, MOST, above=True)
+    except BadInput as problem:
+        raise problem.under("blend", position) from None
+
+
+def _extra(position: int, record: object) -> Extra:
+    try:
+        if not isinstance(record, dict):
+            raise BadInput((), "not an object", "a name and how many each", "wrong-type")
+        each = _whole(record, "each")
+        return Extra(name=text(record, "name", ""), each=1 if each is None else each)
+    except BadInput as problem:
+        raise problem.under("extras", position) from None
+
+
+def _number(record: Mapping[str, Any], name: str) -> float | None:
+    return None if record.get(name) is None else check_number((name,), record[name], -MOST, MOST)
+
+
+def _whole(record: Mapping[str, Any], name: str) -> int | None:
+    value = record.get(name)
+    if value is not None and (isinstance(value, bool) or not isinstance(value, int)):
+        raise BadInput((name,), "not a whole number", "a whole number", "wrong-type")
+    return value
+
+
+def _yes(record: Mapping[str, Any], name: str) -> bool:
+    value = record.get(name)
+    if value not in (None, True, False):
+        raise BadInput((name,), "not true or false", "true or false", "wrong-type")
+    return value is True
+
+
+def confection_answer(found: Worked) -> dict[str, Any]:
+    """Return the answer of `confection`."""
+    laid, piece, keeping = found.laid, found.per_piece, found.keeping
+    return {
+        "pieces": found.pieces,
+        "piece_g": found.piece_g,
+        "halves": laid.halves,
+        "halves_by_colour": list(laid.halves_by_colour) if laid.halves_by_colour else None,
+        "pours": laid.pours,
+        "grid": list(laid.cut.grid) if laid.cut and laid.cut.grid else None,
+        "piece_mm": list(laid.cut.piece_mm) if laid.cut else None,
+        "extras": [{"name": extra.name, "count": extra.count} for extra in found.extras],
+        "parts": [part_answer(part) for part in found.parts],
+        "batches": [
+            {"name": batch.recipe.name, "make_g": batch.make_g, "weigh": weigh_answer(batch.weigh)}
+            for batch in found.batches
+        ],
+        "chocolate": [
+            {"ingredient": melt.ingredient.label, "kept_g": melt.kept_g, "melt_g": melt.melt_g, "back_g": melt.back_g}
+            for melt in found.chocolate
+        ],
+        "left_over": [{"name": row.name, "g": row.g, "would_make": row.would_make} for row in found.left_over],
+        "per_piece": {
+            "g": piece.g,
+            "energy_kcal": piece.energy_kcal,
+            "sugar_g": piece.sugar_g,
+            "fat_g": piece.fat_g,
+            "alcohol_g": piece.alcohol_g,
+        },
+        "allergens": list(found.allergens),
+        "allergens_named": [
+            {"name": one.name, "group": one.group, "from": list(one.brought_by)} for one in found.allergens_named
+        ],
+        "ingredients": [ingredient.name for ingredient, _ in found.ingredients],
+        "keeping": {
+            "where": keeping.where,
+            "days_low": keeping.days_low,
+            "days_high": keeping.days_high,
+            "because": keeping.because,
+            "part": keeping.part,
+        },
+        "cautions": [{"code": caution.code, "message": caution.message} for caution in found.cautions],
+        "body": {
+            "kind": found.body.kind,
+            "thickness_mm": found.body.thickness_mm,
+            "volume_ml": found.body.volume_ml,
+            "area_cm2": found.body.area_cm2,
+        },
+        "notes": list(found.notes),
+    }
+
+
+def part_answer(part: WorkedPart) -> dict[str, Any]:
+    """Return a part of the answer."""
+    return {
+        "role": part.part.role,
+        "name": part.name,
+        "pieces": part.pieces,
+        "each_g": part.each_g,
+        "each_ml": part.each_ml,
+        "total_g": part.total_g,
+        "make_g": part.make_g,
+        "offcut_g": part.offcut_g,
+        "left_over_g": part.left_over_g,
+        "loss_g": part.loss_g,
+        "evaporated_g": part.evaporated_g,
+        "mm": part.mm,
+        "from_mm": part.from_mm,
+        "to_mm": part.to_mm,
+        "gives_way": part.gives_way,
+        "weigh": weigh_answer(part.weigh),
+    }
+
+
+def weigh_answer(rows: tuple[Weigh, ...]) -> list[dict[str, Any]]:
+    """Return what is weighed in."""
+    return [{"ingredient": row.ingredient.label, "amount_g": row.amount_g} for row in rows]
+
+
+def label_answer(found: Label, made: date) -> dict[str, Any]:
+    """Return the answer of `label` for what was made on a day.
+
+    :raises BadInput: at `made`, too far away to count from.
+    """
+    try:
+        best_before = made + timedelta(days=found.days)
+    except OverflowError:
+        raise BadInput(("made",), "is too far from today", "a day of these centuries", "out-of-range") from None
+    return {
+        "name": found.name,
+        "net_g": found.net_g,
+        "may_contain": list(found.may_contain),
+        "ingredients": [{"text": row.text, "allergen": row.allergen} for row in found.ingredients],
+        "contains_alcohol": None if found.alcohol_each_g is None else {"g_each": found.alcohol_each_g},
+        "keep": found.keep,
+        "made": made.isoformat(),
+        "best_before": best_before.isoformat(),
+        "cautions": list(found.cautions),
+        "defer": found.defer,
+    }
