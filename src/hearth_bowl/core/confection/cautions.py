@@ -110,8 +110,8 @@ def _is_crisp(one: Given) -> bool:
     return one.stuff.is_bought and any(line.ingredient.key in CRISP for line in one.stuff.recipe.lines)
 
 
-def _high(row: Assessment) -> float:
-    return row.water_activity.high or 0.0
+def _high(one: Given, row: Assessment) -> float:
+    return 0.0 if one.stuff.is_dry else row.water_activity.high or 0.0
 
 
 def _neighbours(given: Sequence[Given], found: Sequence[Assessment]) -> list[Caution]:
@@ -120,7 +120,7 @@ def _neighbours(given: Sequence[Given], found: Sequence[Assessment]) -> list[Cau
     eaten = [(one, row) for one, row in zip(given, found, strict=True) if one.part.role != "shell"]
     for (one, row), (other, beside) in pairwise(eaten):
         for crisp, wet, of_wet in ((one, other, beside), (other, one, row)):
-            if _is_crisp(crisp) and _high(of_wet) > CRISP_UNTIL:
+            if _is_crisp(crisp) and _high(wet, of_wet) > CRISP_UNTIL:
                 cautions["crisp-beside-wet"] = (
                     f"{crisp.stuff.name} beside {wet.stuff.name} goes soft in a day or two: coat it in cocoa butter or "
                     "chocolate, or put it on late."
@@ -128,7 +128,7 @@ def _neighbours(given: Sequence[Given], found: Sequence[Assessment]) -> list[Cau
     chocolate = [one for one, _ in eaten if one.stuff.is_chocolate]
     shells = [one for one in given if one.part.role == "shell" and one.stuff.is_chocolate]
     for one, row in eaten:
-        if not one.stuff.is_chocolate and _high(row) >= WET_FROM and (chocolate or shells):
+        if not one.stuff.is_chocolate and _high(one, row) >= WET_FROM and (chocolate or shells):
             cautions["water-beside-chocolate"] = (
                 f"{one.stuff.name} is wet: the chocolate beside it softens and blooms in days. Keep it cold, and "
                 "eat it soon."

@@ -2,6 +2,7 @@
 
 from collections.abc import Sequence
 from dataclasses import dataclass
+from typing import Final
 
 from hearth_bowl.core.assess.assess import Assessment, assess
 from hearth_bowl.core.confection.declared import part_words
@@ -20,6 +21,9 @@ class PieceKeeping:
     part: str
 
 
+DRY: Final = Keeping(where="room", days_low=30, days_high=60, because="bought dry: it turns stale first")
+
+
 def assessed(one: Given) -> Assessment:
     """Return the assessment of what a part is of, as it is eaten."""
     return assess(one.stuff.recipe, eaten=one.stuff.eaten)
@@ -27,7 +31,9 @@ def assessed(one: Given) -> Assessment:
 
 def piece_keeping(given: Sequence[Given], found: Sequence[Assessment]) -> PieceKeeping:
     """Return how long a piece keeps: the shortest of its parts."""
-    rows: list[tuple[Given, Keeping]] = [(one, row.keeping) for one, row in zip(given, found, strict=True)]
+    rows: list[tuple[Given, Keeping]] = [
+        (one, DRY if one.stuff.is_dry else row.keeping) for one, row in zip(given, found, strict=True)
+    ]
     one, shortest = min(rows, key=lambda row: (row[1].days_high, row[1].days_low))
     return PieceKeeping(
         where=shortest.where,

@@ -9,7 +9,7 @@ from typing import Final
 from hearth_bowl.core.confection.confection import Blend, Form, Part
 from hearth_bowl.core.fit.ask import USUAL_LOSS_PCT
 from hearth_bowl.core.fit.dipping import SET_CHOCOLATE_G_PER_ML
-from hearth_bowl.core.fit.made import LUMPS, Made, made_of
+from hearth_bowl.core.fit.made import LUMPS, PACKED_SHARE, Made, made_of
 from hearth_bowl.core.ingredients.ingredient import Ingredient
 from hearth_bowl.core.mass.cooking import finished_or_none
 from hearth_bowl.core.mass.kitchen import Kitchen
@@ -19,6 +19,8 @@ from hearth_bowl.core.recipe.recipe import Line, Recipe, checked_recipe
 
 BY_HAND: Final = frozenset({"modelling", "marzipan"})
 """Families that are worked by hand: nothing stays in bowl or bag."""
+DRY_BELOW: Final = 0.10
+"""Bought things with less water than this by mass keep dry: nuts 4 to 6 %, powders 3 to 10 %. Judged."""
 LUMP_G_PER_ML: Final = 0.36
 """One mini marshmallow; a heap of them has 45 % gaps. Fair, ±15 %: the handbook's."""
 
@@ -37,6 +39,11 @@ class Stuff:
     is_bought: bool
     loss_pct: float
     loss_g: float
+
+    @property
+    def is_dry(self) -> bool:
+        """Return whether it is bought dry, as nuts, powders and chocolate are: its little water is bound."""
+        return self.is_bought and self.eaten.grams["water"] < DRY_BELOW * self.eaten.mass_g
 
     @property
     def is_chocolate(self) -> bool:
@@ -103,6 +110,8 @@ def _density(blended: tuple[tuple[Ingredient, float], ...], recipe: Recipe, *, l
         return SET_CHOCOLATE_G_PER_ML
     if lumps and all(ingredient.key in LUMPS for ingredient, _ in blended):
         return LUMP_G_PER_ML
+    in_gaps = PACKED_SHARE if lumps else 1.0  # a bulk density counts the gaps, which lumps have beside
     return recipe.mass_g / sum(
-        grams / line.ingredient.density_g_per_ml for line, grams in zip(recipe.lines, recipe.amounts_g, strict=True)
+        grams / line.ingredient.density_g_per_ml * (in_gaps if line.ingredient.density_is_bulk else 1.0)
+        for line, grams in zip(recipe.lines, recipe.amounts_g, strict=True)
     )

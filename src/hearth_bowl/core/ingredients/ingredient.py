@@ -124,11 +124,11 @@ def own_ingredient(
         raise BadInput(
             ("other_fat_kind",), f"unknown fat {other_fat_kind!r}", "one of " + ", ".join(FAT_KINDS), "unknown"
         )
-    for name, groups in (("allergens", allergens or ()), ("may_contain", may_contain)):
+    for field, groups in (("allergens", allergens or ()), ("may_contain", may_contain)):
         for position, group in enumerate(groups):
             if group not in ALLERGENS:
                 raise BadInput(
-                    (name, position), f"unknown group {group!r}", "one of " + ", ".join(ALLERGENS), "unknown"
+                    (field, position), f"unknown group {group!r}", "one of " + ", ".join(ALLERGENS), "unknown"
                 )
     density = check_number(("density_g_per_ml",), density_g_per_ml, 0.05, 3, "g/ml")
     return Ingredient(
