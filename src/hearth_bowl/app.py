@@ -11,6 +11,7 @@ from whitenoise import WhiteNoise
 
 from hearth_bowl.api.assortments import assortments
 from hearth_bowl.api.batches import LARGEST_ID, batches
+from hearth_bowl.api.confections import confections
 from hearth_bowl.api.fit import fit
 from hearth_bowl.api.formula import formula
 from hearth_bowl.api.guard import LOOPBACK_HOSTS, guard_hosts, register_guard
@@ -61,6 +62,7 @@ def create_app(
         formula,
         fit,
         assortments,
+        confections,
         moves,
         larder,
         probes,

@@ -56,6 +56,24 @@ class LastVersion(unittest.TestCase):
             self.holds(recipe, self.get(f"recipes/{number}"), number)
             self.holds(KEPT["versions"][number], self.get(f"recipes/{number}/versions")["versions"], number)
 
+    def test_each_fit_is_a_confection_too_and_makes_what_it_made(self) -> None:
+        found = {row["asked"]["name"]: row["asked"] for row in self.get("confections")["confections"]}
+        self.assertEqual(len(found), sum(fit["ask"] is not None for fit in KEPT["fits"].values()))
+        for asked in found.values():
+            said = {name: value for name, value in asked.items() if value is not None}
+            worked = self.client.post("/api/confections/work-out", json=said)
+            self.assertEqual(worked.status_code, 200, worked.text)
+        rolled = next(row for row in found.values() if [part["role"] for part in row["parts"]].count("core"))
+        roles = [part["role"] for part in rolled["parts"]]
+        self.assertEqual(roles, ["centre", "core", "coat", "rolling"])
+        piece = self.client.post("/api/confections/work-out", json=rolled).get_json()["answer"]
+        self.assertAlmostEqual(piece["parts"][0]["each_g"] + piece["parts"][1]["each_g"], 12)
+        slab = next(row for row in found.values() if row["parts"][0]["role"] == "layer")
+        self.assertEqual([part["mm"] for part in slab["parts"]], [9.0, None])
+        moulded = next(row for row in found.values() if row["parts"][0]["role"] == "shell")
+        self.assertEqual((moulded["form"]["pieces"], moulded["form"]["spares"]), (48, 2))
+        self.assertEqual(moulded["parts"][0]["wall_mm"], 1.8)
+
     def test_fits_and_boxes(self) -> None:
         for number, fit in KEPT["fits"].items():
             new = self.get(f"recipes/{number}/fit")

@@ -33,7 +33,7 @@ def _worked(options: argparse.Namespace) -> Worked:
 
 def answer_confection(options: argparse.Namespace) -> dict[str, Any]:
     """Answer `confection FILE`."""
-    return confection_answer(_worked(options))
+    return dict(confection_answer(_worked(options)))
 
 
 def answer_label(options: argparse.Namespace) -> dict[str, Any]:

@@ -2,7 +2,10 @@
 
 from collections.abc import Mapping
 from datetime import date, timedelta
+from math import ceil
 from typing import Any, Final
+
+from typing_extensions import TypedDict
 
 from hearth_bowl.core.confection.confection import Blend, Confection, Extra, Form, Of, Part, Role, checked_confection
 from hearth_bowl.core.confection.label import Label
@@ -18,6 +21,131 @@ NUMBERS: Final = (
     "dip_bowl_mm",
 )  # fmt: skip
 MOST: Final = 1e6
+
+
+class WeighAnswer(TypedDict):
+    """An ingredient with what is weighed in [g]."""
+
+    ingredient: str
+    amount_g: float
+
+
+class PartAnswer(TypedDict):
+    """A part of the answer."""
+
+    role: Role
+    name: str
+    pieces: int
+    each_g: float
+    each_ml: float
+    total_g: float
+    make_g: float
+    offcut_g: float
+    left_over_g: float
+    loss_g: float
+    evaporated_g: float
+    mm: float | None
+    from_mm: float | None
+    to_mm: float | None
+    gives_way: bool
+    weigh: list[WeighAnswer]
+
+
+class BatchAnswer(TypedDict):
+    """What is made in one go, and what of it."""
+
+    name: str
+    make_g: float
+    weigh: list[WeighAnswer]
+
+
+class MeltAnswer(TypedDict):
+    """Chocolate to melt: kept + back = melt [g]."""
+
+    ingredient: str
+    kept_g: float
+    melt_g: float
+    back_g: float
+
+
+class LeftOverAnswer(TypedDict):
+    """What is left over [g], and the pieces it would still make."""
+
+    name: str
+    g: float
+    would_make: int
+
+
+class PerPieceAnswer(TypedDict):
+    """One finished piece."""
+
+    g: float
+    energy_kcal: float
+    sugar_g: float
+    fat_g: float
+    alcohol_g: float
+
+
+NamedAllergen = TypedDict("NamedAllergen", {"name": str, "group": str, "from": list[str]})
+
+
+class KeepingAnswer(TypedDict):
+    """How long it keeps, and the part that decides."""
+
+    where: str
+    days_low: int
+    days_high: int
+    because: str
+    part: str
+
+
+class ExtraAnswer(TypedDict):
+    """How many of what goes with the pieces."""
+
+    name: str
+    count: int
+
+
+class CautionAnswer(TypedDict):
+    """A caution."""
+
+    code: str
+    message: str
+
+
+class BodyAnswer(TypedDict):
+    """The slowest body for cooling."""
+
+    kind: str
+    thickness_mm: float | None
+    volume_ml: float | None
+    area_cm2: float | None
+
+
+class ConfectionAnswer(TypedDict):
+    """A confection worked out, as the contract has it."""
+
+    pieces: int
+    piece_g: float
+    halves: int | None
+    halves_by_colour: list[int] | None
+    pours: int | None
+    turns: int | None
+    grid: list[int] | None
+    piece_mm: list[float] | None
+    extras: list[ExtraAnswer]
+    parts: list[PartAnswer]
+    batches: list[BatchAnswer]
+    chocolate: list[MeltAnswer]
+    left_over: list[LeftOverAnswer]
+    per_piece: PerPieceAnswer
+    allergens: list[str]
+    allergens_named: list[NamedAllergen]
+    ingredients: list[str]
+    keeping: KeepingAnswer
+    cautions: list[CautionAnswer]
+    body: BodyAnswer
+    notes: list[str]
 
 
 def read_confection(data: bytes) -> Confection:
@@ -177,7 +305,7 @@ def _yes(record: Mapping[str, Any], name: str) -> bool:
     return value is True
 
 
-def confection_answer(found: Worked) -> dict[str, Any]:
+def confection_answer(found: Worked) -> ConfectionAnswer:
     """Return the answer of `confection`."""
     laid, piece, keeping = found.laid, found.per_piece, found.keeping
     return {
@@ -186,6 +314,7 @@ def confection_answer(found: Worked) -> dict[str, Any]:
         "halves": laid.halves,
         "halves_by_colour": list(laid.halves_by_colour) if laid.halves_by_colour else None,
         "pours": laid.pours,
+        "turns": None if laid.pours is None else ceil(laid.pours / found.confection.form.owned),
         "grid": list(laid.cut.grid) if laid.cut and laid.cut.grid else None,
         "piece_mm": list(laid.cut.piece_mm) if laid.cut else None,
         "extras": [{"name": extra.name, "count": extra.count} for extra in found.extras],
@@ -229,7 +358,7 @@ def confection_answer(found: Worked) -> dict[str, Any]:
     }
 
 
-def part_answer(part: WorkedPart) -> dict[str, Any]:
+def part_answer(part: WorkedPart) -> PartAnswer:
     """Return a part of the answer."""
     return {
         "role": part.part.role,
@@ -251,7 +380,7 @@ def part_answer(part: WorkedPart) -> dict[str, Any]:
     }
 
 
-def weigh_answer(rows: tuple[Weigh, ...]) -> list[dict[str, Any]]:
+def weigh_answer(rows: tuple[Weigh, ...]) -> list[WeighAnswer]:
     """Return what is weighed in."""
     return [{"ingredient": row.ingredient.label, "amount_g": row.amount_g} for row in rows]
 

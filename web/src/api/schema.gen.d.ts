@@ -280,6 +280,77 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/confections": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** List the confections. */
+        get: operations["listConfections"];
+        put?: never;
+        /** Store a new confection. */
+        post: operations["createConfection"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/confections/options": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Say what may be put together. */
+        get: operations["confectionOptions"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/confections/work-out": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Work a confection out. Nothing is stored. */
+        post: operations["workOutConfection"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/confections/{confection_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Return a confection. */
+        get: operations["getConfection"];
+        /** Store a confection's new state; refused when another save came between. */
+        put: operations["saveConfection"];
+        post?: never;
+        /** Delete a confection; its recipes and vessel stay. */
+        delete: operations["deleteConfection"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/cook": {
         parameters: {
             query?: never;
@@ -1295,6 +1366,18 @@ export interface components {
             version: number | null;
         };
         /**
+         * BatchAnswer
+         * @description What is made in one go, and what of it.
+         */
+        BatchAnswer: {
+            /** Make G */
+            make_g: number;
+            /** Name */
+            name: string;
+            /** Weigh */
+            weigh: components["schemas"]["WeighAnswer"][];
+        };
+        /**
          * BatchPage
          * @description Batches, the newest first; `before` begins the next page, None after the last.
          */
@@ -1322,6 +1405,46 @@ export interface components {
         BesideListOut: {
             /** Beside */
             beside: components["schemas"]["Beside"][];
+        };
+        /**
+         * BlendedAsk
+         * @description An ingredient of a blend, by key or as a person's own, with its parts.
+         */
+        BlendedAsk: {
+            /** Ingredient */
+            ingredient: string | components["schemas"]["OwnIngredientFile"];
+            /**
+             * Parts
+             * @default 1
+             */
+            parts: number;
+        };
+        /**
+         * BlendedAsk
+         * @description An ingredient of a blend, by key or as a person's own, with its parts.
+         */
+        BlendedAskIn: {
+            /** Ingredient */
+            ingredient: string | components["schemas"]["OwnIngredientFileIn"];
+            /**
+             * Parts
+             * @default 1
+             */
+            parts?: number;
+        };
+        /**
+         * BodyAnswer
+         * @description The slowest body for cooling.
+         */
+        BodyAnswer: {
+            /** Area Cm2 */
+            area_cm2: number | null;
+            /** Kind */
+            kind: string;
+            /** Thickness Mm */
+            thickness_mm: number | null;
+            /** Volume Ml */
+            volume_ml: number | null;
         };
         /**
          * Boiling
@@ -1540,6 +1663,16 @@ export interface components {
             words: string;
         };
         /**
+         * CautionAnswer
+         * @description A caution.
+         */
+        CautionAnswer: {
+            /** Code */
+            code: string;
+            /** Message */
+            message: string;
+        };
+        /**
          * CavityVolumes
          * @description How one cavity divides, in ml: shell + filling + headroom + cap = cavity.
          */
@@ -1647,6 +1780,115 @@ export interface components {
             readings: components["schemas"]["Pair"][];
             /** Words */
             words: string[];
+        };
+        /**
+         * ConfectionAnswer
+         * @description A confection worked out, as the contract has it.
+         */
+        ConfectionAnswer: {
+            /** Allergens */
+            allergens: string[];
+            /** Allergens Named */
+            allergens_named: components["schemas"]["NamedAllergen"][];
+            /** Batches */
+            batches: components["schemas"]["BatchAnswer"][];
+            body: components["schemas"]["BodyAnswer"];
+            /** Cautions */
+            cautions: components["schemas"]["CautionAnswer"][];
+            /** Chocolate */
+            chocolate: components["schemas"]["MeltAnswer"][];
+            /** Extras */
+            extras: components["schemas"]["ExtraAnswer"][];
+            /** Grid */
+            grid: number[] | null;
+            /** Halves */
+            halves: number | null;
+            /** Halves By Colour */
+            halves_by_colour: number[] | null;
+            /** Ingredients */
+            ingredients: string[];
+            keeping: components["schemas"]["KeepingAnswer"];
+            /** Left Over */
+            left_over: components["schemas"]["LeftOverAnswer"][];
+            /** Notes */
+            notes: string[];
+            /** Parts */
+            parts: components["schemas"]["PartAnswer"][];
+            per_piece: components["schemas"]["PerPieceAnswer"];
+            /** Piece G */
+            piece_g: number;
+            /** Piece Mm */
+            piece_mm: number[] | null;
+            /** Pieces */
+            pieces: number;
+            /** Pours */
+            pours: number | null;
+            /** Turns */
+            turns: number | null;
+        };
+        /**
+         * ConfectionAsk
+         * @description A confection as it is put together; it may still be without parts.
+         */
+        ConfectionAsk: {
+            /**
+             * Extras
+             * @default []
+             */
+            extras: components["schemas"]["Extra"][];
+            form: components["schemas"]["FormAsk"];
+            /** Name */
+            name: string;
+            /**
+             * Parts
+             * @default []
+             */
+            parts: components["schemas"]["PartAsk"][];
+        };
+        /**
+         * ConfectionAsk
+         * @description A confection as it is put together; it may still be without parts.
+         */
+        ConfectionAskIn: {
+            /**
+             * Extras
+             * @default []
+             */
+            extras?: components["schemas"]["ExtraIn"][];
+            form: components["schemas"]["FormAskIn"];
+            /** Name */
+            name: string;
+            /**
+             * Parts
+             * @default []
+             */
+            parts?: components["schemas"]["PartAskIn"][];
+        };
+        /**
+         * ConfectionListOut
+         * @description All confections.
+         */
+        ConfectionListOut: {
+            /** Confections */
+            confections: components["schemas"]["StoredConfection"][];
+        };
+        /**
+         * ConfectionOptionsOut
+         * @description What may be put together: the roles and the fields of each form, and how much may be said by, by role.
+         */
+        ConfectionOptionsOut: {
+            /** Amounts */
+            amounts: {
+                [key: string]: string[];
+            };
+            /** Form Fields */
+            form_fields: {
+                [key: string]: string[];
+            };
+            /** Roles */
+            roles: {
+                [key: string]: string[];
+            };
         };
         /**
          * CookIn
@@ -1969,6 +2211,42 @@ export interface components {
             client_key: string;
             /** What */
             what: components["schemas"]["StepBegunIn"] | components["schemas"]["GateAnsweredIn"] | components["schemas"]["MarkedIn"] | components["schemas"]["WeighedIn"] | components["schemas"]["PanWeighedIn"] | components["schemas"]["SpilledIn"] | components["schemas"]["NotedIn"] | components["schemas"]["CueSeenIn"] | components["schemas"]["CallSeenIn"] | components["schemas"]["BurstGivenIn"] | components["schemas"]["SetStartedIn"] | components["schemas"]["SetSeenIn"] | components["schemas"]["ProbeChangedIn"] | components["schemas"]["JudgementIn"] | components["schemas"]["EndedIn"];
+        };
+        /**
+         * Extra
+         * @description Something that goes with each piece and is not eaten: a foil, a paper, a stick.
+         */
+        Extra: {
+            /**
+             * Each
+             * @default 1
+             */
+            each: number;
+            /** Name */
+            name: string;
+        };
+        /**
+         * ExtraAnswer
+         * @description How many of what goes with the pieces.
+         */
+        ExtraAnswer: {
+            /** Count */
+            count: number;
+            /** Name */
+            name: string;
+        };
+        /**
+         * Extra
+         * @description Something that goes with each piece and is not eaten: a foil, a paper, a stick.
+         */
+        ExtraIn: {
+            /**
+             * Each
+             * @default 1
+             */
+            each?: number;
+            /** Name */
+            name: string;
         };
         /**
          * FamilyOut
@@ -2337,6 +2615,142 @@ export interface components {
             rate_c_per_min: number;
         };
         /**
+         * FormAsk
+         * @description A form as it is put together: its vessel by its id, whose name and number are the vessel's own.
+         */
+        FormAsk: {
+            /**
+             * Colours
+             * @default 1
+             */
+            colours: number;
+            /**
+             * Halves
+             * @default false
+             */
+            halves: boolean;
+            /**
+             * Kerf Mm
+             * @default 0
+             */
+            kerf_mm: number;
+            /**
+             * Loss G
+             * @default 0
+             */
+            loss_g: number;
+            /**
+             * Loss Pct
+             * @default null
+             */
+            loss_pct: number | null;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            /**
+             * Owned
+             * @default 1
+             */
+            owned: number;
+            /**
+             * Piece Mm
+             * @default null
+             */
+            piece_mm: number[] | null;
+            /**
+             * Pieces
+             * @default null
+             */
+            pieces: number | null;
+            /**
+             * Spares
+             * @default 0
+             */
+            spares: number;
+            /**
+             * Trim Mm
+             * @default 0
+             */
+            trim_mm: number;
+            /** Vessel */
+            vessel: number;
+            /**
+             * Whole Moulds
+             * @default false
+             */
+            whole_moulds: boolean;
+        };
+        /**
+         * FormAsk
+         * @description A form as it is put together: its vessel by its id, whose name and number are the vessel's own.
+         */
+        FormAskIn: {
+            /**
+             * Colours
+             * @default 1
+             */
+            colours?: number;
+            /**
+             * Halves
+             * @default false
+             */
+            halves?: boolean;
+            /**
+             * Kerf Mm
+             * @default 0
+             */
+            kerf_mm?: number;
+            /**
+             * Loss G
+             * @default 0
+             */
+            loss_g?: number;
+            /**
+             * Loss Pct
+             * @default null
+             */
+            loss_pct?: number | null;
+            /**
+             * Name
+             * @default
+             */
+            name?: string;
+            /**
+             * Owned
+             * @default 1
+             */
+            owned?: number;
+            /**
+             * Piece Mm
+             * @default null
+             */
+            piece_mm?: number[] | null;
+            /**
+             * Pieces
+             * @default null
+             */
+            pieces?: number | null;
+            /**
+             * Spares
+             * @default 0
+             */
+            spares?: number;
+            /**
+             * Trim Mm
+             * @default 0
+             */
+            trim_mm?: number;
+            /** Vessel */
+            vessel: number;
+            /**
+             * Whole Moulds
+             * @default false
+             */
+            whole_moulds?: boolean;
+        };
+        /**
          * FormulaIn
          * @description A recipe, the temperature that it is judged at [°C], and a ratio to slide it to first.
          */
@@ -2572,6 +2986,22 @@ export interface components {
              * @default
              */
             name?: string;
+        };
+        /**
+         * KeepingAnswer
+         * @description How long it keeps, and the part that decides.
+         */
+        KeepingAnswer: {
+            /** Because */
+            because: string;
+            /** Days High */
+            days_high: number;
+            /** Days Low */
+            days_low: number;
+            /** Part */
+            part: string;
+            /** Where */
+            where: string;
         };
         /**
          * KeptFilling
@@ -2973,6 +3403,18 @@ export interface components {
             tin_g?: number;
         };
         /**
+         * LeftOverAnswer
+         * @description What is left over [g], and the pieces it would still make.
+         */
+        LeftOverAnswer: {
+            /** G */
+            g: number;
+            /** Name */
+            name: string;
+            /** Would Make */
+            would_make: number;
+        };
+        /**
          * LibraryOut
          * @description The library, the families and the uses.
          */
@@ -3180,6 +3622,20 @@ export interface components {
             along_mm: number[];
         };
         /**
+         * MeltAnswer
+         * @description Chocolate to melt: kept + back = melt [g].
+         */
+        MeltAnswer: {
+            /** Back G */
+            back_g: number;
+            /** Ingredient */
+            ingredient: string;
+            /** Kept G */
+            kept_g: number;
+            /** Melt G */
+            melt_g: number;
+        };
+        /**
          * Method
          * @description One way of making it, with its trade-off in one sentence.
          */
@@ -3381,6 +3837,15 @@ export interface components {
              */
             short: components["schemas"]["Short"][];
         };
+        /** NamedAllergen */
+        NamedAllergen: {
+            /** From */
+            from: string[];
+            /** Group */
+            group: string;
+            /** Name */
+            name: string;
+        };
         /**
          * NamedOut
          * @description A key with its name.
@@ -3515,6 +3980,48 @@ export interface components {
             text?: string;
         };
         /**
+         * OfAsk
+         * @description What a part is of: one of a recipe by its id, an ingredient, or a blend.
+         */
+        OfAsk: {
+            /**
+             * Blend
+             * @default null
+             */
+            blend: components["schemas"]["BlendedAsk"][] | null;
+            /**
+             * Ingredient
+             * @default null
+             */
+            ingredient: string | components["schemas"]["OwnIngredientFile"] | null;
+            /**
+             * Recipe Id
+             * @default null
+             */
+            recipe_id: number | null;
+        };
+        /**
+         * OfAsk
+         * @description What a part is of: one of a recipe by its id, an ingredient, or a blend.
+         */
+        OfAskIn: {
+            /**
+             * Blend
+             * @default null
+             */
+            blend?: components["schemas"]["BlendedAskIn"][] | null;
+            /**
+             * Ingredient
+             * @default null
+             */
+            ingredient?: string | components["schemas"]["OwnIngredientFileIn"] | null;
+            /**
+             * Recipe Id
+             * @default null
+             */
+            recipe_id?: number | null;
+        };
+        /**
          * Offer
          * @description A change to try: lines that move, and perhaps a new one.
          */
@@ -3584,7 +4091,7 @@ export interface components {
          */
         OwnIngredientFile: {
             /** Allergens */
-            allergens: string[];
+            allergens: string[] | null;
             /** Allergens Named */
             allergens_named: string[];
             /** Composition Pct */
@@ -3601,6 +4108,46 @@ export interface components {
             kind: string;
             /** Liquid */
             liquid: boolean;
+            /** May Contain */
+            may_contain: string[];
+            /** Name */
+            name: string;
+            /** Other Fat Kind */
+            other_fat_kind: string;
+            /** Own Body */
+            own_body: boolean;
+            /** Pack G */
+            pack_g: number | null;
+            /** Piece G */
+            piece_g: number | null;
+            /** Spoon G Per Ml */
+            spoon_g_per_ml: number;
+        };
+        /**
+         * OwnIngredientFile
+         * @description A person's own ingredient as a recipe file has it, everything said.
+         */
+        OwnIngredientFileIn: {
+            /** Allergens */
+            allergens: string[] | null;
+            /** Allergens Named */
+            allergens_named: string[];
+            /** Composition Pct */
+            composition_pct: {
+                [key: string]: number;
+            };
+            /** Density G Per Ml */
+            density_g_per_ml: number;
+            /** Energy Kcal Per 100G */
+            energy_kcal_per_100g: number;
+            /** Higher Molar Mass G Per Mol */
+            higher_molar_mass_g_per_mol: number;
+            /** Kind */
+            kind: string;
+            /** Liquid */
+            liquid: boolean;
+            /** May Contain */
+            may_contain: string[];
             /** Name */
             name: string;
             /** Other Fat Kind */
@@ -3655,6 +4202,11 @@ export interface components {
              * @default null
              */
             liquid?: boolean | null;
+            /**
+             * May Contain
+             * @default null
+             */
+            may_contain?: string[] | null;
             /** Name */
             name: string;
             /**
@@ -3975,6 +4527,227 @@ export interface components {
             to_lose_g: number;
         };
         /**
+         * PartAnswer
+         * @description A part of the answer.
+         */
+        PartAnswer: {
+            /** Each G */
+            each_g: number;
+            /** Each Ml */
+            each_ml: number;
+            /** Evaporated G */
+            evaporated_g: number;
+            /** From Mm */
+            from_mm: number | null;
+            /** Gives Way */
+            gives_way: boolean;
+            /** Left Over G */
+            left_over_g: number;
+            /** Loss G */
+            loss_g: number;
+            /** Make G */
+            make_g: number;
+            /** Mm */
+            mm: number | null;
+            /** Name */
+            name: string;
+            /** Offcut G */
+            offcut_g: number;
+            /** Pieces */
+            pieces: number;
+            /**
+             * Role
+             * @enum {string}
+             */
+            role: "layer" | "filling" | "centre" | "core" | "shell" | "coat" | "rolling" | "topping";
+            /** To Mm */
+            to_mm: number | null;
+            /** Total G */
+            total_g: number;
+            /** Weigh */
+            weigh: components["schemas"]["WeighAnswer"][];
+        };
+        /**
+         * PartAsk
+         * @description A part as it is put together.
+         */
+        PartAsk: {
+            /**
+             * Cap Mm
+             * @default null
+             */
+            cap_mm: number | null;
+            /**
+             * Coated
+             * @default null
+             */
+            coated: number | null;
+            /**
+             * Dip Bowl Mm
+             * @default null
+             */
+            dip_bowl_mm: number | null;
+            /**
+             * G Each
+             * @default null
+             */
+            g_each: number | null;
+            /**
+             * Headroom Mm
+             * @default null
+             */
+            headroom_mm: number | null;
+            /**
+             * Loss Pct
+             * @default null
+             */
+            loss_pct: number | null;
+            /**
+             * Lumps
+             * @default false
+             */
+            lumps: boolean;
+            /**
+             * Mass G
+             * @default null
+             */
+            mass_g: number | null;
+            /**
+             * Ml Each
+             * @default null
+             */
+            ml_each: number | null;
+            /**
+             * Mm
+             * @default null
+             */
+            mm: number | null;
+            of: components["schemas"]["OfAsk"];
+            /**
+             * On Top
+             * @default false
+             */
+            on_top: boolean;
+            /**
+             * Overrun Pct
+             * @default null
+             */
+            overrun_pct: number | null;
+            /**
+             * Role
+             * @enum {string}
+             */
+            role: "layer" | "filling" | "centre" | "core" | "shell" | "coat" | "rolling" | "topping";
+            /**
+             * Share Pct
+             * @default null
+             */
+            share_pct: number | null;
+            /**
+             * Wall Mm
+             * @default null
+             */
+            wall_mm: number | null;
+        };
+        /**
+         * PartAsk
+         * @description A part as it is put together.
+         */
+        PartAskIn: {
+            /**
+             * Cap Mm
+             * @default null
+             */
+            cap_mm?: number | null;
+            /**
+             * Coated
+             * @default null
+             */
+            coated?: number | null;
+            /**
+             * Dip Bowl Mm
+             * @default null
+             */
+            dip_bowl_mm?: number | null;
+            /**
+             * G Each
+             * @default null
+             */
+            g_each?: number | null;
+            /**
+             * Headroom Mm
+             * @default null
+             */
+            headroom_mm?: number | null;
+            /**
+             * Loss Pct
+             * @default null
+             */
+            loss_pct?: number | null;
+            /**
+             * Lumps
+             * @default false
+             */
+            lumps?: boolean;
+            /**
+             * Mass G
+             * @default null
+             */
+            mass_g?: number | null;
+            /**
+             * Ml Each
+             * @default null
+             */
+            ml_each?: number | null;
+            /**
+             * Mm
+             * @default null
+             */
+            mm?: number | null;
+            of: components["schemas"]["OfAskIn"];
+            /**
+             * On Top
+             * @default false
+             */
+            on_top?: boolean;
+            /**
+             * Overrun Pct
+             * @default null
+             */
+            overrun_pct?: number | null;
+            /**
+             * Role
+             * @enum {string}
+             */
+            role: "layer" | "filling" | "centre" | "core" | "shell" | "coat" | "rolling" | "topping";
+            /**
+             * Share Pct
+             * @default null
+             */
+            share_pct?: number | null;
+            /**
+             * Wall Mm
+             * @default null
+             */
+            wall_mm?: number | null;
+        };
+        /**
+         * PerPieceAnswer
+         * @description One finished piece.
+         */
+        PerPieceAnswer: {
+            /** Alcohol G */
+            alcohol_g: number;
+            /** Energy Kcal */
+            energy_kcal: number;
+            /** Fat G */
+            fat_g: number;
+            /** G */
+            g: number;
+            /** Sugar G */
+            sugar_g: number;
+        };
+        /**
          * PieceAsk
          * @description One kind of piece: ids of its recipe and vessel, how many go into a box, and what is asked of the vessel.
          */
@@ -4054,6 +4827,18 @@ export interface components {
              * @default false
              */
             whole_moulds: boolean;
+        };
+        /**
+         * PieceCost
+         * @description Cost of all pieces and of one, and the names of what has no price (then it is at least this much).
+         */
+        PieceCost: {
+            /** Batch */
+            batch: number;
+            /** Per Piece */
+            per_piece: number;
+            /** Unpriced */
+            unpriced: string[];
         };
         /**
          * PiecesAsk
@@ -4773,6 +5558,15 @@ export interface components {
          */
         SaveAssortmentIn: {
             asked: components["schemas"]["AssortmentAskIn"];
+            /** Revision */
+            revision: number;
+        };
+        /**
+         * SaveConfectionIn
+         * @description A confection's new state, made from the state of `revision`.
+         */
+        SaveConfectionIn: {
+            asked: components["schemas"]["ConfectionAskIn"];
             /** Revision */
             revision: number;
         };
@@ -5706,6 +6500,17 @@ export interface components {
             revision: number;
         };
         /**
+         * StoredConfection
+         * @description A confection with its stored state.
+         */
+        StoredConfection: {
+            asked: components["schemas"]["ConfectionAsk"];
+            /** Id */
+            id: number;
+            /** Revision */
+            revision: number;
+        };
+        /**
          * StoredCountOut
          * @description How many were stored.
          */
@@ -6154,6 +6959,16 @@ export interface components {
             vessels: components["schemas"]["StoredVessel"][];
         };
         /**
+         * WeighAnswer
+         * @description An ingredient with what is weighed in [g].
+         */
+        WeighAnswer: {
+            /** Amount G */
+            amount_g: number;
+            /** Ingredient */
+            ingredient: string;
+        };
+        /**
          * WeighPanIn
          * @description The pan's weight at the start and now, and how long it has boiled.
          */
@@ -6244,6 +7059,14 @@ export interface components {
             narrower: string;
             /** Source */
             source: string;
+        };
+        /**
+         * WorkedConfection
+         * @description A confection worked out, and what it costs with this larder.
+         */
+        WorkedConfection: {
+            answer: components["schemas"]["ConfectionAnswer"];
+            cost: components["schemas"]["PieceCost"] | null;
         };
         /**
          * WrittenRecord
@@ -7052,6 +7875,279 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["CompareOut"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    listConfections: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ConfectionListOut"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    createConfection: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ConfectionAskIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StoredConfection"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    confectionOptions: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ConfectionOptionsOut"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    workOutConfection: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ConfectionAskIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorkedConfection"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getConfection: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                confection_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StoredConfection"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    saveConfection: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                confection_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SaveConfectionIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StoredConfection"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    deleteConfection: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                confection_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
                 };
             };
             /** @description Unprocessable Content */

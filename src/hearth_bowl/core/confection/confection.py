@@ -72,15 +72,16 @@ Of = Recipe | Ingredient | Blend
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class Part:
-    """One part: its role, what it is of, and how much of it by at most one of `AMOUNTS`.
+class AnyPart:
+    """One part: its role, what it is of, and how much of it by at most one of `AMOUNTS`. What it is of is the thing
+    itself here, and its number where it is stored.
 
     `g_each` and `ml_each` are of one finished piece, `share_pct` of the cavity's room or the pan's depth, `mass_g` what
     is weighed in. Lengths mm. `coated`: so many are coated now, the others later. None is what is usual.
     """
 
     role: Role
-    of: Of
+    of: object
     g_each: float | None = None
     ml_each: float | None = None
     mm: float | None = None
@@ -111,13 +112,13 @@ class Extra:
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class Form:
+class AnyForm:
     """What it is made in or portioned by, and how many. `owned` of the vessel are there; lengths mm.
 
     `loss_pct` and `loss_g` stay in bowl, bag and knife of each part that is a recipe, unless the part says its own.
     """
 
-    vessel: Vessel
+    vessel: object
     name: str = ""
     pieces: int | None = None
     spares: int = 0
@@ -130,6 +131,20 @@ class Form:
     kerf_mm: float = 0.0
     loss_pct: float | None = None
     loss_g: float = 0.0
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Part(AnyPart):
+    """A part of a recipe, an ingredient or a blend."""
+
+    of: Of
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Form(AnyForm):
+    """A form of a vessel."""
+
+    vessel: Vessel
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -175,7 +190,7 @@ def checked_confection(confection: Confection) -> Confection:
 
 def _check_form(form: Form, kind: str) -> None:
     usual = Form(vessel=form.vessel)
-    for field in fields(Form):
+    for field in fields(form):
         if field.name in ("vessel", "name", "loss_pct", "loss_g") or field.name in FORM_FIELDS[kind]:
             continue
         if getattr(form, field.name) != getattr(usual, field.name):

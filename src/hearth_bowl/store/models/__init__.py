@@ -3,6 +3,7 @@
 from hearth_bowl.store.models.assortment import AssortmentPieceRow, AssortmentRow
 from hearth_bowl.store.models.base import Base
 from hearth_bowl.store.models.batch import BatchEventRow, BatchRow, ProbeRow, ReadingRow, TimerRow, WeightRow
+from hearth_bowl.store.models.confection import ConfectionRow
 from hearth_bowl.store.models.fit import RecipeFitRow
 from hearth_bowl.store.models.larder import LarderRow
 from hearth_bowl.store.models.recipe import RecipeRow, RecipeVersionRow
@@ -15,6 +16,7 @@ __all__ = [
     "Base",
     "BatchEventRow",
     "BatchRow",
+    "ConfectionRow",
     "LarderRow",
     "ProbeRow",
     "ReadingRow",

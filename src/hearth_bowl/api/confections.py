@@ -1,0 +1,113 @@
+"""Confections: put together, worked out, kept, and as a file."""
+
+from flask import Blueprint, jsonify
+from flask import Response as Answer
+from spectree import Response
+
+from hearth_bowl.api.context import database, now
+from hearth_bowl.api.problems import Problem
+from hearth_bowl.api.spec import spec
+from hearth_bowl.api.wire import Incoming, Outgoing
+from hearth_bowl.core.confection.confection import AMOUNTS_OF, FORM_FIELDS, ROLES_OF
+from hearth_bowl.service import confections as service
+
+confections = Blueprint("confections", __name__, url_prefix="/api/confections")
+
+
+class ConfectionListOut(Outgoing):
+    """All confections."""
+
+    confections: list[service.StoredConfection]
+
+
+class ConfectionOptionsOut(Outgoing):
+    """What may be put together: the roles and the fields of each form, and how much may be said by, by role."""
+
+    roles: dict[str, list[str]]
+    amounts: dict[str, list[str]]
+    form_fields: dict[str, list[str]]
+
+
+class SaveConfectionIn(Incoming):
+    """A confection's new state, made from the state of `revision`."""
+
+    revision: int
+    asked: service.ConfectionAsk
+
+
+@confections.get("")
+@spec.validate(resp=Response(HTTP_200=ConfectionListOut), operation_id="listConfections")
+def list_confections() -> ConfectionListOut:
+    """List the confections."""
+    with database().reading() as session:
+        return ConfectionListOut(confections=service.list_confections(session))
+
+
+@confections.get("/options")
+@spec.validate(resp=Response(HTTP_200=ConfectionOptionsOut), operation_id="confectionOptions")
+def confection_options() -> ConfectionOptionsOut:
+    """Say what may be put together."""
+    return ConfectionOptionsOut(
+        roles={kind: list(roles) for kind, roles in ROLES_OF.items()},
+        amounts={role: list(names) for role, names in AMOUNTS_OF.items()},
+        form_fields={kind: sorted(names) for kind, names in FORM_FIELDS.items()},
+    )
+
+
+@confections.post("")
+@spec.validate(
+    resp=Response(HTTP_201=service.StoredConfection, HTTP_404=Problem, HTTP_422=Problem),
+    operation_id="createConfection",
+)
+def create_confection(json: service.ConfectionAsk) -> tuple[service.StoredConfection, int]:
+    """Store a new confection."""
+    with database().writing() as session:
+        return service.create_confection(session, json, now()), 201
+
+
+@confections.post("/work-out")
+@spec.validate(
+    resp=Response(HTTP_200=service.WorkedConfection, HTTP_404=Problem, HTTP_422=Problem),
+    operation_id="workOutConfection",
+)
+def work_out_confection(json: service.ConfectionAsk) -> service.WorkedConfection:
+    """Work a confection out. Nothing is stored."""
+    with database().reading() as session:
+        return service.work_out_confection(session, json)
+
+
+@confections.get("/<int:confection_id>")
+@spec.validate(resp=Response(HTTP_200=service.StoredConfection, HTTP_404=Problem), operation_id="getConfection")
+def get_confection(confection_id: int) -> service.StoredConfection:
+    """Return a confection."""
+    with database().reading() as session:
+        return service.get_confection(session, confection_id)
+
+
+@confections.put("/<int:confection_id>")
+@spec.validate(
+    resp=Response(HTTP_200=service.StoredConfection, HTTP_404=Problem, HTTP_409=Problem, HTTP_422=Problem),
+    operation_id="saveConfection",
+)
+def save_confection(confection_id: int, json: SaveConfectionIn) -> service.StoredConfection:
+    """Store a confection's new state; refused when another save came between."""
+    with database().writing() as session:
+        return service.save_confection(session, confection_id, json.asked, json.revision, now())
+
+
+@confections.delete("/<int:confection_id>")
+@spec.validate(resp=Response("HTTP_204", HTTP_404=Problem), operation_id="deleteConfection")
+def delete_confection(confection_id: int) -> tuple[str, int]:
+    """Delete a confection; its recipes and vessel stay."""
+    with database().writing() as session:
+        service.delete_confection(session, confection_id)
+    return "", 204
+
+
+@confections.get("/<int:confection_id>/confection.json")
+def confection_as_file(confection_id: int) -> Answer:
+    """Return a confection as a file with everything in it."""
+    with database().reading() as session:
+        answer = jsonify(service.confection_record(session, confection_id))
+    answer.headers["Content-Disposition"] = 'attachment; filename="confection.json"'
+    return answer

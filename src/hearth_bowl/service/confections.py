@@ -1,0 +1,256 @@
+"""Confections: put together of recipes and vessels by their ids, worked out in this kitchen, and as a file."""
+
+import json
+from collections.abc import Mapping
+from dataclasses import asdict, dataclass, fields, replace
+from datetime import datetime
+from functools import cache
+from typing import Any, Final
+
+from pydantic import TypeAdapter
+from sqlalchemy import delete, select
+from sqlalchemy.orm import Session
+
+from hearth_bowl.core.confection.confection import (
+    MOST_PARTS,
+    AnyForm,
+    AnyPart,
+    Blend,
+    Confection,
+    Extra,
+    Form,
+    Of,
+    Part,
+)
+from hearth_bowl.core.confection.price import PieceCost, piece_cost
+from hearth_bowl.core.confection.work_out import Worked, work_out
+from hearth_bowl.core.errors import BadInput
+from hearth_bowl.core.recipe.recipe import check_name
+from hearth_bowl.formats.confection_file import FORMAT, ConfectionAnswer, confection_answer
+from hearth_bowl.formats.recipe_file import OwnIngredientFile, ingredient_from, recipe_from, sparse_record
+from hearth_bowl.formats.vessel_file import vessel_from
+from hearth_bowl.service.errors import ChangedMeanwhile, NotFound
+from hearth_bowl.service.larder import prices_per_g
+from hearth_bowl.service.recipes import get_recipe
+from hearth_bowl.service.settings import get_settings
+from hearth_bowl.service.vessels import get_vessel
+from hearth_bowl.store.models import ConfectionRow
+
+MOST_DOCUMENT: Final = 200_000
+"""Characters of a confection's document: own ingredients and all."""
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class BlendedAsk:
+    """An ingredient of a blend, by key or as a person's own, with its parts."""
+
+    ingredient: str | OwnIngredientFile
+    parts: float = 1.0
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class OfAsk:
+    """What a part is of: one of a recipe by its id, an ingredient, or a blend."""
+
+    recipe_id: int | None = None
+    ingredient: str | OwnIngredientFile | None = None
+    blend: tuple[BlendedAsk, ...] | None = None
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class PartAsk(AnyPart):
+    """A part as it is put together."""
+
+    of: OfAsk
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class FormAsk(AnyForm):
+    """A form as it is put together: its vessel by its id, whose name and number are the vessel's own."""
+
+    vessel: int
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class ConfectionAsk:
+    """A confection as it is put together; it may still be without parts."""
+
+    name: str
+    form: FormAsk
+    parts: tuple[PartAsk, ...] = ()
+    extras: tuple[Extra, ...] = ()
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class StoredConfection:
+    """A confection with its stored state."""
+
+    id: int
+    revision: int
+    asked: ConfectionAsk
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class WorkedConfection:
+    """A confection worked out, and what it costs with this larder."""
+
+    answer: ConfectionAnswer
+    cost: PieceCost | None
+
+
+def list_confections(session: Session) -> list[StoredConfection]:
+    """Return all confections, as they were made."""
+    return [_stored(row) for row in session.scalars(select(ConfectionRow).order_by(ConfectionRow.id))]
+
+
+def get_confection(session: Session, confection_id: int) -> StoredConfection:
+    """Return one confection.
+
+    :raises NotFound: there is none.
+    """
+    return _stored(_row(session, confection_id))
+
+
+def create_confection(session: Session, asked: ConfectionAsk, now: datetime) -> StoredConfection:
+    """Store a new confection.
+
+    :raises BadInput: naming the field. :raises NotFound: a recipe or vessel is not there.
+    """
+    _check(session, asked)
+    row = ConfectionRow(name=check_name(asked.name), document=_document(asked), revision=1, changed_at=now)
+    session.add(row)
+    session.flush()
+    return _stored(row)
+
+
+def save_confection(
+    session: Session, confection_id: int, asked: ConfectionAsk, revision: int, now: datetime
+) -> StoredConfection:
+    """Store a confection's new state, made from the state of `revision`. What cannot be made is kept too.
+
+    :raises BadInput: naming the field. :raises NotFound: it, a recipe or a vessel is not there.
+    :raises ChangedMeanwhile: another save came between; nothing is overwritten.
+    """
+    row = _row(session, confection_id)
+    if row.revision != revision:
+        raise ChangedMeanwhile(row.revision)
+    _check(session, asked)
+    row.name, row.document = check_name(asked.name), _document(asked)
+    row.revision, row.changed_at = revision + 1, now
+    session.flush()
+    return _stored(row)
+
+
+def delete_confection(session: Session, confection_id: int) -> None:
+    """Delete a confection; its recipes and vessel stay.
+
+    :raises NotFound: there is none.
+    """
+    _row(session, confection_id)
+    session.execute(delete(ConfectionRow).where(ConfectionRow.id == confection_id))
+
+
+def work_out_confection(session: Session, asked: ConfectionAsk) -> WorkedConfection:
+    """Return a confection worked out in this kitchen and with this larder. Nothing is stored.
+
+    :raises BadInput: naming the field. :raises NotFound: a recipe or vessel is not there.
+    """
+    worked = _worked(session, asked)
+    return WorkedConfection(answer=confection_answer(worked), cost=piece_cost(worked, prices_per_g(session)))
+
+
+def confection_record(session: Session, confection_id: int) -> dict[str, Any]:
+    """Return a confection as a file with everything in it: its recipes and the vessel's measures.
+
+    :raises NotFound: it, a recipe or a vessel is not there.
+    """
+    asked = get_confection(session, confection_id).asked
+    stored = get_vessel(session, asked.form.vessel)
+    vessel = {name: value for name, value in stored.vessel.items() if value is not None}
+    form = {**_said(asked.form), "vessel": {**vessel, "name": stored.name}, "owned": stored.owned}
+    form.pop("name", None)
+    return {
+        "format": FORMAT,
+        "version": 1,
+        "name": asked.name,
+        "form": form,
+        "parts": [{**_said(part), "of": _of_record(session, part.of)} for part in asked.parts],
+        "extras": [asdict(extra) for extra in asked.extras],
+    }
+
+
+def _of_record(session: Session, of: OfAsk) -> dict[str, Any]:
+    if of.recipe_id is not None:
+        return {"recipe": sparse_record(recipe_from(get_recipe(session, of.recipe_id).recipe))}
+    return {name: value for name, value in asdict(of).items() if value is not None}
+
+
+def _said(asked: AnyPart | AnyForm) -> dict[str, Any]:
+    """Return what is said of a part or a form beyond what is usual."""
+    usual = {field.name: field.default for field in fields(asked)}
+    return {name: value for name, value in asdict(asked).items() if value != usual[name]}
+
+
+def _worked(session: Session, asked: ConfectionAsk) -> Worked:
+    stored = get_vessel(session, asked.form.vessel)
+    own = {"vessel": vessel_from(stored.vessel), "name": stored.name, "owned": stored.owned}
+    form = Form(**{**_plain(asked.form), **own})
+    parts = []
+    for position, part in enumerate(asked.parts):
+        try:
+            parts.append(Part(**{**_plain(part), "of": _of(session, part.of)}))
+        except BadInput as problem:
+            raise problem.under("parts", position, "of") from None
+    confection = Confection(name=check_name(asked.name), form=form, parts=tuple(parts), extras=asked.extras)
+    return work_out(confection, get_settings(session).kitchen)
+
+
+def _plain(asked: AnyPart | AnyForm) -> dict[str, Any]:
+    return {field.name: getattr(asked, field.name) for field in fields(asked)}
+
+
+def _of(session: Session, of: OfAsk) -> Of:
+    said = [name for name in ("recipe_id", "ingredient", "blend") if getattr(of, name) is not None]
+    if len(said) != 1:
+        allowed = "one of a recipe, an ingredient or a blend"
+        raise BadInput((), "nothing, or several things, are chosen", allowed, "missing")
+    if of.recipe_id is not None:
+        return recipe_from(get_recipe(session, of.recipe_id).recipe)
+    if of.ingredient is not None:
+        return ingredient_from(of.ingredient)
+    return Blend(parts=tuple((ingredient_from(row.ingredient), row.parts) for row in of.blend or ()))
+
+
+def _check(session: Session, asked: ConfectionAsk) -> None:
+    """Check what is stored; what cannot be made is only said when it is worked out, so that nothing typed is lost."""
+    get_vessel(session, asked.form.vessel)
+    if len(asked.parts) > MOST_PARTS:
+        raise BadInput(("parts",), f"{len(asked.parts)} parts", f"up to {MOST_PARTS}", "out-of-range")
+    for part in asked.parts:
+        if part.of.recipe_id is not None:
+            get_recipe(session, part.of.recipe_id)
+    if len(_document(asked)) > MOST_DOCUMENT:
+        raise BadInput(("parts",), "too much in it", "fewer or shorter own ingredients", "too-large")
+
+
+def _document(asked: ConfectionAsk) -> str:
+    return json.dumps(asdict(replace(asked, name="")), ensure_ascii=False, allow_nan=False)
+
+
+@cache
+def _adapter() -> TypeAdapter[ConfectionAsk]:
+    return TypeAdapter(ConfectionAsk)
+
+
+def _stored(row: ConfectionRow) -> StoredConfection:
+    document: Mapping[str, Any] = json.loads(row.document)
+    return StoredConfection(
+        id=row.id, revision=row.revision, asked=_adapter().validate_python({**document, "name": row.name})
+    )
+
+
+def _row(session: Session, confection_id: int) -> ConfectionRow:
+    row = session.get(ConfectionRow, confection_id)
+    if row is None:
+        raise NotFound("confection", confection_id)
+    return row

@@ -1,0 +1,20 @@
+"""Confections: a form and its parts, put together of recipes and vessels."""
+
+from datetime import datetime
+
+from sqlalchemy.orm import Mapped, mapped_column
+
+from hearth_bowl.store.models.base import Base
+
+
+class ConfectionRow(Base):
+    """A confection as JSON, its recipes and vessel by their ids. `revision` grows with every save: a save from an older
+    one is refused."""
+
+    __tablename__ = "confection"
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    name: Mapped[str]
+    document: Mapped[str]
+    revision: Mapped[int]
+    changed_at: Mapped[datetime]

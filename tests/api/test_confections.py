@@ -1,0 +1,106 @@
+"""Confections through the API: put together of what is stored, worked out alike at every door, kept with a revision."""
+
+import io
+import json
+import tempfile
+import unittest
+from contextlib import redirect_stdout
+from pathlib import Path
+from typing import Any
+
+from hearth_bowl.cli import main
+from tests.api.app_case import AppCase
+
+HOLLOW: dict[str, Any] = {"role": "shell", "of": {"ingredient": "dark60"}, "wall_mm": 2.0}
+
+
+def by_verb(*arguments: str) -> Any:
+    with redirect_stdout(io.StringIO()) as said:
+        assert main(arguments) == 0
+    return json.loads(said.getvalue())
+
+
+class Confections(AppCase):
+    demo = True
+
+    def setUp(self) -> None:
+        super().setUp()
+        self.recipes = {row["name"]: row["id"] for row in self.client.get("/api/recipes").get_json()["recipes"]}
+        self.vessels = {row["name"]: row["id"] for row in self.client.get("/api/vessels").get_json()["vessels"]}
+
+    def asked(self, vessel: str, *parts: dict[str, Any], **form: Any) -> dict[str, Any]:
+        return {"name": "Comets", "form": {"vessel": self.vessels[vessel], **form}, "parts": list(parts)}
+
+    def filling(self, name: str, **amount: Any) -> dict[str, Any]:
+        return {"role": "filling", "of": {"recipe_id": self.recipes[name]}, **amount}
+
+    def worked(self, asked: dict[str, Any]) -> dict[str, Any]:
+        answer = self.client.post("/api/confections/work-out", json=asked)
+        self.assertEqual(answer.status_code, 200, answer.text)
+        found: dict[str, Any] = answer.get_json()
+        return found
+
+    def test_it_is_put_together_kept_and_the_same_at_every_door(self) -> None:
+        asked = self.asked(
+            "Planet mould, 24 half balls",
+            HOLLOW,
+            self.filling("Eyepiece hazelnut paste", share_pct=30.0),
+            self.filling("First-light milk filling"),
+            pieces=40,
+        )
+        asked["extras"] = [{"name": "foil", "each": 1}]
+        made = self.client.post("/api/confections", json=asked)
+        self.assertEqual(made.status_code, 201, made.text)
+        number = made.get_json()["id"]
+        here = self.worked(asked)
+        self.assertGreater(here["cost"]["per_piece"], 0)
+        whole = self.client.get(f"/api/confections/{number}/confection.json").get_json()
+        self.assertEqual(whole["form"]["vessel"]["name"], "Planet mould, 24 half balls")
+        self.assertEqual(whole["form"]["owned"], 2)
+        with tempfile.TemporaryDirectory() as folder:
+            path = Path(folder) / "comets.json"
+            path.write_text(json.dumps(whole), "utf-8")
+            by_line = by_verb("confection", str(path), "--altitude-m", "340")
+        self.assertEqual(by_line["chocolate"], here["answer"]["chocolate"])
+        self.assertEqual(by_line["parts"], here["answer"]["parts"])
+        self.assertEqual((by_line["pours"], by_line["turns"]), (2, 1))
+
+    def test_a_save_from_an_older_state_is_refused_and_what_cannot_be_made_is_kept(self) -> None:
+        asked = self.asked("Planet mould, 24 half balls", HOLLOW, self.filling("First-light milk filling", g_each=90.0))
+        stored = self.client.post("/api/confections", json=asked).get_json()
+        problem = self.client.post("/api/confections/work-out", json=asked)
+        self.assertEqual(problem.status_code, 422)
+        self.assertEqual(problem.get_json(force=True)["errors"][0]["path"][-3:], ["parts", 1, "g_each"])
+        path = f"/api/confections/{stored['id']}"
+        asked["parts"][1]["g_each"] = 4.0
+        self.assertEqual(self.client.put(path, json={"revision": 1, "asked": asked}).get_json()["revision"], 2)
+        self.assertEqual(self.client.put(path, json={"revision": 1, "asked": asked}).status_code, 409)
+        self.assertEqual(self.client.get(path).get_json()["asked"]["parts"][1]["g_each"], 4.0)
+        self.assertEqual(self.client.delete(path).status_code, 204)
+        self.assertEqual(self.client.get(path).status_code, 404)
+
+    def test_odd_bodies_are_refused_by_name(self) -> None:
+        for change, status in (
+            ({"form": {"vessel": 999999}}, 404),
+            ({"form": {"vessel": 2**70}}, 422),
+            ({"parts": [{"role": "filling", "of": {"recipe_id": 999999}}]}, 404),
+            ({"parts": [{"role": "filling", "of": {}}]}, 422),
+            ({"parts": [{"role": "frosting", "of": {"ingredient": "dark60"}}]}, 422),
+            ({"parts": [{"role": "filling", "of": {"ingredient": "no-such"}}]}, 422),
+            ({"parts": [HOLLOW] * 20}, 422),
+            ({"name": ""}, 422),
+            ({"extras": [{"name": "foil", "each": -1}]}, 422),
+        ):
+            body = {**self.asked("Planet mould, 24 half balls", HOLLOW), **change}
+            answer = self.client.post("/api/confections/work-out", json=body)
+            self.assertEqual(answer.status_code, status, (change, answer.text))
+
+    def test_what_may_be_put_together_is_offered_and_answered(self) -> None:
+        options = self.client.get("/api/confections/options").get_json()
+        self.assertEqual(options["roles"]["pan"], ["layer", "coat", "topping"])
+        self.assertEqual(options["amounts"]["shell"], [])
+        self.assertIn("halves", options["form_fields"]["mould"])
+
+
+if __name__ == "__main__":
+    unittest.main()
