@@ -8,7 +8,7 @@ from hearth_bowl.api.context import database, now
 from hearth_bowl.api.problems import Problem
 from hearth_bowl.api.spec import spec
 from hearth_bowl.api.wire import Incoming, Outgoing
-from hearth_bowl.core.confection.confection import AMOUNTS_OF, FORM_FIELDS, ROLES_OF
+from hearth_bowl.core.confection.confection import AMOUNTS_OF, FORM_FIELDS, ONCE, ROLES_OF
 from hearth_bowl.service import confections as service
 
 confections = Blueprint("confections", __name__, url_prefix="/api/confections")
@@ -26,6 +26,8 @@ class ConfectionOptionsOut(Outgoing):
     roles: dict[str, list[str]]
     amounts: dict[str, list[str]]
     form_fields: dict[str, list[str]]
+    usual: dict[str, service.PartAsk]
+    once: list[str]
 
 
 class SaveConfectionIn(Incoming):
@@ -51,6 +53,8 @@ def confection_options() -> ConfectionOptionsOut:
         roles={kind: list(roles) for kind, roles in ROLES_OF.items()},
         amounts={role: list(names) for role, names in AMOUNTS_OF.items()},
         form_fields={kind: sorted(names) for kind, names in FORM_FIELDS.items()},
+        usual=dict(service.USUAL_PARTS),
+        once=sorted(ONCE),
     )
 
 

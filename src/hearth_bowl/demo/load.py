@@ -1,14 +1,17 @@
 """Load the demo's data into an empty database."""
 
+from collections.abc import Mapping
 from datetime import UTC, datetime
-from typing import Final
+from typing import Any, Final
 
+from hearth_bowl.core.confection.confection import Extra
 from hearth_bowl.core.fit.ask import ask_for
 from hearth_bowl.demo.boxes import BOX, BOXES, FITS, PIECES, POT_G
+from hearth_bowl.demo.confections import CONFECTIONS
 from hearth_bowl.demo.larder import LARDER
 from hearth_bowl.demo.recipes import RECIPES
 from hearth_bowl.demo.vessels import VESSELS
-from hearth_bowl.service import assortments, fit, larder, recipes, vessels
+from hearth_bowl.service import assortments, confections, fit, larder, recipes, vessels
 from hearth_bowl.service.settings import Settings, save_settings
 from hearth_bowl.store.db import Database
 
@@ -49,4 +52,19 @@ def load_demo(database: Database) -> bool:
             name="Open evening boxes", boxes=BOXES, pot_g=POT_G, box_vessel_id=vessel_ids[BOX], rows=rows
         )
         assortments.create_assortment(session, asked, MADE_AT)
+        for row in CONFECTIONS:
+            confections.create_confection(session, _confection(row, recipe_ids, vessel_ids), MADE_AT)
     return True
+
+
+def _confection(
+    row: Mapping[str, Any], recipe_ids: Mapping[str, int], vessel_ids: Mapping[str, int]
+) -> confections.ConfectionAsk:
+    parts = []
+    for part in row["parts"]:
+        said = {name: value for name, value in part.items() if name not in ("recipe", "of")}
+        of = {"recipe_id": recipe_ids[part["recipe"]]} if "recipe" in part else part["of"]
+        parts.append({**said, "of": of})
+    extras = tuple(Extra(name=name, each=each) for name, each in row.get("extras", ()))
+    form = {"vessel": vessel_ids[row["vessel"]], **row["form"]}
+    return confections.asked_from({"name": row["name"], "form": form, "parts": parts}, extras)

@@ -100,4 +100,26 @@ RECIPES: Final = (
             ("salt", 2, "pinch", ""),
         ),
     ),
+    _recipe(
+        "Cloud-cover cheese centres",
+        "soft-cheese",
+        "roll",
+        (
+            ("cream_cheese", 250, "g", "fold-in"),
+            ("biscuit_crumbs", 180, "g", "fold-in"),
+            ("sugar_icing", 60, "g", "fold-in"),
+        ),
+    ),
+    _recipe(
+        "Running-sun fondant",
+        "fondant",
+        "fill-shell",
+        (("fondant_made", 300, "g", "melt"), ("butter82", 25, "g", "melt"), ("invertase", 0.6, "g", "late")),
+    ),
+    _recipe(
+        "Altocumulus whip",
+        "whipped-ganache",
+        "whip",
+        (("cream35", 260, "g", "warm"), ("white32", 130, "g", "pour-over")),
+    ),
 )

@@ -58,4 +58,10 @@ VESSELS: Final[tuple[tuple[str, int, dict[str, Any]], ...]] = (
         },
     ),
     ("Gift box for nine", 12, {"kind": "box", "shape": "box", "length_mm": 110, "width_mm": 110, "depth_mm": 30}),
+    (
+        "Egg mould, 10 halves",
+        1,
+        {"kind": "mould", "shape": "half-egg", "length_mm": 50, "width_mm": 36, "depth_mm": 18, "cavities": 10},
+    ),
+    ("Rolled, 22 g each", 1, {"kind": "pieces", "shape": "ball", "piece_g": 22}),
 )

@@ -9,6 +9,7 @@ from typing_extensions import TypedDict
 
 from hearth_bowl.core.confection.confection import Blend, Confection, Extra, Form, Of, Part, Role, checked_confection
 from hearth_bowl.core.confection.label import Label
+from hearth_bowl.core.confection.laid import Ball, Block
 from hearth_bowl.core.confection.work_out import Weigh, Worked, WorkedPart
 from hearth_bowl.core.errors import BadInput, check_number
 from hearth_bowl.formats.recipe_file import ingredient_from, recipe_from
@@ -122,6 +123,13 @@ class BodyAnswer(TypedDict):
     area_cm2: float | None
 
 
+class OutsideAnswer(TypedDict):
+    """How it looks from outside: a ball by its width, a block by its three sides [mm]."""
+
+    kind: str
+    sides_mm: list[float]
+
+
 class ConfectionAnswer(TypedDict):
     """A confection worked out, as the contract has it."""
 
@@ -145,6 +153,7 @@ class ConfectionAnswer(TypedDict):
     keeping: KeepingAnswer
     cautions: list[CautionAnswer]
     body: BodyAnswer
+    outside: OutsideAnswer | None
     notes: list[str]
 
 
@@ -354,8 +363,19 @@ def confection_answer(found: Worked) -> ConfectionAnswer:
             "volume_ml": found.body.volume_ml,
             "area_cm2": found.body.area_cm2,
         },
+        "outside": _outside_answer(laid.outside),
         "notes": list(found.notes),
     }
+
+
+def _outside_answer(outside: Ball | Block | None) -> OutsideAnswer | None:
+    match outside:
+        case Ball():
+            return {"kind": "ball", "sides_mm": [outside.diameter_mm]}
+        case Block():
+            return {"kind": "block", "sides_mm": list(outside.sides_mm)}
+        case _:
+            return None
 
 
 def part_answer(part: WorkedPart) -> PartAnswer:

@@ -5,6 +5,7 @@ from collections.abc import Mapping
 from dataclasses import asdict, dataclass, fields, replace
 from datetime import datetime
 from functools import cache
+from types import MappingProxyType
 from typing import Any, Final
 
 from pydantic import TypeAdapter
@@ -25,6 +26,7 @@ from hearth_bowl.core.confection.confection import (
 from hearth_bowl.core.confection.price import PieceCost, piece_cost
 from hearth_bowl.core.confection.work_out import Worked, work_out
 from hearth_bowl.core.errors import BadInput
+from hearth_bowl.core.fit.ask import MOULD_SHELL
 from hearth_bowl.core.recipe.recipe import check_name
 from hearth_bowl.formats.confection_file import FORMAT, ConfectionAnswer, confection_answer
 from hearth_bowl.formats.recipe_file import OwnIngredientFile, ingredient_from, recipe_from, sparse_record
@@ -62,6 +64,18 @@ class PartAsk(AnyPart):
     """A part as it is put together."""
 
     of: OfAsk
+
+
+USUAL_PARTS: Final[Mapping[str, PartAsk]] = MappingProxyType(
+    {
+        "shell": PartAsk(role="shell", of=OfAsk(ingredient=MOULD_SHELL)),
+        "coat": PartAsk(role="coat", of=OfAsk(ingredient=MOULD_SHELL)),
+        "core": PartAsk(role="core", of=OfAsk(ingredient="hazelnut_whole"), g_each=2.0),
+        "rolling": PartAsk(role="rolling", of=OfAsk(ingredient="cocoa_powder_21")),
+        "topping": PartAsk(role="topping", of=OfAsk(ingredient="hazelnut_whole"), g_each=1.0),
+    }
+)
+"""What a part is before anything was chosen of it: judgements. What is made in a bowl is of a recipe, chosen first."""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -240,6 +254,11 @@ def _document(asked: ConfectionAsk) -> str:
 @cache
 def _adapter() -> TypeAdapter[ConfectionAsk]:
     return TypeAdapter(ConfectionAsk)
+
+
+def asked_from(record: Mapping[str, Any], extras: tuple[Extra, ...] = ()) -> ConfectionAsk:
+    """Return what is put together from plain values."""
+    return replace(_adapter().validate_python(record), extras=extras)
 
 
 def _stored(row: ConfectionRow) -> StoredConfection:

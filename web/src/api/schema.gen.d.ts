@@ -1812,6 +1812,7 @@ export interface components {
             left_over: components["schemas"]["LeftOverAnswer"][];
             /** Notes */
             notes: string[];
+            outside: components["schemas"]["OutsideAnswer"] | null;
             /** Parts */
             parts: components["schemas"]["PartAnswer"][];
             per_piece: components["schemas"]["PerPieceAnswer"];
@@ -1885,9 +1886,15 @@ export interface components {
             form_fields: {
                 [key: string]: string[];
             };
+            /** Once */
+            once: string[];
             /** Roles */
             roles: {
                 [key: string]: string[];
+            };
+            /** Usual */
+            usual: {
+                [key: string]: components["schemas"]["PartAsk"];
             };
         };
         /**
@@ -4084,6 +4091,16 @@ export interface components {
         OtherVesselsOut: {
             /** Vessels */
             vessels: components["schemas"]["OtherVesselOut"][];
+        };
+        /**
+         * OutsideAnswer
+         * @description How it looks from outside: a ball by its width, a block by its three sides [mm].
+         */
+        OutsideAnswer: {
+            /** Kind */
+            kind: string;
+            /** Sides Mm */
+            sides_mm: number[];
         };
         /**
          * OwnIngredientFile

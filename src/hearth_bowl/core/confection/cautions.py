@@ -18,8 +18,8 @@ from hearth_bowl.core.keep.keeping import CRISP, CRISP_UNTIL
 THIN_WALL_MM: Final = 2.0
 SEEPS_PCT: Final = 3.0
 """A filling with so much alcohol by mass finds its way through a wall thinner than that."""
-WET_FROM: Final = 0.90
-"""A part as wet as that makes plain chocolate beside it bloom and soften."""
+WET_FROM: Final = 0.95
+"""Plain chocolate beside a part as wet as that, which no ganache is, softens and blooms; so it does beside fruit."""
 CHOKING_BELOW_MM: Final = 45.0
 """A round or hard piece narrower than a small child's throat is wide, with room to spare."""
 HARD: Final = frozenset({"hazelnut_whole", "almond_whole", "pistachio_whole", "walnut_whole", "marshmallows"})
@@ -114,6 +114,11 @@ def _high(one: Given, row: Assessment) -> float:
     return 0.0 if one.stuff.is_dry else row.water_activity.high or 0.0
 
 
+def _is_juicy(one: Given, row: Assessment) -> bool:
+    is_fruit = one.stuff.is_bought and any(line.ingredient.kind == "fruit" for line in one.stuff.recipe.lines)
+    return is_fruit or (0.0 if one.stuff.is_dry else row.water_activity.estimate or 0.0) >= WET_FROM
+
+
 def _neighbours(given: Sequence[Given], found: Sequence[Assessment]) -> list[Caution]:
     """Return what parts that touch do to each other: crisp beside wet, plain chocolate beside water."""
     cautions = {}
@@ -122,13 +127,13 @@ def _neighbours(given: Sequence[Given], found: Sequence[Assessment]) -> list[Cau
         for crisp, wet, of_wet in ((one, other, beside), (other, one, row)):
             if _is_crisp(crisp) and _high(wet, of_wet) > CRISP_UNTIL:
                 cautions["crisp-beside-wet"] = (
-                    f"{crisp.stuff.name} beside {wet.stuff.name} goes soft in a day or two: coat it in cocoa butter or "
-                    "chocolate, or put it on late."
+                    f"{crisp.stuff.name} beside {wet.stuff.name}: the crunch goes, of crumbs in a day or two, of nuts "
+                    "in days. A film of cocoa butter or chocolate holds it off, or put it on late."
                 )
     chocolate = [one for one, _ in eaten if one.stuff.is_chocolate]
     shells = [one for one in given if one.part.role == "shell" and one.stuff.is_chocolate]
     for one, row in eaten:
-        if not one.stuff.is_chocolate and _high(one, row) >= WET_FROM and (chocolate or shells):
+        if not one.stuff.is_chocolate and _is_juicy(one, row) and (chocolate or shells):
             cautions["water-beside-chocolate"] = (
                 f"{one.stuff.name} is wet: the chocolate beside it softens and blooms in days. Keep it cold, and "
                 "eat it soon."

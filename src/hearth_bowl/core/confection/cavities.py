@@ -126,7 +126,8 @@ def _lay_fillings(
         laid.parts[one.position] = _laid_filling(found, per_piece, laid.pieces, over_g.get(one.position, 0.0))
         if one.stuff.recipe.family == "dry-mix" and one.part.amount is None and len(fillings) == 1:
             laid.notes.append("Filled to the brim with mix: give the grams that make one cup of milk, to leave room.")
-    laid.notes += stack.notes
+    is_capped = walls_of(ask).cap_mm > 0
+    laid.notes += [note for note in stack.notes if is_capped or "cap" not in note]
 
 
 def _laid_filling(found: StackedFilling, per_piece: int, pieces: int, over_g: float) -> PartLaid:

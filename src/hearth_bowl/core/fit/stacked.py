@@ -15,11 +15,12 @@ from hearth_bowl.core.fit.made import PACKED_SHARE, Made, batch_for_g, made_of, 
 from hearth_bowl.core.fit.moulded import in_halves, walls_of
 from hearth_bowl.core.fit.vessel import Cup, Mould
 from hearth_bowl.core.geometry.cavities import Weighed, divide
-from hearth_bowl.core.geometry.numbers import FLOOR_GUARD, bisect_rising
+from hearth_bowl.core.geometry.numbers import FLOOR_GUARD, crossing
 from hearth_bowl.core.mass.mixture import Mixture
 from hearth_bowl.core.recipe.recipe import Recipe
 
 MOST_FILLINGS: Final = 4
+NEAR_LEVEL_ML: Final = 1e-9
 Texture = Literal["soft", "firm", "crunchy"]
 Curve = Callable[[float], float]
 
@@ -110,9 +111,10 @@ def fit_stack(vessel: Mould | Cup, fillings: Sequence[FillingAsk], ask: WalledAs
         """Return the depth below the rim at which so much lies below."""
         if filled_ml <= 0:
             return floor_mm
-        return floor_mm - bisect_rising(
-            lambda up: mould.cavity.void_ml(walls.wall_mm, floor_mm - up), filled_ml, 0.0, floor_mm
+        up = crossing(
+            lambda up: mould.cavity.void_ml(walls.wall_mm, floor_mm - up) - filled_ml, 0.0, floor_mm, NEAR_LEVEL_ML
         )
+        return 0.0 if up is None else floor_mm - up
 
     inside = _inside(fillings, room_ml)
     rooms = _rooms(inside, room_ml, lambda y: mould.cavity.void_ml(walls.wall_mm, y), level_mm, top_mm)
