@@ -14,7 +14,7 @@ class ChangedMeanwhile(RuntimeError):  # noqa: N818
 
     def __init__(self, revision: int) -> None:
         super().__init__(
-            "This recipe was changed in another window since you opened it. Nothing was overwritten: keep yours as a "
+            "It was changed in another window since you opened it. Nothing was overwritten: keep yours as a "
             "copy, or take the other."
         )
         self.revision = revision

@@ -88,6 +88,28 @@ export const assortmentsQuery = queryOptions({
   queryFn: ({ signal }) => dataOf(client.GET("/api/assortments", { signal })),
 });
 
+export const confectionQueries = {
+  list: queryOptions({
+    queryKey: ["confections"],
+    queryFn: ({ signal }) => dataOf(client.GET("/api/confections", { signal })),
+  }),
+  options: queryOptions({
+    queryKey: ["confections", "options"],
+    queryFn: ({ signal }) => dataOf(client.GET("/api/confections/options", { signal })),
+    staleTime: Number.POSITIVE_INFINITY,
+  }),
+  one: (id: number) =>
+    queryOptions({
+      queryKey: ["confections", id],
+      queryFn: ({ signal }) =>
+        dataOf(
+          client.GET("/api/confections/{confection_id}", { params: { path: { confection_id: id } }, signal }),
+        ),
+      staleTime: Number.POSITIVE_INFINITY,
+      gcTime: 0,
+    }),
+};
+
 export const batchQueries = {
   list: queryOptions({
     queryKey: ["batches"],

@@ -18,6 +18,12 @@ const DaybookPage = lazy(() =>
   import("../features/daybook").then((place) => ({ default: place.DaybookPage })),
 );
 const BatchPage = lazy(() => import("../features/daybook").then((place) => ({ default: place.BatchPage })));
+const ConfectionsPage = lazy(() =>
+  import("../features/confection").then((place) => ({ default: place.ConfectionsPage })),
+);
+const ConfectionPage = lazy(() =>
+  import("../features/confection").then((place) => ({ default: place.ConfectionPage })),
+);
 const BoxesPage = lazy(() => import("../features/boxes").then((place) => ({ default: place.BoxesPage })));
 
 /** The places along the thread, each for one recipe; all but the first are fetched when they are opened. */
@@ -38,6 +44,8 @@ export function App() {
             <Route path="/recipes/:id/set" element={<ForRecipe Place={SetPage} />} />
             <Route path="/daybook" element={<DaybookPage />} />
             <Route path="/daybook/:id" element={<BatchPage />} />
+            <Route path="/confections" element={<ConfectionsPage />} />
+            <Route path="/confections/:id" element={<ConfectionPage />} />
             <Route path="/boxes" element={<BoxesPage />} />
             <Route
               path="*"

@@ -12,6 +12,7 @@ const PLACES = [
 ] as const;
 
 const BESIDE = [
+  { to: "/confections", name: "Confections" },
   { to: "/boxes", name: "Boxes" },
   { to: "/larder", name: "Larder" },
   { to: "/daybook", name: "Daybook" },

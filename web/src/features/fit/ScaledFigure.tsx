@@ -26,6 +26,8 @@ const LABEL_ROOM_PX = 150;
 const LABEL_STEP_PX = 17;
 const DIMENSION_ROOM_PX = 26;
 const NARROW_PX = 380;
+/** In a narrower box the drawing takes the left margin too. */
+const ROOMY_PX = 500;
 
 /** A drawing in millimetres with a bar that says how long they are. Children draw in mm. */
 export function ScaledFigure(props: Props) {
@@ -34,7 +36,7 @@ export function ScaledFigure(props: Props) {
   const [boxWidth, boxHeight] = isNarrow ? [Math.min(NARROW_PX, boxPx[0]), boxPx[1]] : boxPx;
   const plainSide = dimensions.length > 0 ? DIMENSION_ROOM_PX : MARGIN_PX;
   const right = labels.length > 0 ? LABEL_ROOM_PX : plainSide;
-  const leftSide = isNarrow ? plainSide : right;
+  const leftSide = isNarrow || boxWidth < ROOMY_PX ? plainSide : right;
   const top = dimensions.length > 0 ? DIMENSION_ROOM_PX : MARGIN_PX;
   const pxPerMm = Math.min(
     (boxWidth - leftSide - right) / widthMm,
@@ -43,18 +45,19 @@ export function ScaledFigure(props: Props) {
   const barMm = scaleBar(widthMm);
   const left = leftSide + (boxWidth - leftSide - right - widthMm * pxPerMm) / 2;
   const bottom = heightMm * pxPerMm + top + (dimensions.length > 0 ? DIMENSION_ROOM_PX : 0);
+  const tall = Math.max(bottom, top + labels.length * LABEL_STEP_PX + MARGIN_PX);
   const at = (x: number, y: number): [number, number] => [left + x * pxPerMm, top + y * pxPerMm];
   return (
     <figure className="print:max-w-md">
       <svg
         role="img"
         aria-label={alt}
-        viewBox={`0 0 ${boxWidth} ${bottom + BAR_ROOM_PX}`}
+        viewBox={`0 0 ${boxWidth} ${tall + BAR_ROOM_PX}`}
         className="mx-auto block w-full"
         preserveAspectRatio="xMidYMid meet"
       >
         <g transform={`translate(${left} ${top}) scale(${pxPerMm})`}>{children}</g>
-        <Labels labels={labels} at={at} x={left + widthMm * pxPerMm + 18} bottom={bottom} />
+        <Labels labels={labels} at={at} x={left + widthMm * pxPerMm + 18} bottom={tall} />
         <Dimensions dimensions={dimensions} at={at} active={active ?? null} />
         <g transform={`translate(${boxWidth / 2} ${bottom + 10})`} className="stroke-soot" strokeWidth="1.5">
           <path d={`M${(-barMm * pxPerMm) / 2} -3v6m0 -3h${barMm * pxPerMm}m0 -3v6`} fill="none" />

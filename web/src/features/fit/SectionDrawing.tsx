@@ -19,7 +19,7 @@ type Props = {
 
 const SLICES = 48;
 const mm = (value: number) => `${Number(value.toFixed(1))} mm`;
-const SHELL = "fill-[#4b2a22]";
+export const SHELL = "fill-[#4b2a22]";
 
 /** The vessel cut through, to scale: levels, layers, and in a shell its wall, cap and headroom. */
 export function SectionDrawing(props: Props) {

@@ -1,0 +1,126 @@
+"""A confection put together on the page: by pointer and by keyboard, in few actions, saved as it is made."""
+
+import re
+from typing import Any
+
+from playwright.sync_api import Page, expect
+
+from tests.browser.page_case import PageCase
+
+
+class Confections(PageCase):
+    def phrase(self, label: str, page: Page | None = None) -> Any:
+        return (page or self.page).get_by_role("button", name=re.compile(f"^{re.escape(label)}: "))
+
+    def pick(self, label: str, option: str, number: int = 0) -> None:
+        self.phrase(label).nth(number).click()
+        self.page.get_by_role("listbox").get_by_role("option", name=re.compile(f"^{re.escape(option)}")).click()
+
+    def take(self, label: str, figure: str, field: str = "", number: int = 0) -> None:
+        self.phrase(label).nth(number).click()
+        dialog = self.page.get_by_role("dialog", name=label)
+        dialog.get_by_label(field or re.compile(f"^{label}")).fill(figure)
+        dialog.get_by_role("button", name="Take it").click()
+
+    def stored(self, number: int) -> dict[str, Any]:
+        found: dict[str, Any] = self.server.call("GET", f"/api/confections/{number}")[1]["asked"]
+        return found
+
+    def test_an_egg_of_two_halves_with_a_yolk_whose_foils_are_72_for_36(self) -> None:
+        page = self.open("/confections")
+        self.pick("Recipe", "White-dome piping ganache")
+        self.pick("Form", "Egg mould, 10 halves")
+        page.get_by_role("button", name="Begin with it").click()
+        expect(page.get_by_role("heading", name="White-dome piping ganache", level=1)).to_be_attached()
+        self.pick("Halves", "two halves joined")
+        self.take("Pieces", "36")
+        page.get_by_role("button", name="Add a filling").click()
+        self.pick("Filling of", "Running-sun fondant", 1)
+        self.take("How much: filling", "22", "So much, %", 1)
+        self.phrase("With each piece").click()
+        page.get_by_label("Foil, paper, stick").fill("foil")
+        page.get_by_role("button", name="Add it").click()
+        page.get_by_role("button", name="One more: foil").click()
+        page.keyboard.press("Escape")
+        foils = page.locator("div", has=page.get_by_text("foil, to have ready", exact=True)).last
+        expect(foils).to_contain_text("72")
+        expect(page.get_by_text(re.compile(r"^36 pieces of \d+ g in 8 pours"))).to_be_visible()
+        expect(
+            page.get_by_role("img", name=re.compile("In section: a cavity 50 mm across.*Running-sun"))
+        ).to_be_visible()
+        expect(page.get_by_text(re.compile("Contains milk, soya"))).to_be_visible()
+        self.saved()
+        self.assertEqual(self.violations(), [])
+        asked = self.stored(9)
+        self.assertEqual((asked["form"]["pieces"], asked["form"]["halves"]), (36, True))
+        self.assertEqual([part["role"] for part in asked["parts"]], ["shell", "filling", "filling"])
+        self.assertEqual((asked["parts"][2]["share_pct"], asked["extras"]), (22, [{"name": "foil", "each": 2}]))
+
+    def test_what_cannot_be_is_said_where_it_was_asked_and_can_be_undone(self) -> None:
+        page = self.open("/confections/4")
+        self.phrase("How much: filling").first.click()
+        page.get_by_label("by grams a piece").check()
+        page.get_by_label("So much, g").fill("90")
+        page.get_by_role("button", name="Take it").click()
+        expect(page.get_by_text("That cannot be made so")).to_be_visible()
+        expect(page.get_by_text(re.compile(r"\(more than the cavity holds: .* ml in all"))).to_be_visible()
+        expect(self.phrase("How much: filling").first).to_have_text("90 g a piece")
+        self.saved()
+        page.get_by_role("button", name="Undo").click()
+        expect(page.get_by_text(re.compile(r"^30 pieces of"))).to_be_visible()
+        self.saved()
+        self.assertEqual(self.stored(4)["parts"][1]["mm"], 4)
+
+    def test_parts_are_added_moved_and_left_out_by_keyboard_alone(self) -> None:
+        page = self.open("/confections/1")
+        expect(page.get_by_text(re.compile(r"^63 pieces of \d+ g"))).to_be_visible()
+        page.get_by_role("button", name="Add a topping").focus()
+        page.keyboard.press("Enter")
+        expect(page.get_by_text("On top", exact=True)).to_be_visible()
+        self.phrase("On top of").focus()
+        page.keyboard.press("Enter")
+        page.keyboard.type("pistachios")
+        page.keyboard.press("Tab")
+        page.keyboard.press("Enter")
+        expect(self.phrase("On top of")).to_have_text("Pistachios")
+        expect(page.get_by_text("pistachio", exact=True)).to_be_visible()
+        page.get_by_role("button", name="Earlier: on top, part 5").focus()
+        page.keyboard.press("Enter")
+        expect(page.get_by_role("button", name="Leave out: on top, part 4")).to_be_visible()
+        page.get_by_role("button", name="Leave out: on top, part 4").focus()
+        page.keyboard.press("Enter")
+        expect(page.get_by_text("pistachio", exact=True)).to_have_count(0)
+        self.saved()
+        self.assertEqual(len(self.stored(1)["parts"]), 4)
+
+    def test_every_one_of_the_evening_opens_on_a_laptop_a_tablet_and_a_phone(self) -> None:
+        for width, height in ((1280, 800), (820, 1180), (390, 844)):
+            page = self.new_page(width, height)
+            for number in range(1, 9):
+                self.open(f"/confections/{number}", page)
+                expect(page.get_by_role("heading", name=re.compile("^Keeps "))).to_be_visible()
+                expect(page.get_by_role("img", name=re.compile("^In section"))).to_be_visible()
+                self.assertLessEqual(page.evaluate("document.documentElement.scrollWidth"), width, number)
+            self.assertEqual(self.violations(page), [])
+
+    def test_two_windows_do_not_overwrite_each_other_and_one_that_is_gone_is_said(self) -> None:
+        page = self.open("/confections/2")
+        other = self.open("/confections/2", self.new_page())
+        self.take("Pieces", "25")
+        self.saved()
+        self.phrase("Pieces", other).click()
+        other.get_by_role("dialog", name="Pieces").get_by_label("Pieces").fill("49")
+        other.get_by_role("button", name="Take it").click()
+        expect(other.get_by_role("alert").filter(has_text="changed in another window")).to_be_visible()
+        other.get_by_role("button", name="Keep mine as a copy").click()
+        expect(self.phrase("Pieces", other)).to_have_text("49 pieces")
+        self.saved(other)
+        self.assertEqual(self.stored(9)["form"]["pieces"], 49)
+        self.assertEqual(self.stored(2)["form"]["pieces"], 25)
+        page.get_by_role("button", name="Delete this confection").click()
+        page.get_by_role("button", name="Delete it").click()
+        expect(page.get_by_role("heading", name="Confections")).to_be_visible()
+        expect(page.get_by_text("Two-sky squares")).to_have_count(1)  # the copy
+        page.goto(self.server.url + "/confections/2")
+        expect(page.get_by_role("heading", name="There is no such confection")).to_be_visible()
+        self.said = [words for words in self.said if "404" not in words]

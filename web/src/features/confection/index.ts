@@ -1,0 +1,2 @@
+export { ConfectionPage } from "./ConfectionPage";
+export { ConfectionsPage } from "./ConfectionsPage";

@@ -1,0 +1,181 @@
+import { Fragment, type KeyboardEvent, type ReactNode, useState } from "react";
+import { numberIn } from "../units/units";
+import { Button } from "./Button";
+import { TextField } from "./Field";
+import { NumberField } from "./NumberField";
+import { Popover } from "./Popover";
+
+type PhraseProps = {
+  /** What is asked, for those who do not see the sentence. */
+  label: string;
+  text: string;
+  problem?: string | null;
+  /** The sign that stands behind it, never on a line of its own. */
+  after?: string;
+  children: (close: () => void) => ReactNode;
+};
+
+/** A choice within a sentence: pressed, it opens what else it may be. */
+export function Phrase({ label, text, problem, after, children }: PhraseProps) {
+  const [open, setOpen] = useState(false);
+  return (
+    <span className="whitespace-nowrap">
+      <Popover
+        label={label}
+        open={open}
+        onOpenChange={setOpen}
+        trigger={
+          <button
+            type="button"
+            aria-label={`${label}: ${text}`}
+            className={`min-h-11 whitespace-normal rounded-sm text-left font-bold text-rim underline decoration-2 decoration-dotted underline-offset-4 hover:bg-rim-faint ${problem ? "text-copper" : ""}`}
+          >
+            {text}
+          </button>
+        }
+      >
+        {children(() => setOpen(false))}
+      </Popover>
+      {after}
+      {problem && <span className="whitespace-normal text-[0.9375rem] text-copper"> ({problem})</span>}
+    </span>
+  );
+}
+
+export type Option = { value: string; text: string; under?: string };
+
+const MANY = 9;
+
+type ListProps = Omit<PhraseProps, "children"> & {
+  value: string;
+  options: readonly Option[];
+  onPick: (value: string) => void;
+};
+
+/** One of several, in a sentence. */
+export function PhraseList({ label, text, problem, after, value, options, onPick }: ListProps) {
+  return (
+    <Phrase label={label} text={text} problem={problem} after={after}>
+      {(close) => (
+        <List
+          label={label}
+          value={value}
+          options={options}
+          onPick={(next) => {
+            onPick(next);
+            close();
+          }}
+        />
+      )}
+    </Phrase>
+  );
+}
+
+function List({ label, value, options, onPick }: Omit<ListProps, "text">) {
+  const [wanted, setWanted] = useState("");
+  const found = options.filter(({ text }) => text.toLowerCase().includes(wanted.trim().toLowerCase()));
+  const move = (event: KeyboardEvent<HTMLElement>) => {
+    const way = { ArrowDown: "nextElementSibling", ArrowUp: "previousElementSibling" }[event.key];
+    const there = way && event.currentTarget[way as "nextElementSibling"];
+    if (!(there instanceof HTMLElement)) return;
+    event.preventDefault();
+    there.focus();
+  };
+  return (
+    <div>
+      {options.length > MANY && (
+        <TextField
+          label="Find"
+          value={wanted}
+          autoComplete="off"
+          onChange={(event) => setWanted(event.target.value)}
+        />
+      )}
+      <div role="listbox" aria-label={label} className="mt-1 max-h-80 overflow-auto">
+        {found.map((option) => (
+          <button
+            key={option.value}
+            type="button"
+            role="option"
+            aria-selected={option.value === value}
+            onClick={() => onPick(option.value)}
+            onKeyDown={move}
+            className="block min-h-11 w-full rounded-md px-2 py-1 text-left text-[1rem] leading-tight hover:bg-rim-faint aria-selected:bg-rim-pale aria-selected:font-bold"
+          >
+            {option.text}
+            {option.under && <span className="block text-[0.875rem] text-ash">{option.under}</span>}
+          </button>
+        ))}
+      </div>
+      {found.length === 0 && <p className="text-[0.9375rem] text-ash">Nothing is called that.</p>}
+    </div>
+  );
+}
+
+type NumberProps = Omit<PhraseProps, "children"> & {
+  unit: string;
+  value: number | null;
+  /** What it means to leave it empty; without it, it may not be. */
+  usual?: string;
+  whole?: boolean;
+  onTake: (value: number | null) => void;
+};
+
+/** A figure in a sentence. */
+export function PhraseNumber(props: NumberProps) {
+  const { label, text, problem, after, unit, value, usual, whole, onTake } = props;
+  return (
+    <Phrase label={label} text={text} problem={problem} after={after}>
+      {(close) => (
+        <Figure
+          {...{ label, unit, value, usual, whole }}
+          onTake={(next) => {
+            onTake(next);
+            close();
+          }}
+        />
+      )}
+    </Phrase>
+  );
+}
+
+type FigureProps = Pick<NumberProps, "label" | "unit" | "value" | "usual" | "whole" | "onTake">;
+
+/** A figure with the key that takes it. */
+export function Figure({ label, unit, value, usual, whole, onTake }: FigureProps) {
+  const [typed, setTyped] = useState(value === null ? "" : String(value));
+  const figure = numberIn(typed);
+  const isEmpty = typed.trim() === "";
+  const isGood = isEmpty ? usual !== undefined : figure !== undefined && (!whole || Number.isInteger(figure));
+  return (
+    <form
+      className="grid grid-cols-[minmax(0,1fr)_auto] items-end gap-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (isGood) onTake(isEmpty ? null : (figure ?? null));
+      }}
+    >
+      <NumberField
+        label={unit ? `${label}, ${unit}` : label}
+        placeholder={usual}
+        value={typed}
+        problem={typed.trim() !== "" && !isGood ? "a whole number is needed here" : null}
+        onChange={(event) => setTyped(event.target.value)}
+      />
+      <Button type="submit" disabled={!isGood}>
+        Take it
+      </Button>
+    </form>
+  );
+}
+
+type Clause = ((after: string) => ReactNode) | false | null;
+
+/** Phrases as a sentence: commas between them, a full stop behind the last, none of these on a line of its own. */
+export function Sentence({ clauses }: { clauses: readonly Clause[] }) {
+  const said = clauses.filter((clause) => typeof clause === "function");
+  return said.map((clause, position) => (
+    // biome-ignore lint/suspicious/noArrayIndexKey: a clause is its place in the sentence
+    <Fragment key={position}>{clause(position + 1 < said.length ? "," : ".")} </Fragment>
+  ));
+}
