@@ -79,6 +79,41 @@ class Confections(AppCase):
         self.assertEqual(self.client.delete(path).status_code, 204)
         self.assertEqual(self.client.get(path).status_code, 404)
 
+    def test_a_run_for_a_confection_weighs_what_it_takes_and_makes_its_shell(self) -> None:
+        asked = self.asked("Planet mould, 24 half balls", HOLLOW, self.filling("First-light milk filling"), pieces=40)
+        number = self.client.post("/api/confections", json=asked).get_json()["id"]
+        taken = self.worked(asked)["answer"]["parts"][1]["make_g"]
+        start = {"recipe_id": self.recipes["First-light milk filling"], "confection_id": number}
+        run = self.client.post("/api/batches", json=start)
+        self.assertEqual(run.status_code, 201, run.text)
+        self.assertAlmostEqual(sum(run.get_json()["amounts_g"]), taken, delta=1.0)
+        self.assertEqual(run.get_json()["shell"], "dark60")
+        self.assertIn("temper-melt", [step["key"] for step in run.get_json()["steps"]])
+        plan = self.client.post("/api/batches/plan", json=start).get_json()
+        self.assertEqual(len(plan["steps"]), len(run.get_json()["steps"]))
+        other = self.client.post("/api/batches", json={**start, "recipe_id": self.recipes["Night-sky truffles"]})
+        self.assertEqual(other.status_code, 422)
+        self.assertEqual(self.client.post("/api/batches", json={**start, "confection_id": 9999}).status_code, 404)
+
+    def test_a_small_body_sets_sooner_than_a_slab_and_a_large_one_is_refused(self) -> None:
+        recipe = self.client.get(f"/api/recipes/{self.recipes['First-light milk filling']}").get_json()["recipe"]
+        ask = {"state": "pipe", "from_c": 36.0, "place": "fridge"}
+
+        def minutes(**body: float) -> Any:
+            answer = self.client.post("/api/set/clock", json={"recipe": recipe, "ask": {**ask, **body}})
+            return answer.get_json(force=True)["cool_min"][1] if answer.status_code == 200 else answer.status_code
+
+        self.assertLess(minutes(volume_ml=7.0, area_cm2=21.0), minutes(thickness_mm=16.0))
+        self.assertEqual(minutes(volume_ml=900.0, area_cm2=300.0), 422)
+        self.assertEqual(minutes(volume_ml=7.0), 422)
+        self.assertEqual(minutes(volume_ml=7.0, area_cm2=21.0, thickness_mm=10.0), 422)
+        shown = self.client.post(
+            "/api/set/clock", json={"recipe": recipe, "ask": {**ask, "volume_ml": 7.0, "area_cm2": 21.0}}
+        )
+        curve = shown.get_json()["curve"]
+        self.assertGreater(len(curve), 10)
+        self.assertGreater(curve[0][1], curve[-1][1])
+
     def test_odd_bodies_are_refused_by_name(self) -> None:
         for change, status in (
             ({"form": {"vessel": 999999}}, 404),

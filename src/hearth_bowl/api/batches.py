@@ -34,11 +34,13 @@ LARGEST_ID: Final = 2**63 - 1
 
 
 class PlanBatchIn(Incoming):
-    """A run as it would be started: of a kept version (else the recipe as it stands), by the schools chosen."""
+    """A run as it would be started: of a kept version (else the recipe as it stands), by the schools chosen; perhaps
+    for a confection."""
 
     recipe_id: int
     version: int | None = None
     choices: dict[str, str] = Field(default_factory=dict)
+    confection_id: int | None = None
 
 
 class StartBatchIn(PlanBatchIn):
@@ -150,6 +152,7 @@ def start_batch(json: StartBatchIn) -> tuple[service.Run, int]:
             choices=json.choices,
             probe_id=json.probe_id,
             from_step=json.from_step,
+            confection_id=json.confection_id,
         )
     return run, 201
 
@@ -159,7 +162,7 @@ def start_batch(json: StartBatchIn) -> tuple[service.Run, int]:
 def plan_batch(json: PlanBatchIn) -> service.Plan:
     """Return the steps that a run would have. Nothing is stored."""
     with database().reading() as session:
-        return service.plan_batch(session, json.recipe_id, json.version, json.choices)
+        return service.plan_batch(session, json.recipe_id, json.version, json.choices, json.confection_id)
 
 
 @batches.get("/<int:batch_id>")

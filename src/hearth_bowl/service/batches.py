@@ -11,16 +11,19 @@ from sqlalchemy.orm import Session
 
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.fit.ask import ask_for, ask_kind
+from hearth_bowl.core.fit.made import scaled
 from hearth_bowl.core.fit.vessel import Box
+from hearth_bowl.core.recipe.weighing import shown_g
 from hearth_bowl.core.stove.choices import checked_choices
 from hearth_bowl.core.stove.events import StepBegun
 from hearth_bowl.core.stove.plan import choices_that_matter
 from hearth_bowl.core.stove.run import RunState, run_state
 from hearth_bowl.core.stove.step import Step
 from hearth_bowl.formats.ask_file import ask_record
-from hearth_bowl.formats.recipe_file import RecipeFile, recipe_from, whole_record
+from hearth_bowl.formats.recipe_file import RecipeFile, recipe_from, recipe_record, whole_record
 from hearth_bowl.formats.vessel_file import vessel_from
 from hearth_bowl.service.batch_events import Event, add_event, events_of
+from hearth_bowl.service.confections import batch_of
 from hearth_bowl.service.errors import NotFound
 from hearth_bowl.service.fit import get_fit
 from hearth_bowl.service.probes import STAND_IN, ensure_probe
@@ -82,13 +85,15 @@ class Plan:
     matter: tuple[str, ...]
 
 
-def plan_batch(session: Session, recipe_id: int, version: int | None, choices: Mapping[str, str]) -> Plan:
+def plan_batch(
+    session: Session, recipe_id: int, version: int | None, choices: Mapping[str, str], confection_id: int | None = None
+) -> Plan:
     """Return what a run would be. Nothing is stored.
 
-    :raises BadInput: at a choice or `version`. :raises NotFound: there is no such recipe.
+    :raises BadInput: at a choice, `version` or `confection_id`. :raises NotFound: there is no such recipe.
     """
-    recipe = recipe_from(_record(session, recipe_id, version))
-    settings, fit = get_settings(session), _fit_of(session, recipe_id)
+    record, fit = _made(session, recipe_id, version, confection_id)
+    recipe, settings = recipe_from(record), get_settings(session)
     shell, moulded = shell_of(fit)
     return Plan(
         steps=take_snapshot(recipe, choices, fit, settings).steps,
@@ -105,14 +110,17 @@ def start_batch(
     choices: Mapping[str, str] | None = None,
     probe_id: str = STAND_IN,
     from_step: int = 0,
+    confection_id: int | None = None,
 ) -> Run:
-    """Start a run from a kept version (or the recipe as it stands) and its fit. It may begin in the middle.
+    """Start a run from a kept version (or the recipe as it stands) and its fit, or for a confection. It may
+    begin in the middle.
 
-    :raises BadInput: at a choice, `version`, `probe_id` or `from_step`. :raises NotFound: there is no such recipe.
+    :param confection_id: so much is weighed in as it takes, for the form and shell that it has.
+    :raises BadInput: at a choice, `version`, `probe_id`, `from_step` or `confection_id`.
+    :raises NotFound: there is no such recipe or confection.
     """
-    record = _record(session, recipe_id, version)
+    record, fit = _made(session, recipe_id, version, confection_id)
     checked = checked_choices(choices or {})
-    fit = _fit_of(session, recipe_id)
     snapshot = take_snapshot(recipe_from(record), checked, fit, get_settings(session))
     if not 0 <= from_step < len(snapshot.steps):
         raise BadInput(("from_step",), f"{from_step}", f"0 to {len(snapshot.steps) - 1}", "out-of-range")
@@ -135,6 +143,19 @@ def start_batch(
     session.flush()
     add_event(session, row, "start", now, StepBegun(step=from_step, key=snapshot.steps[from_step].key))
     return get_run(session, row.id)
+
+
+def _made(
+    session: Session, recipe_id: int, version: int | None, confection_id: int | None
+) -> tuple[RecipeFile, dict[str, Any]]:
+    """Return the recipe that is made, in what amounts, and what it is made for."""
+    record = _record(session, recipe_id, version)
+    if confection_id is None:
+        return record, _fit_of(session, recipe_id)
+    make_g, fit = batch_of(session, confection_id, recipe_id)
+    recipe = recipe_from(record)
+    _, amounts_g = scaled(recipe, make_g)
+    return recipe_record(recipe.with_amounts_g([shown_g(grams) for grams in amounts_g])), fit
 
 
 def _record(session: Session, recipe_id: int, version: int | None) -> RecipeFile:

@@ -24,10 +24,14 @@ from hearth_bowl.core.confection.confection import (
     Part,
 )
 from hearth_bowl.core.confection.price import PieceCost, piece_cost
-from hearth_bowl.core.confection.work_out import Worked, work_out
+from hearth_bowl.core.confection.work_out import Worked, WorkedPart, work_out
 from hearth_bowl.core.errors import BadInput
-from hearth_bowl.core.fit.ask import MOULD_SHELL
+from hearth_bowl.core.fit.ask import MOULD_SHELL, NO_SHELL, ask_for, kind_of
+from hearth_bowl.core.ingredients.ingredient import Ingredient
+from hearth_bowl.core.ingredients.library import LIBRARY
+from hearth_bowl.core.recipe.ratios import CHOCOLATE_KINDS
 from hearth_bowl.core.recipe.recipe import check_name
+from hearth_bowl.formats.ask_file import ask_record
 from hearth_bowl.formats.confection_file import FORMAT, ConfectionAnswer, confection_answer
 from hearth_bowl.formats.recipe_file import OwnIngredientFile, ingredient_from, recipe_from, sparse_record
 from hearth_bowl.formats.vessel_file import vessel_from
@@ -171,6 +175,35 @@ def work_out_confection(session: Session, asked: ConfectionAsk) -> WorkedConfect
     """
     worked = _worked(session, asked)
     return WorkedConfection(answer=confection_answer(worked), cost=piece_cost(worked, prices_per_g(session)))
+
+
+def batch_of(session: Session, confection_id: int, recipe_id: int) -> tuple[float, dict[str, Any]]:
+    """Return what of a recipe a confection takes [g, weighed in], and its vessel with what is asked of it there.
+
+    :raises NotFound: it is not there. :raises BadInput: at `confection_id`: the recipe does not go into it.
+    """
+    asked = get_confection(session, confection_id).asked
+    worked = _worked(session, asked)
+    make_g = sum(
+        made.make_g for made, part in zip(worked.parts, asked.parts, strict=True) if part.of.recipe_id == recipe_id
+    )
+    if make_g <= 0:
+        allowed = "a confection that the recipe goes into"
+        raise BadInput(("confection_id",), f"the recipe is not in {asked.name}", allowed, "not-for-this")
+    vessel = worked.confection.form.vessel
+    round_it = next((part for part in worked.parts if part.part.role in ("shell", "coat")), None)
+    kind = kind_of(vessel)
+    shell = {} if kind == "cake" else {"shell": NO_SHELL if round_it is None else _chocolate(round_it)}
+    stored = get_vessel(session, asked.form.vessel)
+    ask = ask_for(kind, shell | ({} if kind == "cake" else {"pieces": worked.pieces}))
+    return make_g, {"vessel": stored.vessel, "vessel_name": stored.name, "ask": ask_record(ask)}
+
+
+def _chocolate(part: WorkedPart) -> str:
+    """Return the chocolate of a shell or coat, of a blend the one that there is most of; none where it is of a mass."""
+    most = max(part.weigh, key=lambda row: row.amount_g)
+    is_known = most.ingredient.key in LIBRARY and most.ingredient.kind in CHOCOLATE_KINDS
+    return most.ingredient.label if is_known and isinstance(part.part.of, Ingredient | Blend) else NO_SHELL
 
 
 def confection_record(session: Session, confection_id: int) -> dict[str, Any]:

@@ -56,9 +56,10 @@ def beside(settings: Settings, record: Mapping[str, Any], ask: SetAsk) -> list[B
         if key != ask.place
     ]
     here = PLACES[ask.place].name.lower() if ask.place in PLACES else ""
-    sheet = replace(ask, thickness_mm=SHEET_MM, bowl_kg=None, area_m2=None, narrow_mm=None)
+    anew = replace(ask, thickness_mm=None, bowl_kg=None, area_m2=None, narrow_mm=None, volume_ml=None, area_cm2=None)
+    sheet = replace(anew, thickness_mm=SHEET_MM)
     shapes.append((f"As an {SHEET_MM:g} mm sheet, {here}", sheet))
-    in_bowl = replace(ask, thickness_mm=None, narrow_mm=None, bowl_kg=mixture.mass_g / 1000)
+    in_bowl = replace(anew, bowl_kg=mixture.mass_g / 1000, stirred=False)
     shapes.append((f"Left in its bowl, {here}", in_bowl))
     shapes.append((f"In its bowl and stirred, {here}", replace(in_bowl, stirred=True)))
     found = []
@@ -93,7 +94,7 @@ def _ask(settings: Settings, ask: SetAsk, mixture: Mixture) -> SetAsk:
     if ask.place in ROOMS and ask.ambient_c is None:
         kitchen_c = settings.kitchen_c
         ask = replace(ask, ambient_c=min(kitchen_c, PLACES["larder"].ambient_c) if ask.place == "larder" else kitchen_c)
-    if ask.thickness_mm is None and ask.bowl_kg is None:
+    if ask.thickness_mm is None and ask.bowl_kg is None and ask.volume_ml is None:
         ask = replace(ask, bowl_kg=mixture.mass_g / 1000)
     return ask
 

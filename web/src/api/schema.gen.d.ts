@@ -5031,13 +5031,19 @@ export interface components {
         };
         /**
          * PlanBatchIn
-         * @description A run as it would be started: of a kept version (else the recipe as it stands), by the schools chosen.
+         * @description A run as it would be started: of a kept version (else the recipe as it stands), by the schools chosen; perhaps
+         *     for a confection.
          */
         PlanBatchIn: {
             /** Choices */
             choices?: {
                 [key: string]: string;
             };
+            /**
+             * Confection Id
+             * @default null
+             */
+            confection_id?: number | null;
             /** Recipe Id */
             recipe_id: number;
             /**
@@ -5791,7 +5797,8 @@ export interface components {
         };
         /**
          * SetAsk
-         * @description A mass in a place. A slab by its thickness (and the narrower side), or a bowl by its mass.
+         * @description A mass in a place. A slab by its thickness (and the narrower side), a bowl by its mass, or small bodies
+         *     (cavities, balls, pieces standing free), each of a volume and a whole surface.
          *
          *     A bowl that is stirred every few minutes has one temperature and may say its cooling area; one left alone has not.
          */
@@ -5801,6 +5808,11 @@ export interface components {
              * @default null
              */
             ambient_c: number | null;
+            /**
+             * Area Cm2
+             * @default null
+             */
+            area_cm2: number | null;
             /**
              * Area M2
              * @default null
@@ -5847,10 +5859,16 @@ export interface components {
              * @default null
              */
             thickness_mm: number | null;
+            /**
+             * Volume Ml
+             * @default null
+             */
+            volume_ml: number | null;
         };
         /**
          * SetAsk
-         * @description A mass in a place. A slab by its thickness (and the narrower side), or a bowl by its mass.
+         * @description A mass in a place. A slab by its thickness (and the narrower side), a bowl by its mass, or small bodies
+         *     (cavities, balls, pieces standing free), each of a volume and a whole surface.
          *
          *     A bowl that is stirred every few minutes has one temperature and may say its cooling area; one left alone has not.
          */
@@ -5860,6 +5878,11 @@ export interface components {
              * @default null
              */
             ambient_c?: number | null;
+            /**
+             * Area Cm2
+             * @default null
+             */
+            area_cm2?: number | null;
             /**
              * Area M2
              * @default null
@@ -5906,6 +5929,11 @@ export interface components {
              * @default null
              */
             thickness_mm?: number | null;
+            /**
+             * Volume Ml
+             * @default null
+             */
+            volume_ml?: number | null;
         };
         /**
          * SetClock
@@ -6342,6 +6370,11 @@ export interface components {
             choices?: {
                 [key: string]: string;
             };
+            /**
+             * Confection Id
+             * @default null
+             */
+            confection_id?: number | null;
             /**
              * From Step
              * @default 0

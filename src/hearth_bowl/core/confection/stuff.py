@@ -87,7 +87,10 @@ def stuff_of(part: Part, form: Form, kitchen: Kitchen) -> Stuff:
         name=recipe.name,
         recipe=recipe,
         eaten=mix(recipe),
-        made=Made(density_g_per_ml=_density(blended, recipe, lumps=part.lumps or part.role == "core") / (1 + (part.overrun_pct or 0.0) / 100)),
+        made=Made(
+            density_g_per_ml=_density(blended, recipe, lumps=part.lumps or part.role == "core")
+            / (1 + (part.overrun_pct or 0.0) / 100)
+        ),
         is_bought=True,
         loss_pct=part.loss_pct or 0.0,
         loss_g=0.0,

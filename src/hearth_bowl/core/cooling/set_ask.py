@@ -32,7 +32,8 @@ STATES: Final[Mapping[str, State]] = MappingProxyType(
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class SetAsk:
-    """A mass in a place. A slab by its thickness (and the narrower side), or a bowl by its mass.
+    """A mass in a place. A slab by its thickness (and the narrower side), a bowl by its mass, or small bodies
+    (cavities, balls, pieces standing free), each of a volume and a whole surface.
 
     A bowl that is stirred every few minutes has one temperature and may say its cooling area; one left alone has not.
     """
@@ -49,6 +50,8 @@ class SetAsk:
     bowl_kg: float | None = None
     area_m2: float | None = None
     stirred: bool = False
+    volume_ml: float | None = None
+    area_cm2: float | None = None
 
 
 STATE_OF_USE: Final[Mapping[str, str]] = MappingProxyType(
@@ -73,7 +76,13 @@ def check_set_ask(ask: SetAsk) -> float:
     place = place_named(ask.place)
     faces(ask.place, ask.base, ask.cover)
     check_number(("from_c",), ask.from_c, -20, 130, "°C")
-    for name, most, unit in (("thickness_mm", 500, "mm"), ("narrow_mm", 2000, "mm"), ("bowl_kg", 100, "kg")):
+    for name, most, unit in (
+        ("thickness_mm", 500, "mm"),
+        ("narrow_mm", 2000, "mm"),
+        ("bowl_kg", 100, "kg"),
+        ("volume_ml", 10_000, "ml"),
+        ("area_cm2", 100_000, "cm²"),
+    ):
         if getattr(ask, name) is not None:
             check_number((name,), getattr(ask, name), 0, most, unit, above=True)
     return check_number(("ambient_c",), place.ambient_c if ask.ambient_c is None else ask.ambient_c, -40, 45, "°C")

@@ -8,7 +8,7 @@ from typing import Final
 
 import numpy as np
 
-from hearth_bowl.core.cooling.bowl import stirred_s
+from hearth_bowl.core.cooling.bowl import SMALL_H, small_s, stirred_s
 from hearth_bowl.core.cooling.places import faces, place_named
 from hearth_bowl.core.cooling.set_ask import SetAsk
 from hearth_bowl.core.cooling.slab import Slab, cool_slab, slab_s
@@ -32,8 +32,11 @@ def cool_s(mixture: Mixture, ask: SetAsk, to_c: float, ambient_c: float) -> floa
 
     :raises BadInput: at `thickness_mm` unless it is a slab or a bowl; see the bodies themselves.
     """
-    if (ask.thickness_mm is None) == (ask.bowl_kg is None):
-        raise BadInput(("thickness_mm",), "a slab or a bowl is needed", "thickness_mm, or bowl_kg", "missing")
+    if [ask.thickness_mm, ask.bowl_kg, ask.volume_ml].count(None) != 2:
+        allowed = "thickness_mm, bowl_kg, or volume_ml"
+        raise BadInput(("thickness_mm",), "a slab, a bowl or a small body is needed", allowed, "missing")
+    if ask.volume_ml is not None:
+        return _small_s(mixture, ask, to_c, ambient_c)
     if ask.bowl_kg is None:
         return _edge(ask) * slab_s(_slab(mixture, ask), ask.from_c, to_c, ambient_c)
     if ask.stirred:
@@ -48,9 +51,10 @@ def cool_curve(
     if ask.from_c <= ambient_c or until_s <= 0:
         return ()
     until_s = 1.15 * until_s
-    if ask.bowl_kg is not None and ask.stirred:
+    if ask.volume_ml is not None or (ask.bowl_kg is not None and ask.stirred):
+        lumped_s = _stirred_s if ask.volume_ml is None else _small_s
         steps = np.linspace(ask.from_c, min(ask.from_c, ambient_c + NEAREST_K), DRAWN + 1)
-        found = ((_stirred_s(mixture, ask, float(c), ambient_c), float(c)) for c in steps)
+        found = ((lumped_s(mixture, ask, float(c), ambient_c), float(c)) for c in steps)
         return tuple((factor * s / 60, c) for s, c in found if s <= until_s)
     edge = 1.0
     if ask.bowl_kg is not None:
@@ -96,6 +100,13 @@ def _stirred_s(mixture: Mixture, ask: SetAsk, to_c: float, ambient_c: float) -> 
     area_m2 = bowl_area_m2(mass_kg, 1000 * mixture.density_g_per_ml) if ask.area_m2 is None else ask.area_m2
     h = max(top, STIRRED_LEAST_H)
     return stirred_s(mass_kg, area_m2, ask.from_c, to_c, ambient_c, h, _thermal(mixture))
+
+
+def _small_s(mixture: Mixture, ask: SetAsk, to_c: float, ambient_c: float) -> float:
+    if ask.area_cm2 is None:
+        raise BadInput(("area_cm2",), "is missing", "its whole surface in cm²", "missing")
+    h = max(SMALL_H, faces(ask.place, ask.base, ask.cover)[0] if ask.place == "fan-fridge" else 0.0)
+    return small_s(ask.volume_ml or 0.0, ask.area_cm2, ask.from_c, to_c, ambient_c, h, _thermal(mixture))
 
 
 def _edge(ask: SetAsk) -> float:

@@ -13,6 +13,7 @@ import { Aim } from "./Aim";
 import { Bowl } from "./Bowl";
 import { Conflict } from "./Conflict";
 import { Cook } from "./Cook";
+import { GoesInto } from "./GoesInto";
 import { LineList } from "./LineList";
 import { NewRecipe } from "./NewRecipe";
 import { RatioRule } from "./RatioRule";
@@ -76,6 +77,7 @@ function BenchPage({ stored, kitchenC }: { stored: Schemas["StoredRecipe"]; kitc
             <span>{bench ? mass(bench.mass_g, units) : ""}</span>
           </p>
           <Ours state={state} />
+          <GoesInto id={id} />
           <div className="mt-3 flex flex-wrap gap-2">
             <Button
               look="filled"

@@ -6,13 +6,15 @@ import { RecipeNotice } from "../../app/Notice";
 import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Field";
 import { NumberField } from "../../ui/NumberField";
+import { PhraseList } from "../../ui/Phrase";
 import { Skeleton } from "../../ui/Skeleton";
 import { useUnits } from "../../units/units";
+import { type ConfectionBody, isShaped, shapeOf, useBodies } from "./bodies";
 import { Chains } from "./Chains";
 import { CoolCurve } from "./CoolCurve";
 import { Seen } from "./Seen";
 import { Since } from "./Since";
-import { batchThatSets, type Shape, useSetClock } from "./useSetClock";
+import { type Body, batchThatSets, type Shape, useSetClock } from "./useSetClock";
 import { degrees, hoursText, lower, minutesText } from "./words";
 
 /** Set: until it can be piped, rolled, cut or unmoulded; what a reading or a cue says of that. */
@@ -21,14 +23,18 @@ export function SetPage({ id }: { id: number }) {
   const kept = useQuery(keptFitQuery(id));
   const batches = useQuery({ ...batchQueries.list, staleTime: 0 });
   const places = useQuery(placesQuery);
+  const bodies = useBodies(id);
   if (stored.error && !stored.data) return <RecipeNotice error={stored.error} />;
-  if (!stored.data || !kept.data || !batches.data || !places.data) return <Skeleton />;
+  if (!stored.data || !kept.data || !batches.data || !places.data || !bodies) return <Skeleton />;
   const { ask } = kept.data;
   return (
     <SetBench
       stored={stored.data}
       places={places.data}
-      thickness={ask && "thickness_mm" in ask ? ask.thickness_mm : null}
+      bodies={bodies}
+      own={
+        ask && "thickness_mm" in ask && ask.thickness_mm != null ? { thickness_mm: ask.thickness_mm } : null
+      }
       batch={batchThatSets(batches.data.batches, id)}
     />
   );
@@ -37,15 +43,18 @@ export function SetPage({ id }: { id: number }) {
 type BenchProps = {
   stored: Schemas["StoredRecipe"];
   places: Schemas["PlacesOut"];
-  thickness: number | null;
+  /** How it is shaped in the confections that it goes into. */
+  bodies: ConfectionBody[];
+  /** How thick it is by its fit, where that was typed. */
+  own: Body | null;
   batch: number | null;
 };
 
-function SetBench({ stored, places, thickness, batch }: BenchProps) {
+function SetBench({ stored, places, bodies, own, batch }: BenchProps) {
   const { recipe } = stored;
   const units = useUnits();
   const queries = useQueryClient();
-  const set = useSetClock(stored, places, thickness, batch);
+  const set = useSetClock(stored, places, own ?? bodies[0]?.body ?? null, batch);
   const { asked, ask, seen, change } = set;
   const clock = useQuery({
     queryKey: ["set-clock", recipe, ask, seen],
@@ -67,7 +76,7 @@ function SetBench({ stored, places, thickness, batch }: BenchProps) {
     return error ? `${error.message}: ${error.allowed}` : null;
   };
   const stateName = places.states.find((state) => state.key === asked.state)?.name ?? "";
-  const field = (name: "thickness" | "mass" | "from", label: string, path: string) => (
+  const field = (name: "thickness" | "mass" | "from" | "volume" | "area", label: string, path: string) => (
     <NumberField
       label={label}
       value={asked[name]}
@@ -82,6 +91,22 @@ function SetBench({ stored, places, thickness, batch }: BenchProps) {
         <h1 dir="auto" className="break-words font-display font-semibold text-[1.625rem] leading-tight">
           {recipe.name}
         </h1>
+        {bodies.length > 0 && (
+          <p className="mt-1 text-[1.0625rem] leading-[1.9]">
+            Shaped as in{" "}
+            <PhraseList
+              label="Shaped as in"
+              text={bodies.find(({ body }) => isShaped(asked, body))?.name ?? "none of its confections"}
+              after="."
+              value={String(bodies.find(({ body }) => isShaped(asked, body))?.id ?? "")}
+              options={bodies.map((row) => ({ value: String(row.id), text: row.name, under: row.says }))}
+              onPick={(value) => {
+                const picked = bodies.find((row) => String(row.id) === value);
+                if (picked) change(shapeOf(picked.body));
+              }}
+            />
+          </p>
+        )}
         <div className="mt-3 grid grid-cols-2 items-end gap-3">
           <Select
             label="Until it is"
@@ -104,10 +129,17 @@ function SetBench({ stored, places, thickness, batch }: BenchProps) {
             <option value="slab">a slab or sheet</option>
             <option value="bowl">a bowl</option>
             <option value="stirred">a bowl, stirred</option>
+            <option value="small">pieces or cavities</option>
           </Choice>
-          {asked.shape === "slab"
-            ? field("thickness", "Thick, mm", "thickness_mm")
-            : field("mass", "In the bowl, g", "bowl_kg")}
+          {asked.shape === "slab" && field("thickness", "Thick, mm", "thickness_mm")}
+          {(asked.shape === "bowl" || asked.shape === "stirred") &&
+            field("mass", "In the bowl, g", "bowl_kg")}
+          {asked.shape === "small" && (
+            <>
+              {field("volume", "Each holds, ml", "volume_ml")}
+              {field("area", "Its surface, cm²", "area_cm2")}
+            </>
+          )}
           {field("from", `From, °${units.temperature}`, "from_c")}
           <Choice
             label="Covered by"

@@ -7,13 +7,16 @@ import { serverMoment } from "../../api/serverTime";
 import { numberIn, type Units, useUnits } from "../../units/units";
 import { useRun, useUsualProbe } from "../run";
 
-export type Shape = "slab" | "bowl" | "stirred";
+export type Shape = "slab" | "bowl" | "stirred" | "small";
 /** Where and how it sets, as typed. */
 export type Asked = {
   state: string;
   shape: Shape;
   thickness: string;
   mass: string;
+  /** Of a small body: its volume, ml, and its whole surface, cm². */
+  volume: string;
+  area: string;
   from: string;
   place: string;
   base: string;
@@ -23,6 +26,9 @@ export type Asked = {
 export type Correction = Schemas["CorrectionIn"];
 type Ask = Schemas["SetAskIn"];
 type Running = Schemas["SetState"];
+
+/** How what sets is shaped, where a confection or a fit says it. */
+export type Body = { thickness_mm: number | null; volume_ml?: number | null; area_cm2?: number | null };
 
 const RECENT_MS = 3 * 86_400_000;
 
@@ -48,7 +54,7 @@ const seenFor = ({ seen, ask }: Running, wanted: string): Correction[] =>
 export function useSetClock(
   stored: Schemas["StoredRecipe"],
   places: Schemas["PlacesOut"],
-  thickness: number | null,
+  body: Body | null,
   batch: number | null,
 ) {
   const units = useUnits();
@@ -68,7 +74,8 @@ export function useSetClock(
       place: "",
       ...start,
       from_c: Math.round(from_c),
-      thickness_mm: thickness ?? start?.thickness_mm ?? null,
+      thickness_mm: start?.thickness_mm ?? null,
+      ...body,
     },
     units,
   );
@@ -129,6 +136,7 @@ const text = (value: number | null | undefined) => (value == null ? "" : String(
 function askOf(asked: Asked, units: Units): Ask {
   const from = numberIn(asked.from) ?? Number.NaN;
   const grams = numberIn(asked.mass);
+  const kilos = grams === undefined ? null : grams / 1000;
   return {
     state: asked.state,
     from_c: units.temperature === "F" ? (from - 32) / 1.8 : from,
@@ -136,7 +144,9 @@ function askOf(asked: Asked, units: Units): Ask {
     base: asked.base || null,
     cover: asked.cover,
     thickness_mm: asked.shape === "slab" ? (numberIn(asked.thickness) ?? null) : null,
-    bowl_kg: asked.shape === "slab" || grams === undefined ? null : grams / 1000,
+    bowl_kg: asked.shape === "bowl" || asked.shape === "stirred" ? kilos : null,
+    volume_ml: asked.shape === "small" ? (numberIn(asked.volume) ?? null) : null,
+    area_cm2: asked.shape === "small" ? (numberIn(asked.area) ?? null) : null,
     stirred: asked.shape === "stirred",
   };
 }
@@ -144,8 +154,11 @@ function askOf(asked: Asked, units: Units): Ask {
 function askedOf(ask: Ask, units: Units): Asked {
   return {
     state: ask.state,
-    shape: ask.thickness_mm != null ? "slab" : ask.stirred ? "stirred" : "bowl",
+    shape:
+      ask.volume_ml != null ? "small" : ask.thickness_mm != null ? "slab" : ask.stirred ? "stirred" : "bowl",
     thickness: text(ask.thickness_mm),
+    volume: text(ask.volume_ml),
+    area: text(ask.area_cm2),
     mass: text(ask.bowl_kg == null ? null : ask.bowl_kg * 1000),
     from: text(inOwn(ask.from_c, units)),
     place: ask.place,

@@ -1,9 +1,10 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { client, dataOf, type Schemas } from "../../api/client";
-import { batchQueries, choicesQuery, recipeQueries } from "../../api/queries";
+import { batchQueries, choicesQuery, confectionQueries, recipeQueries } from "../../api/queries";
 import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Field";
+import { PhraseList } from "../../ui/Phrase";
 import { temperature, type Units, useUnits } from "../../units/units";
 import { ProbeChoice, useUsualProbe } from "../run";
 
@@ -31,7 +32,17 @@ export function StartRun({ id, name }: Props) {
   const usual = useUsualProbe();
   const newest = versions?.versions[0]?.number;
   const wanted = version ?? (newest === undefined ? "" : String(newest));
-  const run = { recipe_id: id, version: wanted === "" ? null : Number(wanted), choices: chosen };
+  const { data: confections } = useQuery({ ...confectionQueries.list, staleTime: 0 });
+  const [forWhich, setForWhich] = useState<number | null>(null);
+  const goesInto = (confections?.confections ?? []).filter((row) =>
+    row.asked.parts.some((part) => part.of.recipe_id === id),
+  );
+  const run = {
+    recipe_id: id,
+    version: wanted === "" ? null : Number(wanted),
+    choices: chosen,
+    confection_id: forWhich,
+  };
   const plan = useQuery({
     ...batchQueries.plan(run),
     enabled: versions !== undefined,
@@ -52,9 +63,32 @@ export function StartRun({ id, name }: Props) {
           {name}
         </h1>
         <p className="mt-1 text-[1.0625rem]">
-          A run keeps what you do, weigh and measure from the first warmth until it has set. Its fit is the
-          one that was left.
+          A run keeps what you do, weigh and measure from the first warmth until it has set.
         </p>
+        {goesInto.length > 0 && (
+          <p className="mt-1 text-[1.1875rem] leading-[2]">
+            So much is weighed in{" "}
+            <PhraseList
+              label="So much"
+              text={
+                goesInto.find((row) => row.id === forWhich)?.asked.name
+                  ? `as ${goesInto.find((row) => row.id === forWhich)?.asked.name} takes`
+                  : "as the recipe says"
+              }
+              after="."
+              value={String(forWhich ?? "")}
+              options={[
+                { value: "", text: "as the recipe says", under: "into the vessel of its fit" },
+                ...goesInto.map((row) => ({
+                  value: String(row.id),
+                  text: `as ${row.asked.name} takes`,
+                  under: "its losses counted, its shell or coat made first or last",
+                })),
+              ]}
+              onPick={(value) => setForWhich(value === "" ? null : Number(value))}
+            />
+          </p>
+        )}
         <div className="mt-3 grid gap-3">
           <div className="grid grid-cols-2 items-end gap-3">
             <Choice label="Made from" value={wanted} onChange={(event) => setVersion(event.target.value)}>

@@ -94,7 +94,9 @@ function RunBench({ run }: { run: Run }) {
   const isSeen = (now?.seen ?? false) || (urgent && isJustSeen(run.state.calls_seen_s[words], nowS));
   useAlert(words, urgent && !isSeen);
   // biome-ignore lint/correctness/useExhaustiveDependencies: each step begins at the top of the page
-  useEffect(() => window.scrollTo(0, 0), [at]);
+  useEffect(() => {
+    window.scrollTo(0, 0);
+  }, [at]);
   const weighing = showWeigh ?? (step.heat === "none" && step.positions.length > 0);
   const go = (next: number) => {
     const target = run.steps[next];
