@@ -79,11 +79,14 @@ def _layers(page: Page) -> None:
     page.get_by_text("2 layers, 19 mm together").wait_for()
 
 
-def _own_vessel(page: Page) -> None:
-    page.get_by_role("button", name="Add a pan, mould or other vessel").click()
-    page.get_by_label("What is it?").select_option("mould/cone")
-    page.get_by_label("What you call it").fill("Lantern cones")
-    page.get_by_label("Height, mm").fill("26")
+def _worked(page: Page) -> None:
+    page.get_by_role("heading", name="To weigh").wait_for()
+
+
+def _amount(page: Page) -> None:
+    _worked(page)
+    page.get_by_role("button", name="How much: core").click()
+    page.get_by_label("So much, g").wait_for()
 
 
 PROBES: Final = count(1)
@@ -165,11 +168,6 @@ def _called(page: Page) -> None:
     page.get_by_role("alertdialog").wait_for()
 
 
-def _overshot(page: Page) -> None:
-    _fudge_run(page, 1, 21.5, [*BOIL, (21.5, 116.6)])
-    page.get_by_role("button", name="Seen").click()
-
-
 def _daybook(page: Page) -> None:
     _fudge_run(page, 2, 24.0, [*BOIL, (20.3, 113.4), (24.0, 88.0)])
     page.get_by_role("link", name="In the daybook").click()
@@ -190,11 +188,6 @@ def _setting(page: Page) -> None:
 PICTURES: Final = (
     Picture(file="formula.png", place="/recipes/1/formula"),
     Picture(file="formula-offer.png", place="/recipes/2/formula", first=_too_much_chocolate),
-    Picture(
-        file="formula-why.png",
-        place="/recipes/3/formula",
-        first=lambda page: page.get_by_role("button", name="Why? Keeps").click(),
-    ),
     Picture(file="formula-tablet.png", place="/recipes/6/formula", size=TABLET),
     Picture(file="formula-aim.png", place="/recipes/2/formula", first=_aim),
     Picture(file="formula-read.png", place="/recipes/1/formula", first=_read),
@@ -203,12 +196,13 @@ PICTURES: Final = (
     Picture(file="compare.png", place="/recipes/4/compare"),
     Picture(file="fit-mould.png", place="/recipes/5/fit"),
     Picture(file="fit-pan.png", place="/recipes/3/fit", first=_layers),
-    Picture(file="fit-vessel.png", place="/recipes/5/fit", first=_own_vessel),
+    Picture(file="confection-egg.png", place="/confections/3", first=_worked),
+    Picture(file="confection-slab.png", place="/confections/2", first=_worked),
+    Picture(file="confection-ball.png", place="/confections/1", first=_amount),
     Picture(file="boxes.png", place="/boxes"),
     Picture(file="stove-warming.png", place="/recipes/1/fit", first=_warming),
     Picture(file="stove.png", place="/recipes/1/fit", first=_boiling),
     Picture(file="stove-call.png", place="/recipes/1/fit", first=_called),
-    Picture(file="stove-overshoot.png", place="/recipes/1/fit", first=_overshot),
     Picture(file="set.png", place="/recipes/3/set", first=_setting),
     Picture(file="daybook.png", place="/recipes/1/fit", first=_daybook),
 )

@@ -114,6 +114,20 @@ class Kept(Kitchen):
         self.refused("GET", "/api/recipes/3/fit/guide.pdf", 422)
 
 
+class Piece(Kitchen):
+    def test_a_piece_of_a_fit_tells_of_its_coat_too(self) -> None:
+        found = self.client.get("/api/recipes/6").get_json()["recipe"]
+        vessel = {"kind": "pieces", "shape": "ball", "piece_g": 12.0}
+        body = {"recipe": found, "vessel": vessel, "ask": {"kind": "pieces", "shell": "none", "pieces": 10}}
+        bare = self.post("/api/fit/piece", body)
+        coated = self.post("/api/fit/piece", {**body, "ask": {**body["ask"], "shell": "compound_white"}})
+        self.assertAlmostEqual(bare["per_piece"]["g"], 12.0)
+        self.assertGreater(coated["per_piece"]["g"], 14)
+        by_name = {row["name"]: row["brought_by"] for row in coated["allergens_named"]}
+        self.assertIn("Compound coating, white", " ".join(by_name["soya"]))
+        self.refused("POST", "/api/fit/piece", 422, json={**body, "ask": {**body["ask"], "shell": "granite"}})
+
+
 class Vessels(Kitchen):
     def test_a_vessel_is_changed_and_counted(self) -> None:
         body = {"name": "Square tin", "owned": 3, "vessel": {**SQUARE, "lining_mm": 0.5, "usable_depth_mm": 25.0}}
@@ -177,11 +191,20 @@ class Boxes(Kitchen):
             with self.subTest(path=path):
                 problem = self.refused("POST", "/api/assortments", 422, json={**asked, **changes})
                 self.assertEqual(problem["errors"][0]["path"], ["body", *path])
-        self.refused("POST", "/api/assortments", 404, json={**asked, "rows": [{**asked["rows"][0], "recipe_id": 99}]})
+        self.refused(
+            "POST", "/api/assortments", 404, json={**asked, "rows": [{**asked["rows"][0], "confection_id": 99}]}
+        )
         self.assertEqual(len(self.client.get("/api/assortments").get_json()["assortments"]), 1)
-        thick = {**asked, "rows": [{**asked["rows"][0], "ask": {"kind": "mould", "shell": "dark60", "wall_mm": 40.0}}]}
-        problem = self.refused("POST", "/api/assortments/plan", 422, json=thick)
-        self.assertEqual(problem["errors"][0]["path"], ["body", "rows", 0, "wall_mm"])
+        stored = self.client.get("/api/confections/9").get_json()
+        shell = {**stored["asked"]["parts"][0], "wall_mm": 40.0}
+        thick = {"revision": 1, "asked": {**stored["asked"], "parts": [shell, *stored["asked"]["parts"][1:]]}}
+        self.assertEqual(self.client.put("/api/confections/9", json=thick).status_code, 200)
+        problem = self.refused("POST", "/api/assortments/plan", 422, json=asked)
+        self.assertEqual(problem["errors"][0]["path"], ["body", "rows", 0, "parts", 0, "wall_mm"])
+        self.assertEqual(
+            self.client.put("/api/confections/9", json={**thick, "revision": 2, "asked": stored["asked"]}).status_code,
+            200,
+        )
         small = self.refused("POST", "/api/assortments/plan", 422, json={**asked, "pot_g": 50.0})
         self.assertEqual(small["errors"][0]["path"], ["body", "pot_g"])
 
@@ -205,8 +228,16 @@ class Boxes(Kitchen):
         bad = self.refused("PUT", "/api/larder", 422, json={**item, "other_packs": [{"pack_g": 0.0}]})
         self.assertEqual(bad["errors"][0]["path"], ["body", "other_packs", 0, "pack_g"])
 
-    def test_it_goes_with_its_recipe_and_can_be_deleted(self) -> None:
-        self.client.delete("/api/recipes/1")
-        self.assertEqual(len(self.asked()["asked"]["rows"]), 3)
+    def test_a_row_goes_with_its_confection_and_a_lost_recipe_is_told(self) -> None:
+        self.client.delete("/api/confections/9")
+        asked = self.asked()["asked"]
+        self.assertEqual(len(asked["rows"]), 3)
+        of = self.client.get(f"/api/confections/{asked['rows'][0]['confection_id']}").get_json()["asked"]["parts"][1][
+            "of"
+        ]
+        self.client.delete(f"/api/recipes/{of['recipe_id']}")
+        problem = self.refused("POST", "/api/assortments/plan", 422, json=asked)
+        self.assertEqual(problem["errors"][0]["path"], ["body", "rows", 0, "confection_id"])
+        self.assertIn("First-light planets was deleted", problem["errors"][0]["message"])
         self.assertEqual(self.client.delete("/api/assortments/1").status_code, 204)
         self.assertEqual(self.client.get("/api/assortments").get_json()["assortments"], [])

@@ -72,7 +72,7 @@ class Fit(AppCase):
         vessels = self.client.get("/api/vessels").get_json()["vessels"]
         self.assertEqual(
             [v["vessel"]["kind"] for v in vessels],
-            ["pan"] * 4 + ["mould"] * 6 + ["scoop", "cup", "pieces", "cake", "box"],
+            ["pan"] * 4 + ["mould"] * 7 + ["scoop", "cup"] + ["pieces"] * 2 + ["cake", "box"],
         )
         for row in self.client.get("/api/recipes").get_json()["recipes"]:
             recipe = self.client.get(f"/api/recipes/{row['id']}").get_json()["recipe"]

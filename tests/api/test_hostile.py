@@ -40,8 +40,8 @@ class Hostile(AppCase):
         self.answer("POST", "assortments", {"name": "x", "boxes": HUGE})
         self.answer("POST", "timers", {"name": "x", "seconds": 5.0, "batch_id": -HUGE})
         self.answer("GET", f"batches?before={HUGE}")
-        row = {"recipe_id": 1, "vessel_id": 1, "per_box": 10**12}
-        self.answer("POST", "assortments", {"name": "x", "boxes": 2, "rows": [row]})
+        for row in ({"confection_id": 1, "per_box": 10**12}, {"confection_id": HUGE}):
+            self.answer("POST", "assortments", {"name": "x", "boxes": 2, "rows": [row]})
 
     def test_half_characters(self) -> None:
         half = b'{"recipe": {"name": "\\ud800", "family": "filling", "lines": []}}'

@@ -156,9 +156,14 @@ class Boxes(PageCase):
 
     def test_a_basic_chocolate_is_taken_for_its_price(self) -> None:
         page = self.open("/boxes")
-        page.get_by_text("In another chocolate").first.click()
+        contains = page.get_by_role("region", name="To tell with a box")
+        expect(contains.get_by_role("heading", name="A box contains milk, nuts, soya")).to_be_visible()
+        page.get_by_text("The same in another chocolate").first.click()
         page.get_by_role("button", name="Take Dark chocolate 55 %").first.click()
         expect(page.get_by_role("region", name="Dark chocolate 55 %")).to_be_visible()
+        expect(page.get_by_label("Piece", exact=True).first).to_have_value("13")
+        page.get_by_role("link", name="What it is made of").first.click()
+        expect(page.get_by_role("heading", name="Late-watch cones, dark chocolate 55 %")).to_be_visible()
 
     def test_new_boxes_start_empty_and_fit_a_phone(self) -> None:
         page = self.new_page(390, 844)

@@ -57,8 +57,9 @@ class LastVersion(unittest.TestCase):
             self.holds(KEPT["versions"][number], self.get(f"recipes/{number}/versions")["versions"], number)
 
     def test_each_fit_is_a_confection_too_and_makes_what_it_made(self) -> None:
-        found = {row["asked"]["name"]: row["asked"] for row in self.get("confections")["confections"]}
-        self.assertEqual(len(found), sum(fit["ask"] is not None for fit in KEPT["fits"].values()))
+        kept = sum(fit["ask"] is not None for fit in KEPT["fits"].values())
+        found = {row["asked"]["name"]: row["asked"] for row in self.get("confections")["confections"][:kept]}
+        self.assertEqual(len(found), kept)
         for asked in found.values():
             said = {name: value for name, value in asked.items() if value is not None}
             worked = self.client.post("/api/confections/work-out", json=said)
@@ -83,8 +84,23 @@ class LastVersion(unittest.TestCase):
                 self.holds([_told(row) for row in fit[part]], flat, f"{number}.{part}")
         self.assertTrue(any(fit["layers"] for fit in KEPT["fits"].values()))
         self.assertTrue(any(fit["fillings"] for fit in KEPT["fits"].values()))
-        self.holds(KEPT["assortments"], self.get("assortments")["assortments"], "assortments")
+        for before, after in zip(KEPT["assortments"], self.get("assortments")["assortments"], strict=True):
+            rows = [{**row, "recipe_id": None, "vessel_id": None, "ask": None} for row in before["asked"]["rows"]]
+            self.holds({**before, "asked": {**before["asked"], "rows": rows}}, after, "assortments")
+            for row, piece in zip(before["asked"]["rows"], after["asked"]["rows"], strict=True):
+                form, parts = self.confection(piece["confection_id"])
+                self.assertEqual(form["vessel"], row["vessel_id"])
+                self.assertIn(row["recipe_id"], [part["of"]["recipe_id"] for part in parts])
+                shell = row["ask"].get("shell", "none")
+                self.assertEqual(shell != "none", any(part["of"]["ingredient"] == shell for part in parts))
+                self.assertEqual(form["halves"], bool(row["ask"].get("halves")))
+            plan = self.client.post("/api/assortments/plan", json=after["asked"])
+            self.assertEqual(plan.status_code, 200, plan.text)
         self.holds(KEPT["vessels"], self.get("vessels")["vessels"], "vessels")
+
+    def confection(self, confection_id: int) -> tuple[dict[str, Any], list[dict[str, Any]]]:
+        asked = self.get(f"confections/{confection_id}")["asked"]
+        return asked["form"], asked["parts"]
 
     def test_batches_with_all_that_happened(self) -> None:
         for number, batch in KEPT["batches"].items():

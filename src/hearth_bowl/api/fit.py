@@ -132,6 +132,14 @@ def fit_recipe(json: FitIn) -> Fit:
         return service.fit_recipe(session, record_of(json.recipe), vessel_record(json.vessel), json.ask)
 
 
+@fit.post("/fit/piece")
+@spec.validate(resp=Response(HTTP_200=service.FitPiece, HTTP_422=Problem), operation_id="pieceOfFit")
+def piece_of_fit(json: FitIn) -> service.FitPiece:
+    """Say what is to be told of one piece of a fit. Nothing is stored."""
+    with database().reading() as session:
+        return service.piece_of_fit(session, record_of(json.recipe), vessel_record(json.vessel), json.ask)
+
+
 @fit.post("/fit/near")
 @spec.validate(resp=Response(HTTP_200=NearOut, HTTP_422=Problem), operation_id="nearChoices")
 def near_choices(json: FitIn) -> NearOut:

@@ -3,13 +3,13 @@
 from typing import Any, Final
 
 BOXES: Final = 20
-PIECES: Final[tuple[tuple[str, str, int, int, dict[str, Any]], ...]] = (
-    ("Late-watch coffee centres", "Signal cones, 20", 3, 2, {"shell": "dark60", "wall_mm": 2.0}),
-    ("First-light milk filling", "Planet mould, 24 half balls", 2, 2, {"shell": "milk38", "halves": True}),
-    ("Night-sky truffles", "Rolled, 12 g each", 3, 3, {"shell": "dark60", "coat_mm": 1.0}),
-    ("Hill-top fudge squares", "Square tin, 20 cm", 1, 0, {"thickness_mm": 16.0}),
+PIECES: Final[tuple[tuple[str, int, int], ...]] = (
+    ("Late-watch cones", 3, 2),
+    ("First-light planets", 2, 2),
+    ("Night-sky drops", 3, 3),
+    ("Hill-top squares", 1, 0),
 )
-"""(recipe, vessel, pieces in a box, spares, what is asked)."""
+"""Confections by their names: how many go into a box, and how many more are made."""
 BOX: Final = "Gift box for nine"
 POT_G: Final = 800.0
 FITS: Final[tuple[tuple[str, str, dict[str, Any]], ...]] = (

@@ -88,5 +88,32 @@ CONFECTIONS: Final[tuple[dict[str, Any], ...]] = (
             {"role": "coat", "recipe": "Night-sky truffles"},
         ),
     },
+    {
+        "name": "Late-watch cones",
+        "vessel": "Signal cones, 20",
+        "form": {},
+        "parts": (
+            {"role": "shell", "of": DARK, "wall_mm": 2.0},
+            {"role": "filling", "recipe": "Late-watch coffee centres"},
+        ),
+    },
+    {
+        "name": "First-light planets",
+        "vessel": "Planet mould, 24 half balls",
+        "form": {"halves": True},
+        "parts": ({"role": "shell", "of": MILK}, {"role": "filling", "recipe": "First-light milk filling"}),
+    },
+    {
+        "name": "Night-sky drops",
+        "vessel": "Rolled, 12 g each",
+        "form": {},
+        "parts": ({"role": "centre", "recipe": "Night-sky truffles"}, {"role": "coat", "of": DARK, "mm": 1.0}),
+    },
+    {
+        "name": "Hill-top squares",
+        "vessel": "Square tin, 20 cm",
+        "form": {"pieces": 20},
+        "parts": ({"role": "layer", "recipe": "Hill-top fudge squares", "mm": 16.0},),
+    },
 )
 """A part of a recipe names it; what else it may be of stands under `of`."""

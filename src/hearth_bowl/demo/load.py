@@ -38,22 +38,18 @@ def load_demo(database: Database) -> bool:
         for name, vessel_name, ask in FITS:
             kept = fit.KeptFit(vessel_id=vessel_ids[vessel_name], ask=ask_for(kinds[vessel_name], ask))
             fit.keep_fit(session, recipe_ids[name], kept, MADE_AT)
+        confection_ids = {
+            row["name"]: confections.create_confection(session, _confection(row, recipe_ids, vessel_ids), MADE_AT).id
+            for row in CONFECTIONS
+        }
         rows = tuple(
-            assortments.PieceAsk(
-                recipe_id=recipe_ids[name],
-                vessel_id=vessel_ids[vessel],
-                per_box=per_box,
-                spares=spares,
-                ask=ask_for(kinds[vessel], ask),
-            )
-            for name, vessel, per_box, spares, ask in PIECES
+            assortments.PieceAsk(confection_id=confection_ids[name], per_box=per_box, spares=spares)
+            for name, per_box, spares in PIECES
         )
         asked = assortments.AssortmentAsk(
             name="Open evening boxes", boxes=BOXES, pot_g=POT_G, box_vessel_id=vessel_ids[BOX], rows=rows
         )
         assortments.create_assortment(session, asked, MADE_AT)
-        for row in CONFECTIONS:
-            confections.create_confection(session, _confection(row, recipe_ids, vessel_ids), MADE_AT)
     return True
 
 

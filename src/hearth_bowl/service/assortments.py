@@ -1,6 +1,5 @@
 """Assortments: boxes of several kinds of piece, what they take, and what to buy for them."""
 
-import json
 from dataclasses import dataclass
 from datetime import datetime
 
@@ -8,43 +7,36 @@ from sqlalchemy import delete, select
 from sqlalchemy.orm import Session, selectinload
 
 from hearth_bowl.core.boxes.assortment import MOST_BOXES, MOST_PER_BOX, MOST_ROWS, Assortment, RowAsk, plan_boxes
+from hearth_bowl.core.confection.confection import Confection
 from hearth_bowl.core.errors import BadInput, check_number
-from hearth_bowl.core.fit.ask import check_ask
 from hearth_bowl.core.fit.vessel import Box
 from hearth_bowl.core.geometry.pieces import MOST_PIECES
 from hearth_bowl.core.ingredients.library import LIBRARY
 from hearth_bowl.core.recipe.ratios import CHOCOLATE_KINDS
 from hearth_bowl.core.recipe.recipe import check_name
-from hearth_bowl.formats.ask_file import AskFile, ask_record
-from hearth_bowl.formats.recipe_file import recipe_from
 from hearth_bowl.formats.vessel_file import vessel_from
+from hearth_bowl.service.confections import confection_of, get_confection
 from hearth_bowl.service.errors import ChangedMeanwhile, NotFound
-from hearth_bowl.service.fit import ask_of, finished_here, kept_ask
 from hearth_bowl.service.larder import stock
-from hearth_bowl.service.recipes import get_recipe
+from hearth_bowl.service.settings import get_settings
 from hearth_bowl.service.vessels import get_vessel
 from hearth_bowl.store.models import AssortmentPieceRow, AssortmentRow
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class PieceAsk:
-    """One kind of piece: ids of its recipe and vessel, how many go into a box, and what is asked of the vessel."""
+class PieceAskUsual:
+    """What is usual of a kind of piece before its confection is chosen."""
 
-    recipe_id: int
-    vessel_id: int
     per_box: int = 2
     spares: int = 0
     whole_moulds: bool = False
-    ask: AskFile | None = None
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class PieceAskUsual:
-    """What is usual of a kind of piece before its recipe and vessel are chosen."""
+class PieceAsk(PieceAskUsual):
+    """One kind of piece: the id of its confection, how many go into a box, and how many more are made."""
 
-    per_box: int = 2
-    spares: int = 0
-    whole_moulds: bool = False
+    confection_id: int
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -84,7 +76,7 @@ def get_assortment(session: Session, assortment_id: int) -> StoredAssortment:
 def create_assortment(session: Session, asked: AssortmentAsk, now: datetime) -> StoredAssortment:
     """Store a new assortment; it may still be without pieces.
 
-    :raises BadInput: naming the field. :raises NotFound: a recipe or vessel is not there.
+    :raises BadInput: naming the field. :raises NotFound: a confection is not there.
     """
     _check(session, asked)
     row = AssortmentRow(
@@ -107,7 +99,7 @@ def save_assortment(
 ) -> StoredAssortment:
     """Store an assortment's new state, made from the state of `revision`.
 
-    :raises BadInput: naming the field. :raises NotFound: it, a recipe or a vessel is not there.
+    :raises BadInput: naming the field. :raises NotFound: it or a confection is not there.
     :raises ChangedMeanwhile: another save came between; nothing is overwritten.
     """
     row = _row(session, assortment_id)
@@ -133,35 +125,34 @@ def delete_assortment(session: Session, assortment_id: int) -> None:
 def plan(session: Session, asked: AssortmentAsk) -> Assortment:
     """Return what an assortment takes, in this kitchen and with this larder. Nothing is stored.
 
-    :raises BadInput: naming the field. :raises NotFound: a recipe or vessel is not there.
+    :raises BadInput: naming the field. :raises NotFound: a confection is not there.
     """
     if asked.pot_g is not None:
         check_number(("pot_g",), asked.pot_g, 0, 1e6, "g", above=True)
-    recipes = {row.recipe_id: recipe_from(get_recipe(session, row.recipe_id).recipe) for row in asked.rows}
-    rows = []
-    for position, row in enumerate(asked.rows):
-        stored = get_vessel(session, row.vessel_id)
-        vessel = vessel_from(stored.vessel)
-        try:
-            ask = check_ask(ask_of(row.ask, vessel))
-        except BadInput as problem:
-            raise problem.under("rows", position, "ask") from None
-        recipe = recipes[row.recipe_id]
-        rows.append(
-            RowAsk(
-                recipe=recipe,
-                vessel=vessel,
-                vessel_name=stored.name,
-                ask=ask,
-                per_box=row.per_box,
-                spares=row.spares,
-                owned=stored.owned,
-                whole_moulds=row.whole_moulds,
-                finished=finished_here(session, recipe),
-            )
+    rows = [
+        RowAsk(
+            confection=_confection(session, position, row.confection_id),
+            per_box=row.per_box,
+            spares=row.spares,
+            whole_moulds=row.whole_moulds,
         )
+        for position, row in enumerate(asked.rows)
+    ]
     chocolates = [ingredient for ingredient in LIBRARY.values() if ingredient.kind in CHOCOLATE_KINDS]
-    return plan_boxes(rows, asked.boxes, stock(session), chocolates, asked.pot_g, _box(session, asked.box_vessel_id))
+    box, kitchen = _box(session, asked.box_vessel_id), get_settings(session).kitchen
+    return plan_boxes(rows, asked.boxes, stock(session), chocolates, asked.pot_g, box, kitchen)
+
+
+def _confection(session: Session, position: int, confection_id: int) -> Confection:
+    asked = get_confection(session, confection_id).asked
+    try:
+        return confection_of(session, asked)
+    except BadInput as problem:
+        raise problem.under("rows", position) from None
+    except NotFound:
+        field = ("rows", position, "confection_id")
+        message, allowed = f"a recipe or the vessel of {asked.name} was deleted", "another confection"
+        raise BadInput(field, message, allowed, "missing") from None
 
 
 def _box(session: Session, vessel_id: int | None) -> Box | None:
@@ -183,8 +174,7 @@ def _check(session: Session, asked: AssortmentAsk) -> None:
         check_number(("pot_g",), asked.pot_g, 0, 1e6, "g", above=True)
     _box(session, asked.box_vessel_id)
     for position, row in enumerate(asked.rows):
-        get_recipe(session, row.recipe_id)
-        get_vessel(session, row.vessel_id)
+        get_confection(session, row.confection_id)
         for name, value, least, most in (
             ("per_box", row.per_box, 1, MOST_PER_BOX),
             ("spares", row.spares, 0, MOST_PIECES),
@@ -212,12 +202,10 @@ def _write_rows(session: Session, assortment_id: int, asked: AssortmentAsk) -> N
             AssortmentPieceRow(
                 assortment_id=assortment_id,
                 position=position,
-                recipe_id=row.recipe_id,
-                vessel_id=row.vessel_id,
+                confection_id=row.confection_id,
                 per_box=row.per_box,
                 spares=row.spares,
                 whole_moulds=row.whole_moulds,
-                ask=json.dumps({} if row.ask is None else ask_record(row.ask), allow_nan=False),
             )
         )
     session.flush()
@@ -231,12 +219,10 @@ def _stored(session: Session, row: AssortmentRow) -> StoredAssortment:
         box_vessel_id=row.box_vessel_id,
         rows=tuple(
             PieceAsk(
-                recipe_id=piece.recipe_id,
-                vessel_id=piece.vessel_id,
+                confection_id=piece.confection_id,
                 per_box=piece.per_box,
                 spares=piece.spares,
                 whole_moulds=piece.whole_moulds,
-                ask=kept_ask(json.loads(piece.ask), get_vessel(session, piece.vessel_id).vessel),
             )
             for piece in row.rows
         ),

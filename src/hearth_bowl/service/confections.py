@@ -13,6 +13,7 @@ from sqlalchemy import delete, select
 from sqlalchemy.orm import Session
 
 from hearth_bowl.core.confection.confection import (
+    FORM_FIELDS,
     MOST_PARTS,
     AnyForm,
     AnyPart,
@@ -238,9 +239,16 @@ def _said(asked: AnyPart | AnyForm) -> dict[str, Any]:
     return {name: value for name, value in asdict(asked).items() if value != usual[name]}
 
 
-def _worked(session: Session, asked: ConfectionAsk) -> Worked:
+def confection_of(session: Session, asked: ConfectionAsk) -> Confection:
+    """Return what is put together, with its vessel and recipes in it.
+
+    :raises BadInput: naming the field. :raises NotFound: a recipe or vessel is not there.
+    """
     stored = get_vessel(session, asked.form.vessel)
-    own = {"vessel": vessel_from(stored.vessel), "name": stored.name, "owned": stored.owned}
+    vessel = vessel_from(stored.vessel)
+    own: dict[str, Any] = {"vessel": vessel, "name": stored.name}
+    if "owned" in FORM_FIELDS[kind_of(vessel)]:
+        own["owned"] = stored.owned
     form = Form(**{**_plain(asked.form), **own})
     parts = []
     for position, part in enumerate(asked.parts):
@@ -248,8 +256,11 @@ def _worked(session: Session, asked: ConfectionAsk) -> Worked:
             parts.append(Part(**{**_plain(part), "of": _of(session, part.of)}))
         except BadInput as problem:
             raise problem.under("parts", position, "of") from None
-    confection = Confection(name=check_name(asked.name), form=form, parts=tuple(parts), extras=asked.extras)
-    return work_out(confection, get_settings(session).kitchen)
+    return Confection(name=check_name(asked.name), form=form, parts=tuple(parts), extras=asked.extras)
+
+
+def _worked(session: Session, asked: ConfectionAsk) -> Worked:
+    return work_out(confection_of(session, asked), get_settings(session).kitchen)
 
 
 def _plain(asked: AnyPart | AnyForm) -> dict[str, Any]:

@@ -10,6 +10,11 @@ from typing import Any, TypeVar
 
 from sqlalchemy.orm import Session
 
+from hearth_bowl.core.confection.declared import Declared
+from hearth_bowl.core.confection.keeping import PieceKeeping
+from hearth_bowl.core.confection.of_fit import confection_of
+from hearth_bowl.core.confection.price import PieceCost, piece_cost
+from hearth_bowl.core.confection.work_out import PerPiece, work_out
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.fit import Fit, fit
 from hearth_bowl.core.fit.ask import Ask, CupAsk, MouldAsk, PanAsk, ask_for, ask_kind, asked_alike, check_ask, kind_of
@@ -20,6 +25,7 @@ from hearth_bowl.core.fit.other_vessels import OtherVessel, other_vessels
 from hearth_bowl.core.fit.stacked import MOST_FILLINGS, FillingAmount, FillingAsk, Stack, fit_stack
 from hearth_bowl.core.fit.vessel import Box, Cup, Mould, Vessel
 from hearth_bowl.core.geometry.pans import Pan
+from hearth_bowl.core.keep.cautions import Caution
 from hearth_bowl.core.mass.cooking import finished_or_none
 from hearth_bowl.core.mass.mixture import Mixture
 from hearth_bowl.core.recipe.recipe import Recipe
@@ -28,7 +34,7 @@ from hearth_bowl.formats.recipe_file import recipe_from
 from hearth_bowl.formats.vessel_file import vessel_from
 from hearth_bowl.service import vessels as vessel_service
 from hearth_bowl.service.errors import NotFound
-from hearth_bowl.service.larder import stock
+from hearth_bowl.service.larder import prices_per_g, stock
 from hearth_bowl.service.recipes import get_recipe
 from hearth_bowl.service.settings import get_settings
 from hearth_bowl.store.models import RecipeFitRow
@@ -81,6 +87,36 @@ def fit_recipe(session: Session, record: Mapping[str, Any], vessel: Mapping[str,
     """
     checked = _checked_fit(session, record, vessel, ask)
     return _under("ask", lambda: fit(checked.recipe, checked.vessel, checked.ask, checked.finished))
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class FitPiece:
+    """What is to be told of one piece of a fit, as of any confection."""
+
+    per_piece: PerPiece
+    allergens: tuple[str, ...]
+    allergens_named: tuple[Declared, ...]
+    keeping: PieceKeeping
+    cautions: tuple[Caution, ...]
+    cost: PieceCost | None
+
+
+def piece_of_fit(session: Session, record: Mapping[str, Any], vessel: Mapping[str, Any], ask: Ask | None) -> FitPiece:
+    """Return what is to be told of one piece of a fit, in this kitchen and with this larder.
+
+    :raises BadInput: see `fit_recipe`.
+    """
+    checked = _checked_fit(session, record, vessel, ask)
+    kitchen = get_settings(session).kitchen
+    worked = _under("ask", lambda: work_out(confection_of(checked.recipe, checked.vessel, checked.ask), kitchen))
+    return FitPiece(
+        per_piece=worked.per_piece,
+        allergens=worked.allergens,
+        allergens_named=worked.allergens_named,
+        keeping=worked.keeping,
+        cautions=worked.cautions,
+        cost=piece_cost(worked, prices_per_g(session)),
+    )
 
 
 def near(
@@ -267,11 +303,6 @@ def kept_ask(record: Mapping[str, Any] | None, vessel: Mapping[str, Any] | None)
     if here is None or isinstance(here, Box) or kind_of(here) == ask.kind:
         return ask
     return asked_alike(ask, kind_of(here))
-
-
-def finished_here(session: Session, recipe: Recipe) -> Mixture | None:
-    """Return a recipe's mass as it is eaten when it is cooked down in this kitchen; else None."""
-    return finished_or_none(recipe, get_settings(session).kitchen)
 
 
 def _checked_fit(session: Session, record: Mapping[str, Any], vessel: Mapping[str, Any], ask: Ask | None) -> CheckedFit:

@@ -204,7 +204,11 @@ class DemoRecipes(unittest.TestCase):
         for record in RECIPES:
             with self.subTest(record["name"]):
                 bench = formula(recipe_from(record), 20)
-                self.assertIs(bench.sentence.fits, None if AIMED_INDEX[record["use"]] is None else True)
+                is_judged = AIMED_INDEX[record["use"]] is not None and record["family"] not in (
+                    "soft-cheese",
+                    "fondant",
+                )
+                self.assertIs(bench.sentence.fits, True if is_judged else None)
                 self.assertNotIn("attend", [reading.state for reading in bench.readings])
                 families.add(record["family"])
         self.assertGreaterEqual(len(RECIPES), 5)

@@ -1,6 +1,7 @@
 """Boxes of an assortment: pieces, shared recipes and chocolate, whole moulds, cost and the box itself."""
 
 import unittest
+from dataclasses import replace
 from typing import Any
 
 from hypothesis import given, settings
@@ -8,9 +9,15 @@ from hypothesis import strategies as st
 
 from hearth_bowl.core.boxes.assortment import Assortment, RowAsk, plan_boxes
 from hearth_bowl.core.boxes.shopping import PackFor, Stock
+from hearth_bowl.core.confection.confection import Blend, Confection, Extra, Form, Part
+from hearth_bowl.core.confection.of_fit import confection_of
+from hearth_bowl.core.confection.price import piece_cost
+from hearth_bowl.core.confection.work_out import Worked, work_out
 from hearth_bowl.core.errors import BadInput
-from hearth_bowl.core.fit.vessel import Box, checked_vessel
+from hearth_bowl.core.fit.ask import Ask
+from hearth_bowl.core.fit.vessel import Box, Mould, Vessel, checked_vessel
 from hearth_bowl.core.ingredients.library import find
+from hearth_bowl.core.recipe.recipe import Recipe
 from tests.kitchen import R1, asked, recipe
 
 GANACHE = recipe(**R1)
@@ -18,6 +25,10 @@ NUTS = recipe("nut-paste", "roll", hazelnut_paste=200, milk38=200)
 EGGS = checked_vessel("mould", "weighed", {"water_g": 15, "cavities": 10})
 CONES = checked_vessel("mould", "cone", {"rim_radius_mm": 15, "floor_radius_mm": 9, "height_mm": 22, "cavities": 20})
 BALLS = checked_vessel("pieces", "", {"piece_g": 12})
+CAKE = checked_vessel(
+    "cake", "round", {"diameter_mm": 180, "height_mm": 80, "filling_mm": 5, "coat_mm": 4, "fillings": 2}
+)
+EXTRA = Extra(name="foil", each=2)
 HALVES = asked(EGGS, shell="dark60", halves=True)
 DARK, BASIC = find("dark60"), find("compound_dark")
 STOCK = {
@@ -27,19 +38,29 @@ STOCK = {
 }
 
 
+def row(
+    made: Recipe, vessel: Vessel, ask: Ask, per_box: int, vessel_name: str = "", owned: int = 1, **more: Any
+) -> RowAsk:
+    one = confection_of(made, vessel, ask)
+    owned = owned if isinstance(vessel, Mould) else 1
+    return RowAsk(
+        confection=replace(one, form=replace(one.form, name=vessel_name, owned=owned)), per_box=per_box, **more
+    )
+
+
 def rows(**changes: Any) -> list[RowAsk]:
     return [
-        RowAsk(
-            recipe=GANACHE,
-            vessel=CONES,
-            vessel_name="Signal cones",
-            ask=asked(CONES, shell="dark60"),
-            per_box=4,
-            spares=2,
-            **changes,
-        ),
-        RowAsk(recipe=GANACHE, vessel=EGGS, vessel_name="Egg mould", ask=HALVES, per_box=2),
-        RowAsk(recipe=NUTS, vessel=BALLS, vessel_name="", ask=asked(BALLS, shell="dark60"), per_box=3),
+        row(GANACHE, CONES, asked(CONES, shell="dark60"), 4, "Signal cones", spares=2, **changes),
+        row(GANACHE, EGGS, HALVES, 2, "Egg mould"),
+        row(NUTS, BALLS, asked(BALLS, shell="dark60"), 3),
+    ]
+
+
+def worked_rows(boxes: int, wanted: list[RowAsk]) -> list[Worked]:
+    """Work each row's confection out by itself, for so many pieces as the boxes take."""
+    return [
+        work_out(replace(one.confection, form=replace(one.confection.form, pieces=boxes * one.per_box + one.spares)))
+        for one in wanted
     ]
 
 
@@ -54,29 +75,60 @@ class Boxes(unittest.TestCase):
         self.assertEqual(found.pieces, 83)
 
     def test_a_shared_recipe_is_made_once(self) -> None:
-        found = planned()
-        ganache, nuts = found.recipes
-        self.assertAlmostEqual(ganache.batch_g, found.rows[0].fit.batch_g + found.rows[1].fit.batch_g)
-        self.assertAlmostEqual(nuts.batch_g, found.rows[2].fit.batch_g)
+        cones, eggs, balls = worked_rows(9, rows())
+        ganache, nuts = planned().recipes
+        self.assertAlmostEqual(ganache.batch_g, cones.batches[0].make_g + eggs.batches[0].make_g)
+        self.assertAlmostEqual(nuts.batch_g, balls.batches[0].make_g)
 
     def test_one_chocolate_has_one_plan_and_mould_turns_are_counted(self) -> None:
-        found = planned()
-        (plan,) = found.pours
+        (plan,) = planned().pours
         self.assertEqual(plan.turns, 2 + 4)
-        kept = 0.0
-        for row in found.rows:
-            assert row.fit.shell is not None
-            kept += row.fit.shell.total_g + row.fit.shell.pieces * row.fit.shell.seam_g
+        kept = sum(melt.kept_g for one in worked_rows(9, rows()) for melt in one.chocolate)
         self.assertAlmostEqual(plan.kept_g, kept)
         self.assertAlmostEqual(plan.melted_g, plan.kept_g + plan.back_g)
 
     def test_shopping_covers_recipes_and_what_is_melted(self) -> None:
         found = planned()
         items = {item.label: item for item in found.shopping.items}
-        melted = found.pours[0].melted_g
-        in_ganache = found.rows[0].fit.amounts_g[0] + found.rows[1].fit.amounts_g[0]
-        self.assertAlmostEqual(items["dark60"].needed_g, melted + in_ganache)
+        in_ganache = sum(
+            weigh.amount_g
+            for one in worked_rows(9, rows())[:2]
+            for weigh in one.batches[0].weigh
+            if weigh.ingredient.label == "dark60"
+        )
+        self.assertAlmostEqual(items["dark60"].needed_g, found.pours[0].melted_g + in_ganache)
         self.assertIn("Hazelnut paste", " ".join(found.shopping.unpriced))
+
+    def test_a_row_costs_weighs_and_tells_what_its_confection_does(self) -> None:
+        eggs = worked_rows(9, rows())[1]
+        found = planned()
+        told = found.rows[1]
+        self.assertEqual((told.pieces, told.halves, told.pours), (eggs.pieces, eggs.laid.halves, eggs.laid.pours))
+        self.assertEqual(
+            (told.piece_g, told.allergens, told.keeping), (eggs.piece_g, eggs.allergens_named, eggs.keeping)
+        )
+        self.assertEqual(told.cost, piece_cost(eggs, {"dark60": 0.014, "compound_dark": 0.006, "cream38": 2.4 / 500}))
+        self.assertEqual(found.allergens, ("milk", "nuts", "soya"))
+        self.assertEqual(found.keeping.days_high, min(one.keeping.days_high for one in found.rows))
+
+    def test_any_parts_go_into_a_box_and_all_of_them_are_bought(self) -> None:
+        blend = Blend(parts=((find("milk38"), 3.0), (DARK, 2.0)))
+        parts = (
+            Part(role="shell", of=blend),
+            Part(role="filling", of=GANACHE),
+            Part(role="filling", of=find("hazelnut_whole"), g_each=1.5),
+        )
+        one = Confection(name="Comets", form=Form(vessel=CONES, name="Cones"), parts=parts, extras=(EXTRA,))
+        found = plan_boxes([RowAsk(confection=one, per_box=3, spares=1)], 4, STOCK)
+        (told,) = found.rows
+        self.assertEqual([(extra.name, extra.count) for extra in told.extras], [("foil", 26)])
+        self.assertEqual(told.other_shells, (), "a blend is not one chocolate")
+        needed = {item.label: item.needed_g for item in found.shopping.items}
+        self.assertAlmostEqual(needed["hazelnut_whole"], 13 * 1.5)
+        (plan,) = found.pours
+        self.assertAlmostEqual(needed["milk38"], plan.melted_g * 3 / 5)
+        (worked,) = worked_rows(4, [RowAsk(confection=one, per_box=3, spares=1)])
+        self.assertAlmostEqual(needed["dark60"] - plan.melted_g * 2 / 5, worked.batches[0].weigh[0].amount_g)
 
     def test_whole_moulds_fill_the_last_one(self) -> None:
         found = plan_boxes(rows(whole_moulds=True), 9, STOCK)
@@ -86,9 +138,9 @@ class Boxes(unittest.TestCase):
         first = planned().rows[0]
         (other,) = first.other_shells
         self.assertEqual((other.label, other.needs_tempering), ("compound_dark", False))
-        assert first.fit.shell is not None
-        saved = (first.fit.shell.shell_g + first.fit.shell.cap_g) * (14 - 6) / 1000
-        self.assertAlmostEqual((first.cost_per_piece or 0) - other.cost_per_piece, saved)
+        assert first.cost is not None
+        (shell,) = (part for part in worked_rows(9, rows())[0].parts if part.part.role == "shell")
+        self.assertAlmostEqual(first.cost.per_piece - other.cost_per_piece, shell.each_g * (14 - 6) / 1000)
 
     def test_a_box_says_how_it_fills(self) -> None:
         found = planned(box=Box(length_mm=120, width_mm=80, depth_mm=30))
@@ -97,12 +149,13 @@ class Boxes(unittest.TestCase):
         self.assertEqual(found.box.layers, 1 if found.box.covered_pct <= 100 else 2)
 
     def test_refused(self) -> None:
-        none_in_a_box = [RowAsk(recipe=NUTS, vessel=BALLS, vessel_name="", ask=asked(BALLS), per_box=0)]
+        none_in_a_box = [row(NUTS, BALLS, asked(BALLS), 0)]
+        cake = [row(GANACHE, CAKE, asked(CAKE), 1)]
         for wanted, boxes, field in (
             ([], 3, ("rows",)),
             (rows(), 0, ("boxes",)),
             (none_in_a_box, 3, ("rows", 0, "per_box")),
-            (rows(owned=0), 3, ("rows", 0, "owned")),
+            (cake, 3, ("rows", 0, "vessel")),
         ):
             with self.subTest(field=field), self.assertRaises(BadInput) as caught:
                 plan_boxes(wanted, boxes, {})
@@ -115,14 +168,14 @@ def asked_rows(draw: st.DrawFn) -> list[RowAsk]:
     kinds = ((GANACHE, CONES, False), (GANACHE, EGGS, True), (NUTS, BALLS, False))
     chosen = draw(st.lists(st.sampled_from(kinds), min_size=1, max_size=3))
     return [
-        RowAsk(
-            recipe=made,
-            vessel=vessel,
-            vessel_name=f"Vessel {number}",
-            ask=asked(vessel, shell=draw(st.sampled_from(["dark60", "compound_dark"])), halves=halves),
-            per_box=draw(st.integers(1, 6)),
+        row(
+            made,
+            vessel,
+            asked(vessel, shell=draw(st.sampled_from(["dark60", "compound_dark"])), halves=halves),
+            draw(st.integers(1, 6)),
+            f"Vessel {number}",
+            draw(st.integers(1, 3)),
             spares=draw(st.integers(0, 5)),
-            owned=draw(st.integers(1, 3)),
             whole_moulds=draw(st.booleans()),
         )
         for number, (made, vessel, halves) in enumerate(chosen)
@@ -134,19 +187,22 @@ class ManyBoxes(unittest.TestCase):
     @given(asked_rows(), st.integers(1, 40), st.sampled_from([None, 600.0, 1500.0]))
     def test_mass_and_money_close(self, asked: list[RowAsk], boxes: int, pot_g: float | None) -> None:
         found = plan_boxes(asked, boxes, STOCK, [DARK, BASIC], pot_g=pot_g)
-        for row, ask in zip(found.rows, asked, strict=True):
+        for told, ask in zip(found.rows, asked, strict=True):
             wanted = boxes * ask.per_box + ask.spares
-            self.assertEqual(row.pieces - row.extra, wanted)
-            self.assertEqual(row.extra == 0 or ask.whole_moulds, True)
+            self.assertEqual(told.pieces - told.extra, wanted)
+            self.assertEqual(told.extra == 0 or ask.whole_moulds, True)
+        made_for = [
+            replace(ask, spares=told.pieces - boxes * ask.per_box) for told, ask in zip(found.rows, asked, strict=True)
+        ]
+        worked = worked_rows(boxes, made_for)
         self.assertAlmostEqual(
-            sum(total.batch_g for total in found.recipes), sum(row.fit.batch_g for row in found.rows), places=4
+            sum(total.batch_g for total in found.recipes),
+            sum(batch.make_g for one in worked for batch in one.batches),
+            places=4,
         )
         kept: dict[str, float] = {}
-        for row, ask in zip(found.rows, asked, strict=True):
-            assert row.fit.shell is not None
-            assert ask.ask.shell is not None
-            all_g = row.fit.shell.total_g + row.fit.shell.pieces * row.fit.shell.seam_g
-            kept[ask.ask.shell] = kept.get(ask.ask.shell, 0.0) + all_g
+        for melt in (melt for one in worked for melt in one.chocolate):
+            kept[melt.ingredient.label] = kept.get(melt.ingredient.label, 0.0) + melt.kept_g
         self.assertEqual(set(kept), {plan.chocolate for plan in found.pours})
         for plan in found.pours:
             self.assertAlmostEqual(plan.kept_g, kept[plan.chocolate], places=4)

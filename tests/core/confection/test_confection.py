@@ -9,10 +9,11 @@ from hypothesis import strategies as st
 
 from hearth_bowl.core.confection.confection import ROLES_OF, Blend, Confection, Extra, Form, Part
 from hearth_bowl.core.confection.label import label_of
+from hearth_bowl.core.confection.of_fit import confection_of
 from hearth_bowl.core.confection.work_out import Worked, WorkedPart, work_out
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.fit import fit
-from hearth_bowl.core.fit.ask import MouldAsk, PanAsk
+from hearth_bowl.core.fit.ask import MouldAsk, PanAsk, ask_for
 from hearth_bowl.core.fit.vessel import Vessel, checked_vessel
 from hearth_bowl.core.ingredients.ingredient import own_ingredient
 from hearth_bowl.core.ingredients.library import find
@@ -139,6 +140,47 @@ class Closed(unittest.TestCase):
         slab = fit(FUDGE, vessel(PAN), PanAsk(piece_mm=(25, 25)), finished_or_none(FUDGE, Kitchen()))
         layer = part_of(made(PAN, Part(role="layer", of=FUDGE), piece_mm=(25, 25)), "layer")
         self.assertAlmostEqual(layer.make_g, slab.batch_g, places=6)
+
+    @settings(max_examples=80, deadline=None)
+    @given(
+        st.sampled_from([BAR, HALF_EGG, PAN, CUPS, SCOOP, BALLS, CAKE]),
+        st.sampled_from([GANACHE, FUDGE, MARZIPAN]),
+        st.none() | st.integers(1, 120),
+        st.floats(0, 15),
+        st.booleans(),
+        st.sampled_from(["none", "dark60", "milk38"]),
+    )
+    def test_a_fit_of_one_mass_makes_the_same_as_a_confection(
+        self,
+        form: tuple[str, str, dict[str, Any]],
+        mass: Recipe,
+        pieces: int | None,
+        lost: float,
+        halves: bool,
+        shell: str,
+    ) -> None:
+        given: dict[str, Any] = {"loss_pct": lost}
+        kind = form[0]
+        if kind != "cake":
+            given |= {"shell": shell, "pieces": 20 if pieces is None and kind in ("scoop", "pieces") else pieces}
+        if kind == "mould":
+            given["halves"] = halves
+        if kind == "pieces":
+            given |= {"core_g": 2.0, "rolling": "cocoa"}
+        ask = ask_for(kind, given)
+        found = fit(mass, vessel(form), ask, finished_or_none(mass, Kitchen()))
+        worked = work_out(confection_of(mass, vessel(form), ask))
+        inner = next(part for part in worked.parts if part.part.role in ("layer", "filling", "centre"))
+        self.assertAlmostEqual(inner.make_g, found.batch_g, places=5)
+        if found.pieces is not None:
+            self.assertEqual(worked.pieces, found.pieces)
+        if kind == "pan" and found.piece_g is not None:
+            whole_g = found.shell.piece_g if found.shell else found.piece_g
+            self.assertAlmostEqual(worked.piece_g, whole_g, places=5)
+        if found.shell is not None:
+            self.assertAlmostEqual(
+                worked.chocolate[0].melt_g, found.shell.melt_g + found.shell.seam_g * worked.pieces, places=4
+            )
 
     def test_a_core_comes_on_top_and_forty_balls_weigh_forty_times_as_much(self) -> None:
         worked = made(

@@ -419,6 +419,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/fit/piece": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Say what is to be told of one piece of a fit. Nothing is stored. */
+        post: operations["pieceOfFit"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/fit/questions": {
         parameters: {
             query?: never;
@@ -1179,11 +1196,16 @@ export interface components {
         /**
          * Assortment
          * @description All boxes: each row, the recipes' totals, the pours of each chocolate, what to buy, and how a box fills.
+         *
+         *     `allergens` are those of all that is in a box, which is kept no longer than its shortest piece.
          */
         Assortment: {
+            /** Allergens */
+            allergens: string[];
             box: components["schemas"]["BoxRoom"] | null;
             /** Cost Per Box */
             cost_per_box: number | null;
+            keeping: components["schemas"]["PieceKeeping"];
             /** Pieces */
             pieces: number;
             /** Pours */
@@ -1661,6 +1683,16 @@ export interface components {
             kind: "call-seen";
             /** Words */
             words: string;
+        };
+        /**
+         * Caution
+         * @description A caution with a code that does not change and words for the cook.
+         */
+        Caution: {
+            /** Code */
+            code: string;
+            /** Message */
+            message: string;
         };
         /**
          * CautionAnswer
@@ -2154,6 +2186,18 @@ export interface components {
             places_mm: number[][] | null;
         };
         /**
+         * Declared
+         * @description An allergen by its name, a nut or a cereal, else by its group, with the parts that bring it.
+         */
+        Declared: {
+            /** Brought By */
+            brought_by: string[];
+            /** Group */
+            group: string;
+            /** Name */
+            name: string;
+        };
+        /**
          * Drink
          * @description Drink spheres: the mix in one, how many cups of milk that makes, and whether it goes into the mug.
          */
@@ -2237,6 +2281,16 @@ export interface components {
          * @description How many of what goes with the pieces.
          */
         ExtraAnswer: {
+            /** Count */
+            count: number;
+            /** Name */
+            name: string;
+        };
+        /**
+         * ExtraCount
+         * @description How many of something that goes with the pieces.
+         */
+        ExtraCount: {
             /** Count */
             count: number;
             /** Name */
@@ -2544,6 +2598,21 @@ export interface components {
             ask?: (components["schemas"]["PanAskIn"] | components["schemas"]["MouldAskIn"] | components["schemas"]["CupAskIn"] | components["schemas"]["ScoopAskIn"] | components["schemas"]["PiecesAskIn"] | components["schemas"]["CakeAskIn"]) | null;
             recipe: components["schemas"]["RecipeIn"];
             vessel: components["schemas"]["VesselIn"];
+        };
+        /**
+         * FitPiece
+         * @description What is to be told of one piece of a fit, as of any confection.
+         */
+        FitPiece: {
+            /** Allergens */
+            allergens: string[];
+            /** Allergens Named */
+            allergens_named: components["schemas"]["Declared"][];
+            /** Cautions */
+            cautions: components["schemas"]["Caution"][];
+            cost: components["schemas"]["PieceCost"] | null;
+            keeping: components["schemas"]["PieceKeeping"];
+            per_piece: components["schemas"]["PerPiece"];
         };
         /**
          * Follow
@@ -4749,6 +4818,22 @@ export interface components {
             wall_mm?: number | null;
         };
         /**
+         * PerPiece
+         * @description One finished piece, as weighed in.
+         */
+        PerPiece: {
+            /** Alcohol G */
+            alcohol_g: number;
+            /** Energy Kcal */
+            energy_kcal: number;
+            /** Fat G */
+            fat_g: number;
+            /** G */
+            g: number;
+            /** Sugar G */
+            sugar_g: number;
+        };
+        /**
          * PerPieceAnswer
          * @description One finished piece.
          */
@@ -4766,28 +4851,21 @@ export interface components {
         };
         /**
          * PieceAsk
-         * @description One kind of piece: ids of its recipe and vessel, how many go into a box, and what is asked of the vessel.
+         * @description One kind of piece: the id of its confection, how many go into a box, and how many more are made.
          */
         PieceAsk: {
-            /**
-             * Ask
-             * @default null
-             */
-            ask: (components["schemas"]["PanAsk"] | components["schemas"]["MouldAsk"] | components["schemas"]["CupAsk"] | components["schemas"]["ScoopAsk"] | components["schemas"]["PiecesAsk"] | components["schemas"]["CakeAsk"]) | null;
+            /** Confection Id */
+            confection_id: number;
             /**
              * Per Box
              * @default 2
              */
             per_box: number;
-            /** Recipe Id */
-            recipe_id: number;
             /**
              * Spares
              * @default 0
              */
             spares: number;
-            /** Vessel Id */
-            vessel_id: number;
             /**
              * Whole Moulds
              * @default false
@@ -4796,28 +4874,21 @@ export interface components {
         };
         /**
          * PieceAsk
-         * @description One kind of piece: ids of its recipe and vessel, how many go into a box, and what is asked of the vessel.
+         * @description One kind of piece: the id of its confection, how many go into a box, and how many more are made.
          */
         PieceAskIn: {
-            /**
-             * Ask
-             * @default null
-             */
-            ask?: (components["schemas"]["PanAskIn"] | components["schemas"]["MouldAskIn"] | components["schemas"]["CupAskIn"] | components["schemas"]["ScoopAskIn"] | components["schemas"]["PiecesAskIn"] | components["schemas"]["CakeAskIn"]) | null;
+            /** Confection Id */
+            confection_id: number;
             /**
              * Per Box
              * @default 2
              */
             per_box?: number;
-            /** Recipe Id */
-            recipe_id: number;
             /**
              * Spares
              * @default 0
              */
             spares?: number;
-            /** Vessel Id */
-            vessel_id: number;
             /**
              * Whole Moulds
              * @default false
@@ -4826,7 +4897,7 @@ export interface components {
         };
         /**
          * PieceAskUsual
-         * @description What is usual of a kind of piece before its recipe and vessel are chosen.
+         * @description What is usual of a kind of piece before its confection is chosen.
          */
         PieceAskUsual: {
             /**
@@ -4856,6 +4927,22 @@ export interface components {
             per_piece: number;
             /** Unpriced */
             unpriced: string[];
+        };
+        /**
+         * PieceKeeping
+         * @description A cautious guide for home use, never a certificate: of the piece, and the part that decides.
+         */
+        PieceKeeping: {
+            /** Because */
+            because: string;
+            /** Days High */
+            days_high: number;
+            /** Days Low */
+            days_low: number;
+            /** Part */
+            part: string;
+            /** Where */
+            where: string;
         };
         /**
          * PiecesAsk
@@ -5503,18 +5590,34 @@ export interface components {
         };
         /**
          * Row
-         * @description What one kind of piece takes; `extra` pieces are made beyond boxes and spares to fill the last mould or pan.
+         * @description What one kind of piece takes, and what is to be told of it.
+         *
+         *     `extra` pieces are made beyond boxes and spares to fill the last mould or pan; `pours` counts turns of its mould,
+         *     `halves` those of pieces of two. `cost` counts all that is weighed in, and what stays on of its chocolate.
          */
         Row: {
-            /** Cost Per Piece */
-            cost_per_piece: number | null;
+            /** Allergens */
+            allergens: components["schemas"]["Declared"][];
+            /** Cautions */
+            cautions: components["schemas"]["Caution"][];
+            cost: components["schemas"]["PieceCost"] | null;
             /** Extra */
             extra: number;
-            fit: components["schemas"]["Fit"];
+            /** Extras */
+            extras: components["schemas"]["ExtraCount"][];
+            /** Halves */
+            halves: number | null;
+            keeping: components["schemas"]["PieceKeeping"];
+            /** Name */
+            name: string;
             /** Other Shells */
             other_shells: components["schemas"]["OtherShell"][];
+            /** Piece G */
+            piece_g: number;
             /** Pieces */
             pieces: number;
+            /** Pours */
+            pours: number | null;
         };
         /**
          * Run
@@ -8330,6 +8433,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["NearOut"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    pieceOfFit: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FitIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FitPiece"];
                 };
             };
             /** @description Unprocessable Content */

@@ -8,18 +8,23 @@ from typing import Final
 
 from hearth_bowl.core.boxes.pours import PourJob, PourPlan, plan_pours
 from hearth_bowl.core.boxes.shopping import ShoppingList, Stock, shop
+from hearth_bowl.core.confection.confection import INNER, Confection
+from hearth_bowl.core.confection.declared import Declared
+from hearth_bowl.core.confection.keeping import PieceKeeping
+from hearth_bowl.core.confection.laid import Ball, Block, PartLaid
+from hearth_bowl.core.confection.price import PieceCost, piece_cost
+from hearth_bowl.core.confection.work_out import ExtraCount, Weigh, Worked, WorkedPart, work_out
 from hearth_bowl.core.errors import BadInput
-from hearth_bowl.core.fit import Ask, Fit, Shell, fit
-from hearth_bowl.core.fit.ask import USUAL_COAT_MM, CakeAsk, CupAsk, MouldAsk, chocolate_of
-from hearth_bowl.core.fit.dipping import LIQUID_CHOCOLATE_G_PER_ML, pool_g
-from hearth_bowl.core.fit.moulded import in_halves
-from hearth_bowl.core.fit.vessel import Box, Cup, Mould, Vessel
+from hearth_bowl.core.fit.dipping import LIQUID_CHOCOLATE_G_PER_ML
+from hearth_bowl.core.fit.vessel import Box, Cup, Mould
 from hearth_bowl.core.geometry.cakes import Cake
 from hearth_bowl.core.geometry.cavities import Weighed
 from hearth_bowl.core.geometry.numbers import FLOOR_GUARD
 from hearth_bowl.core.ingredients.ingredient import Ingredient
-from hearth_bowl.core.mass.mixture import Mixture
+from hearth_bowl.core.keep.cautions import Caution
+from hearth_bowl.core.mass.kitchen import Kitchen
 from hearth_bowl.core.mass.tempering import tempering_kind
+from hearth_bowl.core.recipe.ratios import CHOCOLATE_KINDS
 from hearth_bowl.core.recipe.recipe import Recipe
 
 MOST_ROWS: Final = 30
@@ -31,20 +36,16 @@ PAPER_MM: Final = 1.0
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class RowAsk:
-    """One kind of piece: its recipe and vessel, how many of it go into a box, and how many more are made.
+    """One kind of piece: the confection that it is, how many of it go into a box, and how many more are made.
 
-    `vessel_name` and `owned` count moulds; with `whole_moulds` the last mould is filled up.
+    How many are made, and how many are coated, is by the boxes, whatever its form says; so is `whole_moulds`, which
+    fills the last mould up. Its form's name and `owned` count moulds.
     """
 
-    recipe: Recipe
-    vessel: Vessel
-    vessel_name: str
-    ask: Ask
+    confection: Confection
     per_box: int
     spares: int = 0
-    owned: int = 1
     whole_moulds: bool = False
-    finished: Mixture | None = None
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -59,13 +60,24 @@ class OtherShell:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Row:
-    """What one kind of piece takes; `extra` pieces are made beyond boxes and spares to fill the last mould or pan."""
+    """What one kind of piece takes, and what is to be told of it.
 
-    fit: Fit
+    `extra` pieces are made beyond boxes and spares to fill the last mould or pan; `pours` counts turns of its mould,
+    `halves` those of pieces of two. `cost` counts all that is weighed in, and what stays on of its chocolate.
+    """
+
+    name: str
     pieces: int
     extra: int
-    cost_per_piece: float | None
+    piece_g: float
+    halves: int | None
+    pours: int | None
+    cost: PieceCost | None
     other_shells: tuple[OtherShell, ...]
+    extras: tuple[ExtraCount, ...]
+    allergens: tuple[Declared, ...]
+    keeping: PieceKeeping
+    cautions: tuple[Caution, ...]
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -87,7 +99,10 @@ class BoxRoom:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Assortment:
-    """All boxes: each row, the recipes' totals, the pours of each chocolate, what to buy, and how a box fills."""
+    """All boxes: each row, the recipes' totals, the pours of each chocolate, what to buy, and how a box fills.
+
+    `allergens` are those of all that is in a box, which is kept no longer than its shortest piece.
+    """
 
     rows: tuple[Row, ...]
     pieces: int
@@ -96,6 +111,8 @@ class Assortment:
     shopping: ShoppingList
     cost_per_box: float | None
     box: BoxRoom | None
+    allergens: tuple[str, ...]
+    keeping: PieceKeeping
 
 
 def plan_boxes(
@@ -105,6 +122,7 @@ def plan_boxes(
     chocolates: Sequence[Ingredient] = (),
     pot_g: float | None = None,
     box: Box | None = None,
+    kitchen: Kitchen | None = None,
 ) -> Assortment:
     """Return what so many boxes take.
 
@@ -116,66 +134,62 @@ def plan_boxes(
     if not 1 <= boxes <= MOST_BOXES:
         raise BadInput(("boxes",), f"{boxes} boxes", f"1 to {MOST_BOXES}", "out-of-range")
     price_g = _prices(stock)
-    made = []
+    worked = []
     for position, row in enumerate(rows):
         try:
-            made.append(_row(row, boxes, price_g, chocolates))
+            worked.append(_worked(row, boxes, kitchen))
         except BadInput as problem:
             raise problem.under("rows", position) from None
-    plans = _pours(rows, made, pot_g)
+    plans = _pours(worked, pot_g)
+    made = [_row(row, boxes, one, price_g, chocolates) for row, one in zip(rows, worked, strict=True)]
     return Assortment(
         rows=tuple(made),
         pieces=sum(row.pieces for row in made),
-        recipes=_recipes(rows, made),
+        recipes=_recipes(worked),
         pours=plans,
-        shopping=_shopping(rows, made, plans, stock),
+        shopping=_shopping(worked, plans, stock),
         cost_per_box=_cost_per_box(rows, made),
-        box=None if box is None else _room(rows, made, box),
+        box=None if box is None else _room(rows, worked, box),
+        allergens=tuple(sorted({one.group for row in made for one in row.allergens})),
+        keeping=min((row.keeping for row in made), key=lambda keeping: (keeping.days_high, keeping.days_low)),
     )
 
 
-def _row(row: RowAsk, boxes: int, price_g: Mapping[str, float], chocolates: Sequence[Ingredient]) -> Row:
-    for name, value, least, most in (
-        ("per_box", row.per_box, 1, MOST_PER_BOX),
-        ("spares", row.spares, 0, 10_000),
-        ("owned", row.owned, 1, 100),
-    ):
+def _worked(row: RowAsk, boxes: int, kitchen: Kitchen | None) -> Worked:
+    """Return the confection worked out for all boxes."""
+    for name, value, least, most in (("per_box", row.per_box, 1, MOST_PER_BOX), ("spares", row.spares, 0, 10_000)):
         if not least <= value <= most:
             raise BadInput((name,), f"{value}", f"{least} to {most}", "out-of-range")
-    if isinstance(row.vessel, Cake | Box) or isinstance(row.ask, CakeAsk):
+    form = row.confection.form
+    if isinstance(form.vessel, Cake | Box):
         raise BadInput(("vessel",), "no pieces come out of it", "a pan, mould, scoop, cup or pieces", "not-for-this")
-    asked = boxes * row.per_box + row.spares
-    pieces = _whole(row, asked) if row.whole_moulds else asked
-    found = fit(row.recipe, row.vessel, replace(row.ask, mass_g=None, pieces=pieces, spares=0), row.finished)
-    made = found.pieces or pieces
-    return Row(
-        fit=found,
-        pieces=made,
-        extra=made - asked,
-        cost_per_piece=_cost_per_piece(row.recipe, found, price_g),
-        other_shells=_other_shells(row, found, price_g, chocolates),
+    is_moulded = isinstance(form.vessel, Mould | Cup)
+    pieces = boxes * row.per_box + row.spares
+    form = replace(form, pieces=pieces, spares=0, whole_moulds=row.whole_moulds and is_moulded)
+    parts = tuple(
+        replace(part, coated=None, mass_g=None if part.role in INNER else part.mass_g) for part in row.confection.parts
     )
+    return work_out(replace(row.confection, form=form, parts=parts), kitchen)
 
 
-def _whole(row: RowAsk, asked: int) -> int:
-    cavities = _cavities(row.vessel)
-    per_piece = _per_piece(row)
-    return ceil(asked * per_piece / cavities - FLOOR_GUARD) * cavities // per_piece
-
-
-def _per_piece(row: RowAsk) -> int:
-    return 2 if isinstance(row.ask, MouldAsk | CupAsk) and in_halves(row.ask) else 1
-
-
-def _cavities(vessel: Vessel) -> int:
-    """Return the cavities of one mould, or the cups there are; 1 for what has none."""
-    match vessel:
-        case Mould():
-            return vessel.cavities
-        case Cup():
-            return vessel.count
-        case _:
-            return 1
+def _row(
+    row: RowAsk, boxes: int, worked: Worked, price_g: Mapping[str, float], chocolates: Sequence[Ingredient]
+) -> Row:
+    laid = worked.laid
+    return Row(
+        name=worked.confection.name,
+        pieces=worked.pieces,
+        extra=worked.pieces - boxes * row.per_box - row.spares,
+        piece_g=worked.piece_g,
+        halves=laid.halves,
+        pours=laid.pours,
+        cost=piece_cost(worked, price_g),
+        other_shells=_other_shells(worked, price_g, chocolates),
+        extras=worked.extras,
+        allergens=worked.allergens_named,
+        keeping=worked.keeping,
+        cautions=worked.cautions,
+    )
 
 
 def _prices(stock: Mapping[str, Stock]) -> dict[str, float]:
@@ -187,135 +201,122 @@ def _prices(stock: Mapping[str, Stock]) -> dict[str, float]:
     }
 
 
-def _kept_g(shell: Shell) -> float:
-    """Return the chocolate that stays on all pieces, the seams of halves among it."""
-    return shell.total_g + shell.pieces * shell.seam_g
-
-
-def _cost_per_piece(
-    recipe: Recipe, found: Fit, price_g: Mapping[str, float], instead: Ingredient | None = None
-) -> float | None:
-    if not found.pieces:
-        return None
-    cost = 0.0
-    for line, grams in zip(recipe.lines, found.amounts_g, strict=True):
-        if grams:
-            cost += price_g.get(line.ingredient.label, 0.0) * grams
-    for shell in (found.shell, found.later):
-        if shell is not None:
-            cost += price_g.get(instead.label if instead else shell.ingredient, 0.0) * _kept_g(shell)
-    return cost / found.pieces if cost else None
-
-
 def _other_shells(
-    row: RowAsk, found: Fit, price_g: Mapping[str, float], chocolates: Sequence[Ingredient]
+    worked: Worked, price_g: Mapping[str, float], chocolates: Sequence[Ingredient]
 ) -> tuple[OtherShell, ...]:
-    if found.shell is None:
+    """Return what one piece costs in each other chocolate that has a price, where one chocolate is round it."""
+    round_it = [part for part in worked.parts if part.part.role in ("shell", "coat") and _is_chocolate(part)]
+    now = piece_cost(worked, price_g)
+    if len(round_it) != 1 or len(round_it[0].weigh) != 1 or now is None:
         return ()
-    others = []
-    for chocolate in chocolates:
-        if chocolate.label == found.shell.ingredient or chocolate.label not in price_g:
-            continue
-        cost = _cost_per_piece(row.recipe, found, price_g, chocolate)
-        if cost is not None:
-            others.append(
-                OtherShell(
-                    label=chocolate.label,
-                    name=chocolate.name,
-                    cost_per_piece=cost,
-                    needs_tempering=tempering_kind(chocolate) != "compound",
-                )
-            )
+    (weighed,) = round_it[0].weigh
+    label, shell_g = weighed.ingredient.label, weighed.amount_g
+    others = [
+        OtherShell(
+            label=chocolate.label,
+            name=chocolate.name,
+            cost_per_piece=(now.batch + (price_g[chocolate.label] - price_g.get(label, 0.0)) * shell_g) / worked.pieces,
+            needs_tempering=tempering_kind(chocolate) != "compound",
+        )
+        for chocolate in chocolates
+        if chocolate.label != label and chocolate.label in price_g
+    ]
     return tuple(sorted(others, key=lambda other: other.cost_per_piece))
 
 
-def _recipes(rows: Sequence[RowAsk], made: Sequence[Row]) -> tuple[RecipeTotal, ...]:
-    totals: dict[int, RecipeTotal] = {}
-    for row, result in zip(rows, made, strict=True):
-        before = totals.get(id(row.recipe))
-        batch_g = result.fit.batch_g + (before.batch_g if before else 0.0)
-        totals[id(row.recipe)] = RecipeTotal(name=row.recipe.name, batch_g=batch_g, scale=batch_g / row.recipe.mass_g)
-    return tuple(totals.values())
+def _is_chocolate(part: WorkedPart) -> bool:
+    """Return whether a part is melted chocolate, alone or blended."""
+    return not isinstance(part.part.of, Recipe) and all(row.ingredient.kind in CHOCOLATE_KINDS for row in part.weigh)
 
 
-def _pours(rows: Sequence[RowAsk], made: Sequence[Row], pot_g: float | None) -> tuple[PourPlan, ...]:
-    by_chocolate: dict[str, list[PourJob]] = {}
-    for row, result in zip(rows, made, strict=True):
-        for shell in (result.fit.shell, result.fit.later):
-            if shell is not None:
-                by_chocolate.setdefault(shell.ingredient, []).append(_job(row, result.fit, shell))
-    return tuple(plan_pours(jobs, pot_g) for jobs in by_chocolate.values())
-
-
-def _job(row: RowAsk, found: Fit, shell: Shell) -> PourJob:
-    if found.cavity is None:
-        assert not isinstance(row.ask, MouldAsk | CupAsk | CakeAsk)  # only these have cavities, or no pieces
-        height_mm = found.ball_mm if found.ball_mm is not None else (found.thickness_mm or 0.0)
-        return PourJob(
-            name=row.recipe.name,
-            chocolate=shell.ingredient,
-            dip_g=shell.total_g,
-            pool_g=pool_g(height_mm, row.ask.dip_bowl_mm),
-        )
-    per_piece = _per_piece(row)
-    cavities = _cavities(row.vessel)
-    return PourJob(
-        name=row.recipe.name,
-        chocolate=shell.ingredient,
-        cavities=shell.pieces * per_piece,
-        mould=row.vessel_name,
-        mould_cavities=cavities,
-        owned=row.owned,
-        flood_g=found.cavity.cavity_ml * LIQUID_CHOCOLATE_G_PER_ML,
-        kept_g=shell.shell_g / per_piece,
-        cap_g=(shell.cap_g + shell.seam_g) / per_piece,
+def _recipes(worked: Sequence[Worked]) -> tuple[RecipeTotal, ...]:
+    """Return each recipe once, however many confections it goes into."""
+    made: list[tuple[Recipe, float]] = []
+    for batch in (batch for one in worked for batch in one.batches):
+        at = next((position for position, (recipe, _) in enumerate(made) if recipe == batch.recipe), None)
+        if at is None:
+            made.append((batch.recipe, batch.make_g))
+        else:
+            made[at] = (batch.recipe, made[at][1] + batch.make_g)
+    return tuple(
+        RecipeTotal(name=recipe.name, batch_g=batch_g, scale=batch_g / recipe.mass_g) for recipe, batch_g in made
     )
 
 
-def _shopping(
-    rows: Sequence[RowAsk], made: Sequence[Row], plans: Sequence[PourPlan], stock: Mapping[str, Stock]
-) -> ShoppingList:
+def _pours(worked: Sequence[Worked], pot_g: float | None) -> tuple[PourPlan, ...]:
+    by_chocolate: dict[str, list[PourJob]] = {}
+    for one in worked:
+        for position, part in zip(sorted(one.laid.parts), one.parts, strict=True):
+            if _is_chocolate(part):
+                job = _job(one, part, one.laid.parts[position])
+                by_chocolate.setdefault(job.chocolate, []).append(job)
+    return tuple(plan_pours(jobs, pot_g) for jobs in by_chocolate.values())
+
+
+def _label(part: WorkedPart) -> str:
+    """Return the chocolate that stands in the pot: an ingredient's label, or a blend's name."""
+    return part.weigh[0].ingredient.label if len(part.weigh) == 1 else part.name
+
+
+def _job(worked: Worked, part: WorkedPart, laid: PartLaid) -> PourJob:
+    name, form, cavity = worked.confection.name, worked.confection.form, worked.laid.cavity
+    if part.part.role != "shell" or cavity is None:
+        return PourJob(name=name, chocolate=_label(part), dip_g=part.make_g, pool_g=laid.pool_g)
+    per_piece = 2 if worked.laid.halves else 1
+    return PourJob(
+        name=name,
+        chocolate=_label(part),
+        cavities=part.pieces * per_piece,
+        mould=form.name,
+        mould_cavities=form.vessel.cavities if isinstance(form.vessel, Mould) else max(1, part.pieces),
+        owned=form.owned,
+        flood_g=cavity.cavity_ml * LIQUID_CHOCOLATE_G_PER_ML,
+        kept_g=(part.each_g - laid.cap_g) / per_piece,
+        cap_g=laid.cap_g / per_piece,
+    )
+
+
+def _shopping(worked: Sequence[Worked], plans: Sequence[PourPlan], stock: Mapping[str, Stock]) -> ShoppingList:
+    """Return what to buy: all that is weighed in, and of chocolate all that is melted."""
     needs: dict[str, float] = defaultdict(float)
     names: dict[str, str] = {}
-    for row, result in zip(rows, made, strict=True):
-        for line, grams in zip(row.recipe.lines, result.fit.amounts_g, strict=True):
-            if grams:
-                needs[line.ingredient.label] += grams
-                names[line.ingredient.label] = line.ingredient.name
-    chocolates = [chocolate_of(row.ask) for row in rows]
-    shells = {chocolate.label: chocolate.name for chocolate in chocolates if chocolate is not None}
+    shares: dict[str, tuple[Weigh, ...]] = {}
+    for part in (part for one in worked for part in one.parts):
+        for row in part.weigh:
+            names[row.ingredient.label] = row.ingredient.name
+            if _is_chocolate(part):
+                shares[_label(part)] = part.weigh
+            elif row.amount_g:
+                needs[row.ingredient.label] += row.amount_g
     for plan in plans:
-        needs[plan.chocolate] += plan.melted_g
-        names[plan.chocolate] = shells.get(plan.chocolate, plan.chocolate)
+        whole_g = sum(row.amount_g for row in shares[plan.chocolate])
+        for row in shares[plan.chocolate]:
+            needs[row.ingredient.label] += plan.melted_g * row.amount_g / whole_g
     return shop(needs, names, stock)
 
 
 def _cost_per_box(rows: Sequence[RowAsk], made: Sequence[Row]) -> float | None:
     costs = [
-        result.cost_per_piece * row.per_box
-        for row, result in zip(rows, made, strict=True)
-        if result.cost_per_piece is not None
+        result.cost.per_piece * row.per_box for row, result in zip(rows, made, strict=True) if result.cost is not None
     ]
     return sum(costs) if costs else None
 
 
-def _room(rows: Sequence[RowAsk], made: Sequence[Row], box: Box) -> BoxRoom:
-    covered = 0.0
-    for row, result in zip(rows, made, strict=True):
-        covered += row.per_box * footprint_mm2(row.vessel, result.fit)
+def _room(rows: Sequence[RowAsk], worked: Sequence[Worked], box: Box) -> BoxRoom:
+    covered = sum(row.per_box * footprint_mm2(one) for row, one in zip(rows, worked, strict=True))
     share = covered / (box.length_mm * box.width_mm)
     return BoxRoom(covered_pct=100 * share, layers=max(1, ceil(share - FLOOR_GUARD)))
 
 
-def footprint_mm2(vessel: Vessel, found: Fit) -> float:
-    """Return the oblong that one piece takes in a box, its coat and a paper case of 1 mm round it; an estimate."""
-    more = 2 * (PAPER_MM + (USUAL_COAT_MM if found.shell is not None and found.cavity is None else 0.0))
-    if found.piece_mm is not None:
-        return (found.piece_mm[0] + more) * (found.piece_mm[1] + more)
-    if found.ball_mm is not None:
-        return (found.ball_mm + more) ** 2
+def footprint_mm2(worked: Worked) -> float:
+    """Return the oblong that one piece takes in a box, a paper case of 1 mm round it; an estimate."""
+    vessel, outside = worked.confection.form.vessel, worked.laid.outside
     if isinstance(vessel, Mould | Cup):
-        cavity = vessel.cavity if isinstance(vessel, Mould) else Weighed(vessel.volume_ml)
-        long_mm, wide_mm = cavity.rim_mm
-        return (long_mm + more) * (wide_mm + more)
-    return 0.0
+        long_mm, wide_mm = (vessel.cavity if isinstance(vessel, Mould) else Weighed(vessel.volume_ml)).rim_mm
+    elif isinstance(outside, Ball):
+        long_mm = wide_mm = outside.diameter_mm
+    elif isinstance(outside, Block):
+        long_mm, wide_mm = outside.sides_mm[:2]
+    else:
+        return 0.0
+    return (long_mm + 2 * PAPER_MM) * (wide_mm + 2 * PAPER_MM)

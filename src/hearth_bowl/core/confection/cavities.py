@@ -102,6 +102,7 @@ def _lay_shell(laid: Laid, shell: Given, mould: Mould, ask: WalledAsk, volumes: 
         pieces=laid.pieces,
         mm=ask.wall_mm,
         pool_g=max(0.0, found.melt_g - found.total_g),
+        cap_g=found.cap_g + found.seam_g,
     )
 
 

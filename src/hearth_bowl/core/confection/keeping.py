@@ -22,6 +22,7 @@ class PieceKeeping:
 
 
 DRY: Final = Keeping(where="room", days_low=30, days_high=60, because="bought dry: it turns stale first")
+"""Nuts, powders and chocolate as they are bought: a judgement, as for the driest masses."""
 
 
 def assessed(one: Given) -> Assessment:

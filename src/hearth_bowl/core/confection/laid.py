@@ -23,7 +23,8 @@ class PartLaid:
     """A part in one finished piece: g and ml, how thick [mm] where it has a thickness, between which levels [mm].
 
     `pieces` of them have it, fewer than all where only some are coated now. Of what is kept `offcut_g` is cut off and
-    `left_over_g` does not go in. `pool_g` is chocolate that must be melted besides and comes back.
+    `left_over_g` does not go in. `pool_g` is chocolate that must be melted besides and comes back. Of a shell `cap_g`
+    closes it, its seam among it.
     """
 
     each_g: float
@@ -36,6 +37,7 @@ class PartLaid:
     to_mm: float | None = None
     gives_way: bool = False
     pool_g: float = 0.0
+    cap_g: float = 0.0
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

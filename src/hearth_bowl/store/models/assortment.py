@@ -28,7 +28,7 @@ class AssortmentRow(Base):
 
 
 class AssortmentPieceRow(Base):
-    """One kind of piece in it; its ask as JSON. It goes with its recipe or vessel."""
+    """One kind of piece in it. It goes with its confection."""
 
     __tablename__ = "assortment_piece"
     __table_args__ = (CheckConstraint("per_box > 0", name="per_box_positive"),)
@@ -36,9 +36,7 @@ class AssortmentPieceRow(Base):
     id: Mapped[int] = mapped_column(primary_key=True)
     assortment_id: Mapped[int] = mapped_column(ForeignKey("assortment.id", ondelete="CASCADE"), index=True)
     position: Mapped[int]
-    recipe_id: Mapped[int] = mapped_column(ForeignKey("recipe.id", ondelete="CASCADE"))
-    vessel_id: Mapped[int] = mapped_column(ForeignKey("vessel.id", ondelete="CASCADE"))
+    confection_id: Mapped[int] = mapped_column(ForeignKey("confection.id", ondelete="CASCADE"))
     per_box: Mapped[int]
     spares: Mapped[int]
     whole_moulds: Mapped[bool]
-    ask: Mapped[str]

@@ -1,17 +1,12 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { ApiError, client, dataOf, type Schemas } from "../../api/client";
-import {
-  assortmentsQuery,
-  libraryQuery,
-  questionsQuery,
-  recipeQueries,
-  vesselsQuery,
-} from "../../api/queries";
+import { assortmentsQuery, confectionQueries, libraryQuery, vesselsQuery } from "../../api/queries";
 import { Button } from "../../ui/Button";
 import { Choice, TextField } from "../../ui/Field";
 import { Skeleton } from "../../ui/Skeleton";
 import { Sure } from "../../ui/Sure";
+import { keepingText } from "../../units/keeping";
 import { mass, type Units, useUnits } from "../../units/units";
 import { OptionalField, WholeField } from "./fields";
 import { PieceRows } from "./PieceRows";
@@ -96,12 +91,12 @@ function BoxesBench({ stored, usual, picker, onDeleted }: BenchProps) {
   const queries = useQueryClient();
   const { asked, said, change, flush, drop } = useAssortment(stored);
   const { data: vessels } = useQuery(vesselsQuery);
-  const { data: recipes } = useQuery(recipeQueries.list);
+  const { data: confections } = useQuery({ ...confectionQueries.list, staleTime: 0 });
   const { data: library } = useQuery(libraryQuery);
-  const { data: questions } = useQuery(questionsQuery);
   const rows = asked.rows ?? [];
   const planned = useQuery({
     queryKey: ["plan", asked],
+    staleTime: 0,
     enabled: rows.length > 0,
     placeholderData: keepPreviousData,
     retry: false,
@@ -179,16 +174,15 @@ function BoxesBench({ stored, usual, picker, onDeleted }: BenchProps) {
               ))}
           </Choice>
         </div>
-        {recipes && vessels && (
+        {confections && vessels && (
           <PieceRows
             rows={rows}
             plan={plan}
             problem={problem}
-            recipes={recipes.recipes}
+            confections={confections.confections}
             vessels={vessels.vessels}
-            library={library}
-            questions={questions}
             usual={usual}
+            units={units}
             onChange={(next) => change({ rows: next })}
           />
         )}
@@ -219,9 +213,11 @@ function BoxesBench({ stored, usual, picker, onDeleted }: BenchProps) {
           </p>
         )}
         {plan && <Totals plan={plan} units={units} />}
+        {plan && <ToTell plan={plan} />}
         {plan?.pours.map((pours) => (
           <PourOrder key={pours.chocolate} plan={pours} name={name(pours.chocolate)} units={units} />
         ))}
+        {plan && <Cautions plan={plan} />}
       </section>
       <section
         aria-label="Shopping"
@@ -242,6 +238,37 @@ function BoxesBench({ stored, usual, picker, onDeleted }: BenchProps) {
 }
 
 type Plan = Schemas["Assortment"];
+
+/** What is to be told with a box: what is in it for those who may not eat it, and how long it keeps. */
+function ToTell({ plan }: { plan: Plan }) {
+  const { keeping } = plan;
+  return (
+    <section aria-label="To tell with a box" className="mt-3 text-[0.9375rem]">
+      <h3 className="font-bold">
+        {plan.allergens.length > 0
+          ? `A box contains ${plan.allergens.join(", ")}`
+          : "No allergen that a box is known for"}
+      </h3>
+      <p>
+        It keeps {keepingText(keeping)}. What decides is the {keeping.part}. A guide for home use; local food
+        rules decide.
+      </p>
+    </section>
+  );
+}
+
+/** What can hurt, once each. */
+function Cautions({ plan }: { plan: Plan }) {
+  const messages = new Set(plan.rows.flatMap((row) => row.cautions.map((caution) => caution.message)));
+  return [...messages].map((message) => (
+    <p
+      key={message}
+      className="mt-1.5 rounded-md bg-copper-pale px-3 py-2 text-[0.9375rem] text-copper first-of-type:mt-4"
+    >
+      {message}
+    </p>
+  ));
+}
 
 function sentence(boxes: number, plan: Plan, units: Units): React.ReactNode {
   const melts = plan.pours.map((row) => mass(row.start_g, units)).join(" and ");

@@ -1,115 +1,101 @@
-import type { Schemas } from "../../api/client";
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { Link } from "react-router";
+import { client, dataOf, type Schemas } from "../../api/client";
+import { confectionQueries } from "../../api/queries";
 import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Field";
-import { ChocolateChoice, usualAsk } from "../fit";
-import { OptionalField, WholeField } from "./fields";
+import { mass, type Units } from "../../units/units";
+import { WholeField } from "./fields";
 
 type Row = Schemas["PieceAsk"];
+type Stored = Schemas["StoredConfection"];
 type Props = {
   rows: Row[];
   plan: Schemas["Assortment"] | undefined;
   problem: Schemas["Problem"] | null;
-  recipes: Schemas["RecipeInList"][];
+  confections: Stored[];
   vessels: Schemas["StoredVessel"][];
-  library: Schemas["LibraryOut"] | undefined;
-  questions: Schemas["QuestionsOut"] | undefined;
   usual: Schemas["PieceAskUsual"];
+  units: Units;
   onChange: (rows: Row[]) => void;
 };
 
-/** The kinds of piece in a box: recipe, vessel, how many, and what is round them. */
+/** The kinds of piece in a box: which confection, how many, and what is to be told of it. */
 export function PieceRows(props: Props) {
-  const { rows, plan, problem, recipes, vessels, library, questions, usual, onChange } = props;
-  const making = vessels.filter((row) => row.vessel.kind !== "box" && row.vessel.kind !== "cake");
+  const { rows, plan, problem, confections, vessels, usual, units, onChange } = props;
+  const kinds = new Map(vessels.map((row) => [row.id, row.vessel.kind]));
+  const kindOf = (stored: Stored) => kinds.get(stored.asked.form.vessel);
+  const making = confections.filter((stored) => kindOf(stored) !== "cake");
   const change = (position: number, part: Partial<Row>) =>
     onChange(rows.map((row, at) => (at === position ? { ...row, ...part } : row)));
-  const add = () => {
-    const recipe = recipes[0];
-    const vessel = making.find((row) => row.vessel.kind === "mould") ?? making[0];
-    if (recipe && vessel) onChange([...rows, { ...usual, ...made(recipe.id, vessel, questions) }]);
-  };
+  const next = making.find((stored) => !rows.some((row) => row.confection_id === stored.id)) ?? making[0];
   return (
     <>
       <ol className="mt-3 grid gap-3">
-        {rows.map((row, position) => (
-          <li
-            // biome-ignore lint/suspicious/noArrayIndexKey: a row is its position
-            key={`${position}-${rows.length}`}
-            className="border-line border-t pt-2"
-          >
-            <PieceRow
-              row={row}
-              made={plan?.rows[position]}
-              problem={problemOf(problem, position)}
-              recipes={recipes}
-              vessels={making}
-              library={library}
-              questions={questions}
-              onChange={(part) => change(position, part)}
-              onRemove={() => onChange(rows.filter((_, at) => at !== position))}
-            />
-          </li>
-        ))}
+        {rows.map((row, position) => {
+          const stored = confections.find((one) => one.id === row.confection_id);
+          return (
+            <li
+              // biome-ignore lint/suspicious/noArrayIndexKey: a row is its position
+              key={`${position}-${rows.length}`}
+              className="border-line border-t pt-2"
+            >
+              <PieceRow
+                row={row}
+                stored={stored}
+                isMoulded={stored !== undefined && ["mould", "cup"].includes(kindOf(stored) ?? "")}
+                made={plan?.rows[position]}
+                problem={problemOf(problem, position)}
+                making={making}
+                units={units}
+                onChange={(part) => change(position, part)}
+                onRemove={() => onChange(rows.filter((_, at) => at !== position))}
+              />
+            </li>
+          );
+        })}
       </ol>
-      <Button className="mt-3" onClick={add} disabled={recipes.length === 0 || making.length === 0}>
+      <Button
+        className="mt-3"
+        onClick={() => next && onChange([...rows, { ...usual, confection_id: next.id }])}
+        disabled={!next}
+      >
         Add a kind of piece
       </Button>
+      {making.length === 0 && (
+        <p className="mt-2 text-[0.9375rem]">
+          Boxes hold confections. <Link to="/confections">Put one together first</Link>.
+        </p>
+      )}
     </>
   );
 }
 
-/** A recipe in a vessel, asked as is usual there. */
-const made = (
-  recipe_id: number,
-  { id, vessel }: Schemas["StoredVessel"],
-  questions: Schemas["QuestionsOut"] | undefined,
-) => ({ recipe_id, vessel_id: id, ask: usualAsk(vessel.kind, questions) });
-
 type RowProps = {
   row: Row;
+  stored: Stored | undefined;
+  isMoulded: boolean;
   made: Schemas["Row"] | undefined;
   problem: string | null;
-  recipes: Schemas["RecipeInList"][];
-  vessels: Schemas["StoredVessel"][];
-  library: Schemas["LibraryOut"] | undefined;
-  questions: Schemas["QuestionsOut"] | undefined;
+  making: Stored[];
+  units: Units;
   onChange: (part: Partial<Row>) => void;
   onRemove: () => void;
 };
 
 function PieceRow(props: RowProps) {
-  const { row, made: outcome, problem, recipes, vessels, library, questions, onChange, onRemove } = props;
-  const vessel = vessels.find((stored) => stored.id === row.vessel_id)?.vessel;
-  const asked = row.ask;
-  const ask = (part: Record<string, unknown>) => onChange({ ask: asked && { ...asked, ...part } });
-  const moulded = vessel?.kind === "mould" || vessel?.kind === "cup";
+  const { row, stored, isMoulded, made, problem, making, units, onChange, onRemove } = props;
   return (
     <div className="grid grid-cols-4 items-end gap-x-3 gap-y-2 max-sm:grid-cols-2">
       <div className="col-span-2">
         <Choice
           label="Piece"
-          value={row.recipe_id}
-          onChange={(event) => onChange({ recipe_id: Number(event.target.value) })}
+          value={row.confection_id}
+          onChange={(event) => onChange({ confection_id: Number(event.target.value) })}
         >
-          {recipes.map((recipe) => (
-            <option key={recipe.id} value={recipe.id}>
-              {recipe.name}
-            </option>
-          ))}
-        </Choice>
-      </div>
-      <div className="col-span-2">
-        <Choice
-          label="Made in"
-          value={row.vessel_id}
-          onChange={(event) => {
-            const next = vessels.find((stored) => stored.id === Number(event.target.value));
-            if (next) onChange(made(row.recipe_id, next, questions));
-          }}
-        >
-          {vessels.map((stored) => (
-            <option key={stored.id} value={stored.id}>
-              {stored.name}
+          {making.map((one) => (
+            <option key={one.id} value={one.id}>
+              {one.asked.name}
             </option>
           ))}
         </Choice>
@@ -121,80 +107,78 @@ function PieceRow(props: RowProps) {
         onWhole={(per_box) => onChange({ per_box })}
       />
       <WholeField label="Spares" value={row.spares} least={0} onWhole={(spares) => onChange({ spares })} />
-      <div className="col-span-2">
-        {asked && asked.kind !== "cake" && (
-          <ChocolateChoice
-            label={moulded ? "Shell" : "Dipped in"}
-            none="nothing"
-            value={asked.shell}
-            library={library}
-            onTake={(shell) => ask({ shell })}
-          />
-        )}
-      </div>
-      {asked?.kind === "pan" && (
-        <OptionalField
-          label="Thick, mm"
-          placeholder="full"
-          value={asked.thickness_mm}
-          onValue={(thickness_mm) => ask({ thickness_mm })}
-        />
-      )}
-      {(asked?.kind === "mould" || asked?.kind === "cup") && (
-        <>
-          <OptionalField
-            label="Wall, mm"
-            placeholder=""
-            value={asked.wall_mm}
-            onValue={(wall_mm) => wall_mm !== null && ask({ wall_mm })}
-          />
-          {asked.kind === "mould" && (
-            <Check label="Two halves joined" checked={asked.halves} onCheck={(halves) => ask({ halves })} />
-          )}
-          <Check
-            label="Fill the last mould"
-            checked={row.whole_moulds}
-            onCheck={(whole_moulds) => onChange({ whole_moulds })}
-          />
-        </>
-      )}
       {problem && (
         <p role="alert" className="col-span-4 text-[0.9375rem] text-copper max-sm:col-span-2">
           {problem}
         </p>
       )}
-      <div className="col-span-4 flex items-center justify-between gap-2 text-[0.9375rem] max-sm:col-span-2">
-        <span>{outcome && told(outcome)}</span>
+      {made && (
+        <div className="col-span-4 text-[0.9375rem] max-sm:col-span-2">
+          <p>{told(made, units)}</p>
+          <p className="text-ash">
+            {made.allergens.length > 0
+              ? `Contains ${made.allergens.map((one) => one.name).join(", ")}`
+              : "No allergen that it is known for"}
+            ; keeps {made.keeping.days_low} to {made.keeping.days_high} days
+          </p>
+        </div>
+      )}
+      <div className="col-span-4 flex flex-wrap items-center justify-between gap-2 text-[0.9375rem] max-sm:col-span-2">
+        <span className="flex flex-wrap items-center gap-x-5">
+          <Link
+            to={`/confections/${row.confection_id}`}
+            className="min-h-11 content-center text-rim underline"
+          >
+            What it is made of
+          </Link>
+          {isMoulded && (
+            <Check
+              label="Fill the last mould"
+              checked={row.whole_moulds}
+              onCheck={(whole_moulds) => onChange({ whole_moulds })}
+            />
+          )}
+        </span>
         <Button look="plain" className="shrink-0" onClick={onRemove}>
           Leave it out
         </Button>
       </div>
-      {outcome && outcome.other_shells.length > 0 && outcome.cost_per_piece !== null && (
-        <OtherShells made={outcome} onTake={(shell) => ask({ shell })} />
+      {stored && made && made.other_shells.length > 0 && (
+        <OtherShells stored={stored} made={made} onTake={(confection_id) => onChange({ confection_id })} />
       )}
     </div>
   );
 }
 
-function told(made: Schemas["Row"]): string {
+function told(made: Schemas["Row"], units: Units): string {
   const parts = [`${made.pieces} pieces`];
-  if (made.fit.halves) parts.push(`${made.fit.halves} halves`);
+  if (made.halves) parts.push(`${made.halves} halves`);
   if (made.extra) parts.push(`${made.extra} more than asked`);
-  if (made.fit.pours && made.fit.cavity)
-    parts.push(`${made.fit.pours} ${made.fit.pours === 1 ? "turn" : "turns"} of the mould`);
-  if (made.fit.piece_g !== null) parts.push(`${made.fit.piece_g.toFixed(1)} g each`);
-  if (made.cost_per_piece !== null) parts.push(`${made.cost_per_piece.toFixed(2)} each`);
+  if (made.pours) parts.push(`${made.pours} ${made.pours === 1 ? "turn" : "turns"} of the mould`);
+  parts.push(`${mass(made.piece_g, units)} each`);
+  if (made.cost)
+    parts.push(`${made.cost.per_piece.toFixed(2)} each${made.cost.unpriced.length > 0 ? " at least" : ""}`);
+  for (const extra of made.extras) parts.push(`${extra.name}: ${extra.count}`);
   return parts.join(", ");
 }
 
-type OtherProps = { made: Schemas["Row"]; onTake: (shell: string) => void };
+type OtherProps = { stored: Stored; made: Schemas["Row"]; onTake: (confection_id: number) => void };
 
-/** The same piece in another chocolate, dear or basic, with what one costs then. */
-function OtherShells({ made, onTake }: OtherProps) {
+/** The same piece in another chocolate, dear or basic, with what one costs then: taken, it is a confection of its own. */
+function OtherShells({ stored, made, onTake }: OtherProps) {
+  const queries = useQueryClient();
+  const take = useMutation({
+    mutationFn: ({ label, name }: Schemas["OtherShell"]) =>
+      dataOf(client.POST("/api/confections", { body: inAnother(stored.asked, label, name) })),
+    onSuccess: async (another) => {
+      await queries.invalidateQueries({ queryKey: confectionQueries.list.queryKey });
+      onTake(another.id);
+    },
+  });
   return (
     <details className="col-span-4 max-sm:col-span-2">
       <summary className="min-h-11 cursor-pointer py-2 text-[0.9375rem] text-rim">
-        In another chocolate
+        The same in another chocolate
       </summary>
       <ul>
         {made.other_shells.map((other) => (
@@ -203,7 +187,12 @@ function OtherShells({ made, onTake }: OtherProps) {
               {other.name}: {other.cost_per_piece.toFixed(2)} each
               {!other.needs_tempering && ", needs no tempering"}
             </span>
-            <Button look="plain" aria-label={`Take ${other.name}`} onClick={() => onTake(other.label)}>
+            <Button
+              look="plain"
+              aria-label={`Take ${other.name}`}
+              disabled={take.isPending}
+              onClick={() => take.mutate(other)}
+            >
               Take it
             </Button>
           </li>
@@ -211,6 +200,16 @@ function OtherShells({ made, onTake }: OtherProps) {
       </ul>
     </details>
   );
+}
+
+/** The same confection with another chocolate round it, under a name of its own. */
+function inAnother(asked: Stored["asked"], ingredient: string, called: string): Stored["asked"] {
+  const parts = asked.parts.map((part) =>
+    part.role === "shell" || part.role === "coat"
+      ? { ...part, of: { recipe_id: null, blend: null, ingredient } }
+      : part,
+  );
+  return { ...asked, name: `${asked.name}, ${called.toLowerCase()}`, parts };
 }
 
 type CheckProps = { label: string; checked: boolean; onCheck: (checked: boolean) => void };

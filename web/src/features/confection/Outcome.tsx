@@ -1,6 +1,7 @@
 import type { Schemas } from "../../api/client";
+import { keepingText } from "../../units/keeping";
 import { figure, mass, type Units } from "../../units/units";
-import { type Answer, keepingText, ROLE_WORDS } from "./words";
+import { type Answer, ROLE_WORDS } from "./words";
 
 type Props = {
   answer: Answer;

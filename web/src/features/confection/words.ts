@@ -46,10 +46,3 @@ const UNSAID: Partial<Record<Role, string>> = {
 
 /** What may be taken away again: nothing, or what is as it was. */
 export const NO_AMOUNT = { g_each: null, ml_each: null, mm: null, share_pct: null, mass_g: null } as const;
-
-/** Days and place, as they are spoken. */
-export function keepingText({ where, days_low, days_high }: Schemas["KeepingAnswer"]): string {
-  const place =
-    { fridge: "in the fridge", cool: "in a cool place", room: "at room temperature" }[where] ?? where;
-  return `${days_low} to ${days_high} days ${place}`;
-}

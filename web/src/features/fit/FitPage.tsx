@@ -12,6 +12,7 @@ import { GuideLinks } from "./GuideLinks";
 import { NearChoices } from "./NearChoices";
 import { OtherVessels } from "./OtherVessels";
 import { Account, FitSentence, grams, mm, Sentence, ToWeigh } from "./Outcome";
+import { PieceTold } from "./PieceTold";
 import { PlanDrawing } from "./PlanDrawing";
 import { SectionDrawing } from "./SectionDrawing";
 import { SeveralOutcome } from "./SeveralOutcome";
@@ -179,6 +180,7 @@ function FitBench(props: BenchProps) {
             <PlanDrawing vessel={vessel} fit={fit ?? cutsOf(found)} kerf={lengthAt("kerf_mm")} />
             <SectionDrawing vessel={vessel} fit={fit} walls={walls} bands={bandsOf(found)} />
             {fit && <Account vessel={vessel} fit={fit} library={library} />}
+            {fit && <PieceTold recipe={recipe} vessel={vessel} ask={ask} pieces={fit.pieces} units={units} />}
             {stack && stack.notes.length > 0 && (
               <p className="mt-2 text-[0.875rem]">{stack.notes.join(" ")}</p>
             )}
