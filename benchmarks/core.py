@@ -6,6 +6,10 @@ from benchmarks.clock import Row, median, times_ms
 from benchmarks.kitchen import TWELVE_LINES
 from hearth_bowl.core.assess.assess import assess
 from hearth_bowl.core.bench.formula import formula
+from hearth_bowl.core.confection.confection import Blend, Confection, Form, Part
+from hearth_bowl.core.confection.work_out import work_out
+from hearth_bowl.core.fit.vessel import checked_vessel
+from hearth_bowl.core.ingredients.library import find
 from hearth_bowl.core.mass.mixture import mix
 from hearth_bowl.core.recipe.recipe import Recipe
 from hearth_bowl.core.solve.balance import balance
@@ -34,7 +38,37 @@ def core_rows() -> list[Row]:
             baseline_name="only mixing them",
         ),
         _balance_row(recipe, mixing),
+        _confection_row(recipe, mixing),
     ]
+
+
+def _confection_row(recipe: Recipe, mixing_ms: float) -> Row:
+    dark, nut = find("dark60"), find("hazelnut_whole")
+    confection = Confection(
+        name="Comets",
+        form=Form(
+            vessel=checked_vessel(
+                "mould", "half-egg", {"cavities": 10, "length_mm": 50, "width_mm": 36, "depth_mm": 18}
+            ),
+            pieces=36,
+            halves=True,
+        ),
+        parts=(
+            Part(role="shell", of=Blend(parts=((find("milk38"), 3.0), (dark, 2.0)))),
+            Part(role="filling", of=recipe),
+            Part(role="filling", of=nut, g_each=1.5, lumps=True),
+            Part(role="filling", of=recipe, share_pct=22.0),
+            Part(role="topping", of=nut, g_each=0.5),
+        ),
+    )
+    return Row(
+        name="a confection of five parts in the core, median",
+        value=median(times_ms(lambda: work_out(confection), 100)),
+        unit="ms",
+        limit=5,
+        baseline=mixing_ms,
+        baseline_name="only mixing one of them",
+    )
 
 
 def _balance_row(recipe: Recipe, mixing_ms: float) -> Row:

@@ -320,6 +320,29 @@ class Setting(Kitchen):
         self.refused("GET", "/api/set/chains/wall/looks.ics", 422)
         self.refused("GET", "/api/set/chains/slab?minutes=soon", 422)
 
+    def test_a_liquid_centre_dwells_by_its_own_invertase_and_warmth(self) -> None:
+        recipes = self.client.get("/api/recipes").get_json()["recipes"]
+        fondant = next(row["id"] for row in recipes if row["name"] == "Running-sun fondant")
+
+        def days(recipe_id: int) -> float:
+            looks = self.client.get(f"/api/set/chains/liquid?minutes=60&recipe={recipe_id}").get_json()["looks"]
+            return float((looks[-1]["after_min"] - looks[1]["after_min"]) / 24 / 60)
+
+        self.assertEqual(days(1), 14, "no invertase: common practice")
+        at_16 = days(fondant)
+        stored = self.client.get(f"/api/recipes/{fondant}").get_json()
+        recipe = stored["recipe"]
+        recipe["lines"][2]["amount"] *= 2
+        saved = self.client.put(f"/api/recipes/{fondant}", json={"revision": stored["revision"], "recipe": recipe})
+        self.assertEqual(saved.status_code, 200)
+        self.assertAlmostEqual(days(fondant), at_16 / 2, delta=0.05 * at_16)
+        self.client.put("/api/settings", json={**self.client.get("/api/settings").get_json(), "kitchen_c": 10.0})
+        self.assertGreater(days(fondant), 1.2 * at_16 / 2)
+        calendar = self.client.get(f"/api/set/chains/liquid/looks.ics?minutes=60&recipe={fondant}").text
+        self.assertIn("Dwell at 10 °C", calendar.replace("\r\n ", ""))
+        self.refused("GET", "/api/set/chains/liquid?recipe=moon", 422)
+        self.refused("GET", "/api/set/chains/liquid?recipe=999", 404)
+
     def test_temper(self) -> None:
         found = self.client.post("/api/temper", json={"chocolate": "milk38", "mass_g": 400.0}).get_json()
         self.assertTrue(found["needs_tempering"])

@@ -129,8 +129,8 @@ def beside(json: SetClockIn) -> BesideListOut:
 @setting.get("/set/chains/<kind>")
 @spec.validate(resp=Response(HTTP_200=ChainOut, HTTP_422=Problem), operation_id="getChain")
 def get_chain(kind: str) -> ChainOut:
-    """Return the chain of rests of a kind of piece; `minutes` is what the set clock says."""
-    return ChainOut(looks=service.chain(kind, _minutes()))
+    """Return the chain of rests of a kind of piece; `minutes` is what the set clock says, `recipe` whose it is."""
+    return ChainOut(looks=_looks(kind))
 
 
 @setting.get("/set/chains/<kind>/looks.ics")
@@ -146,8 +146,16 @@ def chain_calendar(kind: str) -> Answer:
     from_at = checked_moment(("from",), from_at)
     title = request.args.get("title", "Sweets")[:120]
     headers = {"Content-Disposition": 'attachment; filename="looks.ics"'}
-    calendar = in_own_units(service.chain_calendar(kind, _minutes(), from_at, title).decode())
+    calendar = in_own_units(service.chain_calendar(_looks(kind), from_at, title).decode())
     return Answer(calendar, content_type="text/calendar", headers=headers)
+
+
+def _looks(kind: str) -> list[Look]:
+    given = request.args.get("recipe")
+    if given is not None and not (given.isascii() and given.isdigit() and len(given) < 19):
+        raise BadInput(("recipe",), "not a recipe's number", "a whole number", "not-a-number")
+    with database().reading() as session:
+        return service.chain(session, kind, _minutes(), None if given is None else int(given))
 
 
 def _minutes() -> float:

@@ -5,7 +5,9 @@ from dataclasses import dataclass, replace
 from datetime import datetime
 from typing import Any, Final
 
-from hearth_bowl.core.cooling.chain import Look, chain_of
+from sqlalchemy.orm import Session
+
+from hearth_bowl.core.cooling.chain import Look, chain_of, dwell_of
 from hearth_bowl.core.cooling.places import PLACES
 from hearth_bowl.core.cooling.set_ask import SetAsk
 from hearth_bowl.core.cooling.set_clock import Correction, SetClock, set_clock
@@ -14,7 +16,8 @@ from hearth_bowl.core.mass.cooking import finished_or_none
 from hearth_bowl.core.mass.mixture import Mixture, mix
 from hearth_bowl.formats.calendar_file import chain_ics
 from hearth_bowl.formats.recipe_file import recipe_from
-from hearth_bowl.service.settings import Settings
+from hearth_bowl.service.recipes import get_recipe
+from hearth_bowl.service.settings import Settings, get_settings
 
 ROOMS: Final = ("counter", "larder", "marble")
 """Places that are as warm as the kitchen; a larder is never warmer than a larder."""
@@ -73,27 +76,33 @@ def beside(settings: Settings, record: Mapping[str, Any], ask: SetAsk) -> list[B
     return found
 
 
-def chain(kind: str, minutes: float) -> list[Look]:
-    """Return the chain of rests of a kind of piece, with its looks.
+def chain(session: Session, kind: str, minutes: float, recipe_id: int | None = None) -> list[Look]:
+    """Return the chain of rests of a kind of piece, with its looks; a liquid centre's by its recipe, in a cool place.
 
-    :raises BadInput: at `kind`.
+    :raises BadInput: at `kind`. :raises NotFound: there is no such recipe.
     """
-    return chain_of(kind, minutes)
+    if recipe_id is None:
+        return chain_of(kind, minutes)
+    settings = get_settings(session)
+    recipe = recipe_from(get_recipe(session, recipe_id).recipe)
+    mixture = finished_or_none(recipe, settings.kitchen) or mix(recipe)
+    return chain_of(kind, minutes, dwell_of(recipe, mixture, _larder_c(settings)))
 
 
-def chain_calendar(kind: str, minutes: float, from_at: datetime, title: str) -> bytes:
-    """Return a chain as iCalendar.
+def chain_calendar(looks: Sequence[Look], from_at: datetime, title: str) -> bytes:
+    """Return a chain as iCalendar."""
+    return chain_ics(looks, title, from_at)
 
-    :raises BadInput: at `kind`.
-    """
-    return chain_ics(chain_of(kind, minutes), title, from_at)
+
+def _larder_c(settings: Settings) -> float:
+    return min(settings.kitchen_c, PLACES["larder"].ambient_c)
 
 
 def _ask(settings: Settings, ask: SetAsk, mixture: Mixture) -> SetAsk:
     """Return an ask with what this kitchen says where it does not; a bowl without a mass holds all of it."""
     if ask.place in ROOMS and ask.ambient_c is None:
         kitchen_c = settings.kitchen_c
-        ask = replace(ask, ambient_c=min(kitchen_c, PLACES["larder"].ambient_c) if ask.place == "larder" else kitchen_c)
+        ask = replace(ask, ambient_c=_larder_c(settings) if ask.place == "larder" else kitchen_c)
     if ask.thickness_mm is None and ask.bowl_kg is None and ask.volume_ml is None:
         ask = replace(ask, bowl_kg=mixture.mass_g / 1000)
     return ask

@@ -908,7 +908,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Return the chain of rests of a kind of piece; `minutes` is what the set clock says. */
+        /** Return the chain of rests of a kind of piece; `minutes` is what the set clock says, `recipe` whose it is. */
         get: operations["getChain"];
         put?: never;
         post?: never;

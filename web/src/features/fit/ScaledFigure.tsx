@@ -22,7 +22,10 @@ type Props = {
 
 const MARGIN_PX = 4;
 const BAR_ROOM_PX = 24;
-const LABEL_ROOM_PX = 150;
+/** Beside the drawing: the line to a label, and a letter of it. */
+const LINE_PX = 30;
+const LETTER_PX = 7;
+const LEAST_LABEL_PX = 150;
 const LABEL_STEP_PX = 17;
 const DIMENSION_ROOM_PX = 26;
 const NARROW_PX = 380;
@@ -35,7 +38,8 @@ export function ScaledFigure(props: Props) {
   const isNarrow = useNarrow(1023);
   const [boxWidth, boxHeight] = isNarrow ? [Math.min(NARROW_PX, boxPx[0]), boxPx[1]] : boxPx;
   const plainSide = dimensions.length > 0 ? DIMENSION_ROOM_PX : MARGIN_PX;
-  const right = labels.length > 0 ? LABEL_ROOM_PX : plainSide;
+  const longest = Math.max(0, ...labels.map((label) => label.text.length));
+  const right = labels.length > 0 ? Math.max(LEAST_LABEL_PX, LINE_PX + LETTER_PX * longest) : plainSide;
   const leftSide = isNarrow || boxWidth < ROOMY_PX ? plainSide : right;
   const top = dimensions.length > 0 ? DIMENSION_ROOM_PX : MARGIN_PX;
   const pxPerMm = Math.min(

@@ -15,22 +15,23 @@ const CHAIN_NAMES: Record<string, string> = {
 };
 const CHAIN_OF_USE: Record<string, string> = { cut: "slab", roll: "rolled", "fill-shell": "moulded" };
 
-type Props = { minutes: number; title: string; use: string | null; sinceMs: number | null };
+type Props = { recipeId: number; minutes: number; title: string; use: string | null; sinceMs: number | null };
 
 /** The chain of rests, with moments to look again, also for one's calendar. */
-export function Chains({ minutes, title, use, sinceMs }: Props) {
+export function Chains({ recipeId, minutes, title, use, sinceMs }: Props) {
   const { data: places } = useQuery(placesQuery);
   const [kind, setKind] = useState(CHAIN_OF_USE[use ?? ""] ?? "slab");
+  const asked = `${kind}?minutes=${Math.round(minutes)}&recipe=${recipeId}`;
   const { data } = useQuery({
-    queryKey: ["chain", kind, Math.round(minutes)],
+    queryKey: ["chain", asked],
     placeholderData: keepPreviousData,
     queryFn: async ({ signal }): Promise<Schemas["ChainOut"]> => {
-      const answer = await fetch(`/api/set/chains/${kind}?minutes=${Math.round(minutes)}`, { signal });
+      const answer = await fetch(`/api/set/chains/${asked}`, { signal });
       return answer.json();
     },
   });
   const from = sinceMs === null ? "" : `&from=${encodeURIComponent(new Date(sinceMs).toISOString())}`;
-  const calendar = `/api/set/chains/${kind}/looks.ics?minutes=${Math.round(minutes)}&title=${encodeURIComponent(title)}${from}`;
+  const calendar = `/api/set/chains/${asked.replace("?", "/looks.ics?")}&title=${encodeURIComponent(title)}${from}`;
   return (
     <div className="mt-4 border-line border-t pt-2">
       <Choice label="Look again along" value={kind} onChange={(event) => setKind(event.target.value)}>

@@ -194,6 +194,7 @@ function SetBench({ stored, places, bodies, own, batch }: BenchProps) {
           </p>
         )}
         <Chains
+          recipeId={stored.id}
           minutes={found?.cool_min[1] ?? 60}
           title={recipe.name}
           use={recipe.use}
