@@ -95,6 +95,18 @@ class Confections(AppCase):
         self.assertEqual(other.status_code, 422)
         self.assertEqual(self.client.post("/api/batches", json={**start, "confection_id": 9999}).status_code, 404)
 
+    def test_a_run_for_a_confection_has_the_steps_of_its_form(self) -> None:
+        truffles = self.client.get("/api/confections/1").get_json()["asked"]
+        recipe_id = truffles["parts"][0]["of"]["recipe_id"]
+        asked = {"recipe_id": recipe_id, "confection_id": 1}
+        steps = {step["key"]: step for step in self.client.post("/api/batches/plan", json=asked).get_json()["steps"]}
+        self.assertEqual([key for key in steps if key in ("roll-in", "portion", "dip")], ["portion", "dip", "roll-in"])
+        self.assertIn("Press the core in", steps["portion"]["do"])
+        self.assertIn("cocoa powder", steps["roll-in"]["do"])
+        eggs = self.client.get("/api/confections/3").get_json()["asked"]["parts"][1]["of"]["recipe_id"]
+        halves = self.client.post("/api/batches/plan", json={"recipe_id": eggs, "confection_id": 3}).get_json()
+        self.assertIn("halves", [step["key"] for step in halves["steps"]])
+
     def test_a_small_body_sets_sooner_than_a_slab_and_a_large_one_is_refused(self) -> None:
         recipe = self.client.get(f"/api/recipes/{self.recipes['First-light milk filling']}").get_json()["recipe"]
         ask = {"state": "pipe", "from_c": 36.0, "place": "fridge"}

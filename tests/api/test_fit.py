@@ -232,9 +232,7 @@ class Boxes(Kitchen):
         self.client.delete("/api/confections/9")
         asked = self.asked()["asked"]
         self.assertEqual(len(asked["rows"]), 3)
-        of = self.client.get(f"/api/confections/{asked['rows'][0]['confection_id']}").get_json()["asked"]["parts"][1][
-            "of"
-        ]
+        of = self.client.get("/api/confections/10").get_json()["asked"]["parts"][1]["of"]
         self.client.delete(f"/api/recipes/{of['recipe_id']}")
         problem = self.refused("POST", "/api/assortments/plan", 422, json=asked)
         self.assertEqual(problem["errors"][0]["path"], ["body", "rows", 0, "confection_id"])

@@ -94,10 +94,10 @@ def plan_batch(
     """
     record, fit = _made(session, recipe_id, version, confection_id)
     recipe, settings = recipe_from(record), get_settings(session)
-    shell, moulded = shell_of(fit)
+    shell, shaped = shell_of(fit)
     return Plan(
         steps=take_snapshot(recipe, choices, fit, settings).steps,
-        matter=choices_that_matter(recipe, choices, settings.kitchen, shell, moulded),
+        matter=choices_that_matter(recipe, choices, settings.kitchen, shell, shaped),
     )
 
 

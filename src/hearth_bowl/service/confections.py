@@ -24,6 +24,7 @@ from hearth_bowl.core.confection.confection import (
     Of,
     Part,
 )
+from hearth_bowl.core.confection.outside import rolling_of
 from hearth_bowl.core.confection.price import PieceCost, piece_cost
 from hearth_bowl.core.confection.work_out import Worked, WorkedPart, work_out
 from hearth_bowl.core.errors import BadInput
@@ -196,8 +197,23 @@ def batch_of(session: Session, confection_id: int, recipe_id: int) -> tuple[floa
     kind = kind_of(vessel)
     shell = {} if kind == "cake" else {"shell": NO_SHELL if round_it is None else _chocolate(round_it)}
     stored = get_vessel(session, asked.form.vessel)
-    ask = ask_for(kind, shell | ({} if kind == "cake" else {"pieces": worked.pieces}))
+    pieces = {} if kind == "cake" else {"pieces": worked.pieces}
+    ask = ask_for(kind, {**shell, **pieces, **_shape(kind, worked)})
     return make_g, {"vessel": stored.vessel, "vessel_name": stored.name, "ask": ask_record(ask)}
+
+
+def _shape(kind: str, worked: Worked) -> dict[str, Any]:
+    """Return what the steps of a run ask of a confection besides its chocolate: halves, cuts, cores and rolling."""
+    if kind == "mould":
+        return {"halves": worked.confection.form.halves}
+    if kind == "pan":
+        return {"piece_mm": worked.confection.form.piece_mm}
+    if kind not in ("scoop", "pieces"):
+        return {}
+    by_role = {part.part.role: part for part in worked.parts}
+    rolled = by_role["rolling"].part.of if "rolling" in by_role else None
+    core_g = by_role["core"].each_g if "core" in by_role else 0.0
+    return {"core_g": core_g, "rolling": rolling_of(rolled) if isinstance(rolled, Ingredient) else None}
 
 
 def _chocolate(part: WorkedPart) -> str:

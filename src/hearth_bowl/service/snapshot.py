@@ -10,10 +10,10 @@ from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from hearth_bowl.core.fit.ask import chocolate_of
-from hearth_bowl.core.fit.vessel import Cup, Mould
 from hearth_bowl.core.ingredients.ingredient import Ingredient
 from hearth_bowl.core.mass.sugar_stages import thermometer
 from hearth_bowl.core.recipe.recipe import Recipe
+from hearth_bowl.core.stove.form_steps import Shaped, shaped_of
 from hearth_bowl.core.stove.plan import run_steps
 from hearth_bowl.core.stove.step import Step
 from hearth_bowl.formats.ask_file import ask_from
@@ -42,9 +42,9 @@ def take_snapshot(recipe: Recipe, choices: Mapping[str, str], fit: Mapping[str, 
 
     :raises BadInput: naming a choice.
     """
-    shell, moulded = shell_of(fit)
+    shell, shaped = shell_of(fit)
     return Snapshot(
-        steps=run_steps(recipe, choices, settings.kitchen, shell=shell, moulded=moulded),
+        steps=run_steps(recipe, choices, settings.kitchen, shell=shell, shaped=shaped),
         altitude_m=settings.altitude_m,
         pressure_kpa=settings.kitchen.pressure_kpa,
         kitchen_c=settings.kitchen_c,
@@ -53,11 +53,12 @@ def take_snapshot(recipe: Recipe, choices: Mapping[str, str], fit: Mapping[str, 
     )
 
 
-def shell_of(fit: Mapping[str, Any]) -> tuple[Ingredient | None, bool]:
-    """Return the chocolate of a kept fit's shells or coats, and whether it is moulded."""
+def shell_of(fit: Mapping[str, Any]) -> tuple[Ingredient | None, Shaped]:
+    """Return the chocolate of a kept fit's shells or coats, and what a mass becomes by it."""
     if not fit.get("vessel") or not fit.get("ask"):
-        return None, False
-    return chocolate_of(ask_from(fit["ask"])), isinstance(vessel_from(fit["vessel"]), Mould | Cup)
+        return None, Shaped()
+    ask = ask_from(fit["ask"])
+    return chocolate_of(ask), shaped_of(vessel_from(fit["vessel"]), ask)
 
 
 def offset_c_of(settings: Settings) -> float | None:

@@ -22,6 +22,7 @@ from hearth_bowl.core.recipe.recipe import FAMILIES, Line, Recipe, checked_recip
 from hearth_bowl.core.stove.bursts import first_burst, next_burst
 from hearth_bowl.core.stove.choices import CHOICES, checked_choices
 from hearth_bowl.core.stove.forecast import forecast
+from hearth_bowl.core.stove.form_steps import Shaped
 from hearth_bowl.core.stove.plan import run_steps
 from hearth_bowl.core.stove.standing import standing
 from hearth_bowl.core.stove.step import Step
@@ -30,6 +31,8 @@ from hearth_bowl.core.stove.weighed import follow, pan_weight, spilled
 from tests.kitchen import bowl
 
 DARK = find("dark60")
+MOULDED = Shaped(kind="mould", has_shell=True)
+ROLLED = Shaped(kind="pieces", has_shell=True, by="12 g each", has_core=True, rolling="cocoa powder")
 
 
 def staged(family: str, *lines: tuple[str, float, str]) -> Recipe:
@@ -71,7 +74,8 @@ class Steps(unittest.TestCase):
             for name, schools in CHOICES.items():
                 for school in schools:
                     for method in FAMILY[family].methods:
-                        found = run_steps(made, {name: school}, Kitchen(), method.key, DARK, moulded=school != "seed")
+                        shaped = MOULDED if school != "seed" else ROLLED
+                        found = run_steps(made, {name: school}, Kitchen(), method.key, DARK, shaped)
                         positions = sorted(position for step in found for position in step.positions)
                         self.assertEqual(positions, list(range(6)), f"{family} {name}={school} {method.key}")
                         self.assertEqual(len(set(keys(found))), len(found), f"{family}: {keys(found)}")
@@ -84,7 +88,7 @@ class Steps(unittest.TestCase):
         fondant = staged("fondant", ("sugar_icing", 200, "warm"), ("invertase", 1, "late"))
         steps = {step.key: step for step in run_steps(fondant, {}, Kitchen())}
         self.assertEqual((steps["enzyme"].ceiling_c, steps["enzyme"].positions), (60, (1,)))
-        shells = {step.key: step for step in run_steps(GANACHE, {}, Kitchen(), shell=DARK, moulded=True)}
+        shells = {step.key: step for step in run_steps(GANACHE, {}, Kitchen(), shell=DARK, shaped=MOULDED)}
         self.assertIn("smear", shells["smear"].ask)
         self.assertIn("flame", {s.key: s for s in run_steps(GANACHE, {}, Kitchen())}["late"].caution)
         egg = staged("marzipan", ("egg_white", 30, "stir-in-cool"), ("sugar_icing", 200, "stir-in-cool"))
@@ -101,10 +105,12 @@ class Steps(unittest.TestCase):
         self.assertLess(end(1500), 111)
 
     def test_schools_change_the_steps(self) -> None:
-        self.assertIn("temper-warm", keys(run_steps(GANACHE, {"temper": "slab"}, Kitchen(), shell=DARK, moulded=True)))
-        machine = keys(run_steps(GANACHE, {"temper": "machine"}, Kitchen(), shell=DARK, moulded=True))
+        self.assertIn(
+            "temper-warm", keys(run_steps(GANACHE, {"temper": "slab"}, Kitchen(), shell=DARK, shaped=MOULDED))
+        )
+        machine = keys(run_steps(GANACHE, {"temper": "machine"}, Kitchen(), shell=DARK, shaped=MOULDED))
         self.assertNotIn("temper-cool", machine)
-        compound = run_steps(GANACHE, {}, Kitchen(), shell=find("compound_dark"), moulded=True)
+        compound = run_steps(GANACHE, {}, Kitchen(), shell=find("compound_dark"), shaped=MOULDED)
         self.assertNotIn("smear", keys(compound))
         self.assertIn("no tempering", next(step for step in compound if step.key == "temper-work").do)
         boil = next(step for step in run_steps(GANACHE, {"liquid": "full-boil"}, Kitchen()) if step.key == "warm")
@@ -123,7 +129,7 @@ class Steps(unittest.TestCase):
 
 class Judge(unittest.TestCase):
     def test_too_warm_loses_the_seed_and_too_cool_is_warmed(self) -> None:
-        work = next(s for s in run_steps(GANACHE, {}, Kitchen(), shell=DARK, moulded=True) if s.key == "temper-work")
+        work = next(s for s in run_steps(GANACHE, {}, Kitchen(), shell=DARK, shaped=MOULDED) if s.key == "temper-work")
         for now_c, stand, word in (
             (35, "ceiling", "seed is lost"),
             (33, "over", "cooler"),

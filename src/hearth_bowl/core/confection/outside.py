@@ -16,6 +16,8 @@ from hearth_bowl.core.fit.dipping import FOOT_SHARE, pool_g
 from hearth_bowl.core.fit.rolling import ROLLING
 from hearth_bowl.core.geometry.cakes import Cake
 from hearth_bowl.core.geometry.pieces import piece_coat_g
+from hearth_bowl.core.ingredients.ingredient import Ingredient
+from hearth_bowl.core.recipe.ratios import CHOCOLATE_KINDS
 
 USUAL_DIP_BOWL_MM: Final = 110.0
 ROLLED_IN: Final[Mapping[str, str]] = MappingProxyType(
@@ -111,16 +113,20 @@ def _rolled_in(one: Given) -> str:
     :raises BadInput: at the part's `g_each` where it is none that is known.
     """
     ingredients = [line.ingredient for line in one.stuff.recipe.lines]
-    if len(ingredients) == 1:
-        ingredient = ingredients[0]
-        if ingredient.label in ROLLED_IN:
-            return ROLLED_IN[ingredient.label]
-        if ingredient.own_body and {"nuts", "peanut"} & set(ingredient.allergens):
-            return "nuts"
-        if one.stuff.is_chocolate:
-            return "flakes"
+    found = rolling_of(ingredients[0]) if len(ingredients) == 1 else None
+    if found is not None:
+        return found
     field = ("parts", one.position, "g_each")
     raise BadInput(field, f"how much {one.stuff.name} stays on is not known", "g_each", "missing")
+
+
+def rolling_of(ingredient: Ingredient) -> str | None:
+    """Return which rolling coat an ingredient is: a powder, sprinkles, nuts or flakes; None for others."""
+    if ingredient.label in ROLLED_IN:
+        return ROLLED_IN[ingredient.label]
+    if ingredient.own_body and {"nuts", "peanut"} & set(ingredient.allergens):
+        return "nuts"
+    return "flakes" if ingredient.kind in CHOCOLATE_KINDS else None
 
 
 def _top(one: Given, laid: Laid) -> None:

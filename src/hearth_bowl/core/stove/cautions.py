@@ -9,5 +9,9 @@ RISING_CREAM: Final = "Cream rises when it boils: fill the pan a third at most a
 MICROWAVED: Final = "Cream and syrup can boil up after the microwave stops: a tall jug, short bursts, stir, wait."
 SPIRIT: Final = "Spirit off the flame: take the pan away from the ring before it goes in."
 RAW_EGG: Final = "Raw egg white is a risk: take pasteurised, above all for children, the old, the ill and the pregnant."
+COLD_CHEESE: Final = (
+    "Fresh cheese stays cold, ⟦3 to 5 °C⟧: two hours out of the fridge in all, then it is thrown away. "
+    "Dip it half frozen."
+)
 LOCAL_RULES: Final = "For keeping and selling follow your local food rules."
 """Usual advice; nothing here certifies that a thing is safe."""

@@ -29,7 +29,6 @@ class Cook:
     choices: Mapping[str, str]
     kitchen: Kitchen
     shell: Ingredient | None
-    moulded: bool
 
     def lines(self, *stages: str) -> tuple[int, ...]:
         """Return the positions of the lines of some stages."""

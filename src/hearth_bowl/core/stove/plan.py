@@ -12,11 +12,14 @@ from hearth_bowl.core.recipe.recipe import Recipe
 from hearth_bowl.core.stove import cautions
 from hearth_bowl.core.stove.choices import CHOICES, checked_choices
 from hearth_bowl.core.stove.cook import Cook
+from hearth_bowl.core.stove.form_steps import WALLED, Shaped, after_set, into_vessel, rolled_in, shells_first
 from hearth_bowl.core.stove.fudge_steps import boiled_fudge, no_boil_fudge
 from hearth_bowl.core.stove.ganache_steps import ganache, whipped
 from hearth_bowl.core.stove.paste_steps import folded, fondant, nut_paste
 from hearth_bowl.core.stove.step import Step, with_usual_time
 from hearth_bowl.core.stove.temper_steps import shell_steps
+
+UNSHAPED: Final = Shaped()
 
 
 def run_steps(
@@ -25,11 +28,12 @@ def run_steps(
     kitchen: Kitchen,
     method: str | None = None,
     shell: Ingredient | None = None,
-    moulded: bool = False,
+    shaped: Shaped = UNSHAPED,
 ) -> tuple[Step, ...]:
     """Return the steps of a run. Every line of the recipe goes in at just one step.
 
     :param shell: the chocolate of shells or coats, where the fit has some; moulded shells are made first.
+    :param shaped: what the mass becomes, by its form.
     :raises BadInput: naming a choice.
     """
     cook = Cook(
@@ -38,32 +42,39 @@ def run_steps(
         choices=checked_choices(given),
         kitchen=kitchen,
         shell=shell,
-        moulded=moulded,
     )
+    moulded = shaped.kind in WALLED
     own = _MAKERS.get(recipe.family, folded)(cook)
-    steps = [*(shell_steps(cook.shell, cook.choices["temper"]) if shell and moulded else ()), *own]
-    steps = _all_lines_go_in(cook, steps)
-    steps += _ending(cook)
+    before = shell_steps(cook.shell, cook.choices["temper"]) if shell and moulded else ()
+    steps = _all_lines_go_in(cook, [*before, *shells_first(shaped), *own])
+    steps += _ending(cook, shaped)
+    if recipe.family != "dry-mix":
+        steps += after_set(shaped, recipe.family)
     if shell and not moulded:
         steps += [*shell_steps(shell, cook.choices["temper"]), _dip()]
+    steps += rolled_in(shaped)
     return tuple(with_usual_time(step) for step in steps)
 
 
 def choices_that_matter(
-    recipe: Recipe, given: Mapping[str, str], kitchen: Kitchen, shell: Ingredient | None = None, moulded: bool = False
+    recipe: Recipe,
+    given: Mapping[str, str],
+    kitchen: Kitchen,
+    shell: Ingredient | None = None,
+    shaped: Shaped = UNSHAPED,
 ) -> tuple[str, ...]:
     """Return the choices of which another school, all else as given, makes other steps or another way to melt.
 
     :raises BadInput: naming a choice.
     """
     chosen = checked_choices(given)
-    steps = run_steps(recipe, chosen, kitchen, shell=shell, moulded=moulded)
+    steps = run_steps(recipe, chosen, kitchen, shell=shell, shaped=shaped)
     return tuple(
         name
         for name, schools in CHOICES.items()
         if (name == "heat" and any(step.heat == "melt" for step in steps))
         or any(
-            run_steps(recipe, {**chosen, name: school}, kitchen, shell=shell, moulded=moulded) != steps
+            run_steps(recipe, {**chosen, name: school}, kitchen, shell=shell, shaped=shaped) != steps
             for school in schools
             if school != chosen[name]
         )
@@ -84,20 +95,12 @@ def _all_lines_go_in(cook: Cook, steps: list[Step]) -> list[Step]:
     return placed
 
 
-def _ending(cook: Cook) -> list[Step]:
+def _ending(cook: Cook, shaped: Shaped) -> list[Step]:
     rest = cook.choices["rest"]
     if cook.recipe.family == "dry-mix":
         return []
     return [
-        Step(
-            key="pour",
-            title="Into its vessel",
-            do="Fill it as the fit says; tap out the air.",
-            ask="Is the shell set, and the filling below ⟦28 °C⟧?" if cook.moulded and cook.shell else "",
-            why="Too warm it melts the shell."
-            if cook.moulded and cook.shell
-            else "Once it stiffens it will not level.",
-        ),
+        into_vessel(shaped, cook.recipe.family),
         Step(
             key="set",
             title="Leave it to set",

@@ -14,7 +14,9 @@ def shell_steps(shell: Ingredient | None, school: str) -> tuple[Step, ...]:
     melt = Step(
         key="temper-melt",
         title=f"Melt the {shell.name.lower()}",
-        do="Melt it whole, stirring; keep some back as seed." if school == "seed" else "Melt it whole, stirring.",
+        do="Melt it, stirring; keep some back as seed."
+        if school == "seed" and window.cool_to_c is not None
+        else "Melt it whole, stirring.",
         heat="melt",
         target_c=window.melt_c,
         ceiling_c=window.never_above_c,

@@ -1,0 +1,198 @@
+"""Steps by form: how a shell is made, how the mass goes into its vessel, and what is done once it has set.
+
+Common practice; numbers with no source beside them are judgements.
+"""
+
+from dataclasses import dataclass
+from typing import Final
+
+from hearth_bowl.core.fit.ask import Ask, MouldAsk, PanAsk, PiecesAsk, ScoopAsk, chocolate_of
+from hearth_bowl.core.fit.rolling import ROLLING
+from hearth_bowl.core.fit.vessel import Pieces, Scoop, Vessel
+from hearth_bowl.core.mass.tempering import tempering_kind
+from hearth_bowl.core.stove import cautions
+from hearth_bowl.core.stove.step import Step
+
+WALLED: Final = ("mould", "cup")
+BALLS: Final = ("scoop", "pieces")
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Shaped:
+    """What a run's mass becomes: the kind of its vessel (empty: none chosen), and what is round and in a piece.
+
+    `by` is how a ball is portioned, in words; `rolling` what it is rolled in.
+    """
+
+    kind: str = ""
+    has_shell: bool = False
+    is_compound: bool = False
+    halves: bool = False
+    is_cut: bool = False
+    by: str = ""
+    has_core: bool = False
+    rolling: str = ""
+
+
+def shaped_of(vessel: Vessel, ask: Ask) -> Shaped:
+    """Return what a mass becomes in a vessel as asked."""
+    shell = None if ask.kind == "cake" else chocolate_of(ask)
+    rolling = ask.rolling if isinstance(ask, ScoopAsk | PiecesAsk) else None
+    return Shaped(
+        kind=ask.kind,
+        has_shell=shell is not None,
+        is_compound=shell is not None and tempering_kind(shell) == "compound",
+        halves=isinstance(ask, MouldAsk) and ask.halves,
+        is_cut=isinstance(ask, PanAsk) and (ask.pieces is not None or ask.piece_mm is not None),
+        by=_portion(vessel),
+        has_core=isinstance(ask, ScoopAsk | PiecesAsk) and ask.core_g > 0,
+        rolling="" if rolling is None else ROLLING[rolling].name.lower(),
+    )
+
+
+def _portion(vessel: Vessel) -> str:
+    if isinstance(vessel, Pieces):
+        return f"⟦{vessel.piece_g:g} g⟧ each, on the scale"
+    return f"a level scoop of {vessel.volume_ml:g} ml each" if isinstance(vessel, Scoop) else ""
+
+
+def shells_first(shaped: Shaped) -> list[Step]:
+    """Return the making of moulded shells, once the chocolate is ready."""
+    if shaped.kind not in WALLED or not shaped.has_shell:
+        return []
+    brushed = shaped.kind == "cup"
+    return [
+        Step(
+            key="shell",
+            title="Make the shells",
+            do="Brush or shake the cups out with it, walls first; chill, and give the rims a second coat."
+            if brushed
+            else "Flood the cavities, tap the air out, turn over, drain, scrape clean. Rest them upside down a few "
+            "minutes, then chill; a second coat where the rim is thin.",
+            cue="they come away from the wall" if not brushed else "no paper shows through",
+            ask="Is there no thin spot against the light?",
+            why="A thin rim cracks when it is capped, and a pin hole lets the filling dry or weep.",
+            passes="" if brushed else "Grey where it still holds to the mould: it clears as it lets go.",
+        )
+    ]
+
+
+def into_vessel(shaped: Shaped, family: str) -> Step:
+    """Return how the mass goes into its vessel."""
+    if shaped.kind in WALLED:
+        return _into_walls(shaped, family)
+    title, do = {
+        "pan": ("Into the pan", "Line the pan so that the lining stands out on two sides; pour, level it, tap it."),
+        "scoop": ("Into a shallow dish", "Spread it shallow, film on its surface."),
+        "pieces": ("Into a shallow dish", "Spread it shallow, film on its surface."),
+        "cake": ("Fill and coat the cake", "Fill first, then a thin coat to bind crumbs, chill, and the second coat."),
+    }.get(shaped.kind, ("Into its vessel", "Fill it as the fit says; tap out the air."))
+    return Step(
+        key="pour",
+        title=title,
+        do=do,
+        ask="Does it spread without tearing or running?" if shaped.kind == "cake" else "",
+        why="Once it stiffens it will not level.",
+        caution=cautions.COLD_CHEESE if family == "soft-cheese" else "",
+    )
+
+
+def _into_walls(shaped: Shaped, family: str) -> Step:
+    whipped = family == "whipped-ganache"
+    return Step(
+        key="pour",
+        title="Fill the shells" if shaped.has_shell else "Into its vessel",
+        do=("Pipe it within minutes of whipping" if whipped else "Pipe or pour it in")
+        + (", below the rim by what the fit leaves; tap out the air." if shaped.has_shell else "; tap out the air."),
+        ask="Is the shell set, and the filling below ⟦28 °C⟧?" if shaped.has_shell else "",
+        why="Too warm it melts the shell." if shaped.has_shell else "Once it stiffens it will not level.",
+    )
+
+
+def after_set(shaped: Shaped, family: str) -> list[Step]:
+    """Return what is done once the mass has set, before anything is dipped."""
+    if shaped.kind == "pan" and shaped.is_cut:
+        return [_cut()]
+    if shaped.kind in BALLS:
+        return _balls(shaped, family)
+    if shaped.kind in WALLED and shaped.has_shell:
+        return _closed(shaped)
+    return []
+
+
+def _cut() -> Step:
+    return Step(
+        key="cut",
+        title="Mark and cut",
+        do="Lift it out by its lining, let it stand a quarter of an hour, mark both ways, then cut; a warm, dry blade, "
+        "wiped after every cut.",
+        ask="Does it take a thumb print without sticking?",
+        why="Straight from the cold it splinters; soft it drags.",
+    )
+
+
+def _balls(shaped: Shaped, family: str) -> list[Step]:
+    caution = cautions.COLD_CHEESE if family == "soft-cheese" else ""
+    inside = " Press the core in and close it over." if shaped.has_core else ""
+    return [
+        Step(
+            key="portion",
+            title="Portion it",
+            do=f"Portion it, {shaped.by}.{inside}",
+            ask="Does it hold its shape and come off the hand?",
+            why="Equal pieces set, dip and pack alike.",
+            caution=caution,
+        ),
+        Step(
+            key="roll",
+            title="Roll them round",
+            do="Cold, dry hands, one turn each; then back into the cold until they are firm.",
+            cue="firm to the touch",
+            why="A warm hand melts the outside before the middle is round.",
+            caution=caution,
+        ),
+    ]
+
+
+def _closed(shaped: Shaped) -> list[Step]:
+    ready = "Melt it again." if shaped.is_compound else "Temper it again, and test a smear."
+    if shaped.halves:
+        close = Step(
+            key="halves",
+            title="Join the halves",
+            do="Match the halves, warm the rims for a breath on a warm plate or pipe a line of chocolate round, "
+            "press and hold; look for gaps all round.",
+            ask="Does the filling stand below the rim, skinned over?",
+            why="A gap lets a running centre out and air in.",
+        )
+    else:
+        close = Step(
+            key="cap",
+            title="Cap them",
+            do=f"{ready} A thin layer over all, one scrape, chill.",
+            ask="Has the filling half set: a skin, and it does not run?",
+            why="A wet filling comes up through the cap; a warm one melts it.",
+        )
+    rest = Step(
+        key="unmould",
+        title="Let them rest and let go",
+        do="Leave them in a cool room, then turn the mould over: pieces that are ready fall out by themselves.",
+        why="What must be knocked out has not let go yet: chill it some minutes more.",
+        attended=False,
+    )
+    return [rest, close] if shaped.halves else [close, rest]
+
+
+def rolled_in(shaped: Shaped) -> list[Step]:
+    """Return the rolling of balls in something dry, last of all."""
+    if shaped.kind not in BALLS or not shaped.rolling:
+        return []
+    return [
+        Step(
+            key="roll-in",
+            title="Roll them in",
+            do=f"Roll them in {shaped.rolling} while the outside is still a little soft"
+            + (", before the coat sets." if shaped.has_shell else "."),
+            why="Dry and firm, nothing stays on.",
+        )
+    ]

@@ -1,0 +1,81 @@
+"""Steps by form: a ball, a cut slab, moulded pieces and halves, a cake; each after what its mass needs."""
+
+import unittest
+from typing import Any
+
+from hearth_bowl.core.fit.ask import ask_for
+from hearth_bowl.core.fit.vessel import checked_vessel
+from hearth_bowl.core.ingredients.library import find
+from hearth_bowl.core.mass.kitchen import Kitchen
+from hearth_bowl.core.stove.form_steps import shaped_of
+from hearth_bowl.core.stove.plan import run_steps
+from hearth_bowl.core.stove.step import Step
+from tests.kitchen import recipe
+
+GANACHE = recipe(dark60=200, cream35=100)
+CHEESE = recipe("soft-cheese", "roll", stage="fold-in", cream_cheese=250, biscuit_crumbs=180, sugar_icing=60)
+PAN = ("pan", "rectangle", {"length_mm": 200, "width_mm": 200, "depth_mm": 25})
+BAR = ("mould", "bar", {"cavities": 24, "length_mm": 30, "width_mm": 25, "depth_mm": 16})
+BALLS = ("pieces", "", {"piece_g": 22})
+CAKE = ("cake", "round", {"diameter_mm": 180, "height_mm": 80, "filling_mm": 5, "coat_mm": 4, "fillings": 2})
+
+
+def steps(form: tuple[str, str, dict[str, Any]], mass: Any = GANACHE, **asked: Any) -> dict[str, Step]:
+    shaped = shaped_of(checked_vessel(*form), ask_for(form[0], asked))
+    shell = find(asked["shell"]) if asked.get("shell", "none") != "none" else None
+    return {step.key: step for step in run_steps(mass, {}, Kitchen(), shell=shell, shaped=shaped)}
+
+
+def order(found: dict[str, Step], *keys: str) -> list[str]:
+    return [key for key in found if key in keys]
+
+
+class FormSteps(unittest.TestCase):
+    def test_a_ball_is_portioned_cored_rolled_coated_and_rolled_in(self) -> None:
+        keys = ("set", "portion", "roll", "temper-melt", "dip", "roll-in")
+        found = steps(BALLS, shell="dark60", core_g=3.0, rolling="cocoa")
+        self.assertEqual(order(found, *keys), list(keys))
+        self.assertIn("⟦22 g⟧ each", found["portion"].do)
+        self.assertIn("core", found["portion"].do)
+        self.assertIn("cocoa powder", found["roll-in"].do)
+        self.assertIn("before the coat sets", found["roll-in"].do)
+        plain = steps(BALLS, shell="none")
+        self.assertEqual(order(plain, *keys), ["set", "portion", "roll"])
+        self.assertNotIn("core", plain["portion"].do)
+        self.assertIn("scoop of 15 ml", steps(("scoop", "", {"volume_ml": 15}), shell="none")["portion"].do)
+
+    def test_fresh_cheese_is_told_its_two_hours_wherever_it_is_out(self) -> None:
+        found = steps(BALLS, CHEESE, shell="compound_white")
+        for key in ("pour", "portion", "roll"):
+            self.assertIn("two hours", found[key].caution, key)
+        self.assertNotIn("two hours", " ".join(step.caution for step in steps(BALLS, shell="dark60").values()))
+
+    def test_a_slab_is_cut_only_where_pieces_are_asked(self) -> None:
+        cut = steps(PAN, piece_mm=(25.0, 25.0))
+        self.assertEqual(order(cut, "pour", "set", "cut"), ["pour", "set", "cut"])
+        self.assertIn("lining", cut["pour"].do)
+        self.assertNotIn("cut", steps(PAN))
+
+    def test_shells_are_made_before_the_mass_and_capped_after_it_half_set(self) -> None:
+        keys = ("smear", "shell", "warm", "pour", "set", "cap", "unmould")
+        found = steps(BAR, shell="dark60")
+        self.assertEqual(order(found, *keys), list(keys))
+        self.assertIn("half set", found["cap"].ask)
+        self.assertIn("Temper it again", found["cap"].do)
+        compound = steps(BAR, shell="compound_dark")
+        self.assertNotIn("emper", compound["cap"].do)
+        self.assertNotIn("seed", compound["temper-melt"].do)
+        self.assertEqual(order(steps(BAR, shell="none"), *keys), ["warm", "pour", "set"])
+
+    def test_halves_are_let_go_then_joined(self) -> None:
+        found = steps(BAR, shell="dark60", halves=True)
+        self.assertEqual(order(found, "set", "unmould", "halves", "cap"), ["set", "unmould", "halves"])
+
+    def test_a_cake_is_filled_and_coated(self) -> None:
+        found = steps(CAKE)
+        self.assertIn("crumbs", found["pour"].do)
+        self.assertTrue(found["pour"].ask)
+
+
+if __name__ == "__main__":
+    unittest.main()
