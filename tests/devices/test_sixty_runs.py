@@ -11,6 +11,7 @@ from hearth_bowl.core.mass.kitchen import Kitchen
 from hearth_bowl.core.mass.sugar_stages import thermometer
 from hearth_bowl.core.recipe.recipe import Recipe
 from hearth_bowl.core.stove.calls import SILENT_S
+from hearth_bowl.core.stove.forecast import Forecast
 from hearth_bowl.core.stove.plan import run_steps
 from hearth_bowl.core.stove.step import Step
 from hearth_bowl.core.stove.watch import Course, course_of, watch
@@ -123,6 +124,48 @@ class SixtyRuns(unittest.TestCase):
             with self.subTest(power_w=power_w, offset_c=offset_c, trouble=trouble):
                 self.assertEqual(run.false_alarms, [])
                 self.assertTrue(step.target_c[0] - 1 <= run.highest_c <= step.target_c[1] + 1, run.highest_c)
+
+    def test_the_boil_is_told_within_15_per_cent_and_the_end_within_its_band_8_times_in_10(self) -> None:
+        to_boil: list[float] = []
+        in_band: list[bool] = []
+        for power_w, altitude_m in product((600.0, 1200.0, 2200.0), (0.0, 1500.0)):
+            boils_s, end_s, told = forecasts(power_w, Kitchen(altitude_m=altitude_m))
+            for second, mass_c, found in told:
+                if found.phase == "to-boil" and mass_c >= 60 and found.in_s is not None and second < boils_s - 30:
+                    to_boil.append(abs(found.in_s / (boils_s - second) - 1))
+                elif found.low_s is not None and found.high_s is not None and boils_s + 30 < second < end_s - 30:
+                    in_band.append(found.low_s <= end_s - second <= found.high_s)
+        self.assertGreater(len(to_boil), 100)
+        self.assertLess(max(to_boil), 0.15)
+        self.assertGreater(len(in_band), 300)
+        self.assertGreaterEqual(sum(in_band) / len(in_band), 0.8)
+
+
+def forecasts(power_w: float, kitchen: Kitchen) -> tuple[float, float, list[tuple[float, float, Forecast]]]:
+    """Return when a pan of fudge boils, when it is called off, and what was forecast on the way [s, true °C]."""
+    step = next(step for step in run_steps(FUDGE, {}, kitchen) if step.key == "boil")
+    course = course_of(step, FUDGE, kitchen.pressure_kpa, 20.0)
+    pan = PanOfSomething(mixture=cooked_part(FUDGE), kpa=kitchen.pressure_kpa, hob=Hob(power_w=power_w))
+    probe, chance = LaggingProbe(dropout_share=0.0), Random(5)
+    readings: list[tuple[float, float]] = []
+    told: list[tuple[float, float, Forecast]] = []
+    boils_s = 0.0
+    for second in range(1, LONGEST_S):
+        pan.advance(1, 1.0)
+        boils_s = float(second) if pan.boils and not boils_s else boils_s
+        shown = probe.read(pan.mass_c, 1, chance.random(), chance.gauss(0, 1))
+        if shown is not None:
+            readings.append((float(second), shown))
+        if second % 10 == 0 and readings:
+            age_s = second - readings[-1][0]
+            found = watch(
+                step, course, readings[-200:], age_s=age_s, is_fresh=True, silent_s=0.0, entered_c=readings[0][1]
+            )
+            if found.forecast is not None:
+                told.append((float(second), pan.mass_c, found.forecast))
+            if found.call.urgent:
+                return boils_s, float(second), told
+    raise AssertionError("never called")
 
 
 if __name__ == "__main__":
