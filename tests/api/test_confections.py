@@ -10,6 +10,7 @@ from typing import Any
 
 from hearth_bowl.cli import main
 from tests.api.app_case import AppCase
+from tests.kitchen import RYE_MALT
 
 HOLLOW: dict[str, Any] = {"role": "shell", "of": {"ingredient": "dark60"}, "wall_mm": 2.0}
 
@@ -94,6 +95,33 @@ class Confections(AppCase):
         other = self.client.post("/api/batches", json={**start, "recipe_id": self.recipes["Night-sky truffles"]})
         self.assertEqual(other.status_code, 422)
         self.assertEqual(self.client.post("/api/batches", json={**start, "confection_id": 9999}).status_code, 404)
+
+    def test_its_label_is_that_of_the_verb_and_is_refused_where_an_allergen_is_unknown(self) -> None:
+        asked = self.client.get("/api/confections/3").get_json()["asked"]
+        said = self.client.post("/api/confections/label", json={"asked": asked, "made": "2026-08-12", "pieces": 9})
+        self.assertEqual(said.status_code, 200, said.text)
+        label = said.get_json()["label"]
+        whole = self.client.get("/api/confections/3/confection.json").get_json()
+        with tempfile.TemporaryDirectory() as folder:
+            file = Path(folder, "eggs.json")
+            file.write_text(json.dumps(whole))
+            by_hand = by_verb("label", str(file), "--made", "2026-08-12", "--pieces", "9")
+        for name in ("name", "ingredients", "made", "may_contain", "contains_alcohol"):
+            self.assertEqual(label[name], by_hand[name])
+        self.assertAlmostEqual(label["net_g"], by_hand["net_g"])
+        self.assertTrue(any(row["allergen"] for row in label["ingredients"]))
+        unknown = {**RYE_MALT, "name": "Found in the tin", "allergens": None}
+        kept = self.client.put("/api/larder", json={"label": "", "ingredient": unknown})
+        self.assertEqual(kept.status_code, 200, kept.text)
+        own = next(
+            row["ingredient"]
+            for row in self.client.get("/api/larder").get_json()["items"]
+            if row["ingredient"] and row["ingredient"]["name"] == "Found in the tin"
+        )
+        odd = {**asked, "parts": [*asked["parts"], {"role": "topping", "of": {"ingredient": own}, "g_each": 1.0}]}
+        refused = self.client.post("/api/confections/label", json={"asked": odd, "made": "2026-08-12"})
+        self.assertEqual(refused.status_code, 422)
+        self.assertIn("Found in the tin", refused.get_json()["errors"][0]["message"])
 
     def test_a_run_for_a_confection_has_the_steps_of_its_form(self) -> None:
         truffles = self.client.get("/api/confections/1").get_json()["asked"]

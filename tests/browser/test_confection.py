@@ -26,6 +26,19 @@ class Confections(PageCase):
         found: dict[str, Any] = self.server.call("GET", f"/api/confections/{number}")[1]["asked"]
         return found
 
+    def test_its_label_sets_allergens_apart_and_is_refused_for_more_than_there_are(self) -> None:
+        page = self.open("/confections/1")
+        page.get_by_text("Its label").click()
+        page.get_by_label("Made on").fill("2026-08-12")
+        label = page.get_by_role("region", name="Label", exact=True)
+        expect(label.get_by_text("Hazelnuts", exact=True)).to_have_css("font-weight", "700")
+        expect(label).to_contain_text("best before 2026-08-15")
+        page.get_by_label("Pieces in a pack").fill("9")
+        expect(label).to_contain_text(re.compile(r"Net 15\d g"))
+        page.get_by_label("Pieces in a pack").fill("99")
+        expect(page.get_by_role("alert")).to_contain_text("No label: 99 of 63")
+        self.assertEqual(self.violations(), [])
+
     def test_an_egg_of_two_halves_with_a_yolk_whose_foils_are_72_for_36(self) -> None:
         page = self.open("/confections")
         self.pick("Recipe", "White-dome piping ganache")

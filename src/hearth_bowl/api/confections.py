@@ -1,5 +1,7 @@
 """Confections: put together, worked out, kept, and as a file."""
 
+from datetime import date
+
 from flask import Blueprint, jsonify
 from flask import Response as Answer
 from spectree import Response
@@ -9,6 +11,7 @@ from hearth_bowl.api.problems import Problem
 from hearth_bowl.api.spec import spec
 from hearth_bowl.api.wire import Incoming, Outgoing
 from hearth_bowl.core.confection.confection import AMOUNTS_OF, FORM_FIELDS, ONCE, ROLES_OF
+from hearth_bowl.formats.confection_file import LabelAnswer
 from hearth_bowl.service import confections as service
 
 confections = Blueprint("confections", __name__, url_prefix="/api/confections")
@@ -35,6 +38,20 @@ class SaveConfectionIn(Incoming):
 
     revision: int
     asked: service.ConfectionAsk
+
+
+class ConfectionLabelOut(Outgoing):
+    """What belongs on a label."""
+
+    label: LabelAnswer
+
+
+class ConfectionLabelIn(Incoming):
+    """A confection as it is put together, the day it was made, and how many pieces are packed (all, where not said)."""
+
+    asked: service.ConfectionAsk
+    made: date
+    pieces: int | None = None
 
 
 @confections.get("")
@@ -78,6 +95,16 @@ def work_out_confection(json: service.ConfectionAsk) -> service.WorkedConfection
     """Work a confection out. Nothing is stored."""
     with database().reading() as session:
         return service.work_out_confection(session, json)
+
+
+@confections.post("/label")
+@spec.validate(
+    resp=Response(HTTP_200=ConfectionLabelOut, HTTP_404=Problem, HTTP_422=Problem), operation_id="labelConfection"
+)
+def label_confection(json: ConfectionLabelIn) -> ConfectionLabelOut:
+    """Say what belongs on the label. Nothing is stored."""
+    with database().reading() as session:
+        return ConfectionLabelOut(label=service.label_confection(session, json.asked, json.made, json.pieces))
 
 
 @confections.get("/<int:confection_id>")

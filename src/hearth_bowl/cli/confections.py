@@ -43,4 +43,4 @@ def answer_label(options: argparse.Namespace) -> dict[str, Any]:
     except ValueError:
         message = f"{options.made[:40]!r} is no day"
         raise BadInput(("made",), message, "a day such as 2026-08-12", "wrong-type") from None
-    return label_answer(label_of(_worked(options), options.pieces), made)
+    return dict(label_answer(label_of(_worked(options), options.pieces), made))

@@ -405,7 +405,35 @@ def weigh_answer(rows: tuple[Weigh, ...]) -> list[WeighAnswer]:
     return [{"ingredient": row.ingredient.label, "amount_g": row.amount_g} for row in rows]
 
 
-def label_answer(found: Label, made: date) -> dict[str, Any]:
+class LabelIngredientAnswer(TypedDict):
+    """An ingredient as the label names it, and whether it brings an allergen."""
+
+    text: str
+    allergen: bool
+
+
+class AlcoholAnswer(TypedDict):
+    """How much alcohol is in a piece [g]."""
+
+    g_each: float
+
+
+class LabelAnswer(TypedDict):
+    """A label, for what was made on a day; days as YYYY-MM-DD, masses g."""
+
+    name: str
+    net_g: float
+    may_contain: list[str]
+    ingredients: list[LabelIngredientAnswer]
+    contains_alcohol: AlcoholAnswer | None
+    keep: str
+    made: str
+    best_before: str
+    cautions: list[str]
+    defer: str
+
+
+def label_answer(found: Label, made: date) -> LabelAnswer:
     """Return the answer of `label` for what was made on a day.
 
     :raises BadInput: at `made`, too far away to count from.

@@ -3,7 +3,7 @@
 import json
 from collections.abc import Mapping
 from dataclasses import asdict, dataclass, fields, replace
-from datetime import datetime
+from datetime import date, datetime
 from functools import cache
 from types import MappingProxyType
 from typing import Any, Final
@@ -24,6 +24,7 @@ from hearth_bowl.core.confection.confection import (
     Of,
     Part,
 )
+from hearth_bowl.core.confection.label import label_of
 from hearth_bowl.core.confection.outside import rolling_of
 from hearth_bowl.core.confection.price import PieceCost, piece_cost
 from hearth_bowl.core.confection.work_out import Worked, WorkedPart, work_out
@@ -34,7 +35,7 @@ from hearth_bowl.core.ingredients.library import LIBRARY
 from hearth_bowl.core.recipe.ratios import CHOCOLATE_KINDS
 from hearth_bowl.core.recipe.recipe import check_name
 from hearth_bowl.formats.ask_file import ask_record
-from hearth_bowl.formats.confection_file import FORMAT, ConfectionAnswer, confection_answer
+from hearth_bowl.formats.confection_file import FORMAT, ConfectionAnswer, LabelAnswer, confection_answer, label_answer
 from hearth_bowl.formats.recipe_file import OwnIngredientFile, ingredient_from, recipe_from, sparse_record
 from hearth_bowl.formats.vessel_file import vessel_from
 from hearth_bowl.service.errors import ChangedMeanwhile, NotFound
@@ -177,6 +178,15 @@ def work_out_confection(session: Session, asked: ConfectionAsk) -> WorkedConfect
     """
     worked = _worked(session, asked)
     return WorkedConfection(answer=confection_answer(worked), cost=piece_cost(worked, prices_per_g(session)))
+
+
+def label_confection(session: Session, asked: ConfectionAsk, made: date, pieces: int | None = None) -> LabelAnswer:
+    """Return the label of some pieces of a confection, or of all, made on a day. Nothing is stored.
+
+    :raises BadInput: naming the field, or the part of which an allergen is not known.
+    :raises NotFound: a recipe or vessel is not there.
+    """
+    return label_answer(label_of(_worked(session, asked), pieces), made)
 
 
 def batch_of(session: Session, confection_id: int, recipe_id: int) -> tuple[float, dict[str, Any]]:

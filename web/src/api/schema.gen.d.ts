@@ -298,6 +298,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/confections/label": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Say what belongs on the label. Nothing is stored. */
+        post: operations["labelConfection"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/confections/options": {
         parameters: {
             query?: never;
@@ -1172,6 +1189,14 @@ export interface components {
             water_activity_max?: number | null;
         };
         /**
+         * AlcoholAnswer
+         * @description How much alcohol is in a piece [g].
+         */
+        AlcoholAnswer: {
+            /** G Each */
+            g_each: number;
+        };
+        /**
          * AssessIn
          * @description A recipe and the temperature that its set is read at [°C].
          */
@@ -1896,6 +1921,30 @@ export interface components {
              * @default []
              */
             parts?: components["schemas"]["PartAskIn"][];
+        };
+        /**
+         * ConfectionLabelIn
+         * @description A confection as it is put together, the day it was made, and how many pieces are packed (all, where not said).
+         */
+        ConfectionLabelIn: {
+            asked: components["schemas"]["ConfectionAskIn"];
+            /**
+             * Made
+             * Format: date
+             */
+            made: string;
+            /**
+             * Pieces
+             * @default null
+             */
+            pieces?: number | null;
+        };
+        /**
+         * ConfectionLabelOut
+         * @description What belongs on a label.
+         */
+        ConfectionLabelOut: {
+            label: components["schemas"]["LabelAnswer"];
         };
         /**
          * ConfectionListOut
@@ -3194,6 +3243,31 @@ export interface components {
             recipe: components["schemas"]["RecipeFile"];
         };
         /**
+         * LabelAnswer
+         * @description A label, for what was made on a day; days as YYYY-MM-DD, masses g.
+         */
+        LabelAnswer: {
+            /** Best Before */
+            best_before: string;
+            /** Cautions */
+            cautions: string[];
+            contains_alcohol: components["schemas"]["AlcoholAnswer"] | null;
+            /** Defer */
+            defer: string;
+            /** Ingredients */
+            ingredients: components["schemas"]["LabelIngredientAnswer"][];
+            /** Keep */
+            keep: string;
+            /** Made */
+            made: string;
+            /** May Contain */
+            may_contain: string[];
+            /** Name */
+            name: string;
+            /** Net G */
+            net_g: number;
+        };
+        /**
          * LabelIn
          * @description A wrapper's figures per 100 g.
          */
@@ -3250,6 +3324,16 @@ export interface components {
              * @default null
              */
             sugars?: number | null;
+        };
+        /**
+         * LabelIngredientAnswer
+         * @description An ingredient as the label names it, and whether it brings an allergen.
+         */
+        LabelIngredientAnswer: {
+            /** Allergen */
+            allergen: boolean;
+            /** Text */
+            text: string;
         };
         /**
          * LabelIngredientOut
@@ -8090,6 +8174,48 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["StoredConfection"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    labelConfection: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ConfectionLabelIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ConfectionLabelOut"];
                 };
             };
             /** @description Not Found */

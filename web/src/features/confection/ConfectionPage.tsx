@@ -10,6 +10,7 @@ import { Sure } from "../../ui/Sure";
 import { mass, type Units, useUnits } from "../../units/units";
 import { ConfectionSection } from "./ConfectionSection";
 import { FormSentence } from "./FormSentence";
+import { LabelText } from "./LabelText";
 import { ToWeigh, WhatFollows } from "./Outcome";
 import { PartSentence } from "./PartSentence";
 import { useConfection } from "./useConfection";
@@ -205,6 +206,7 @@ function Bench({ stored, vessels, recipes, options }: BenchProps) {
         className="border-line border-l bg-sheet px-5 py-3 max-lg:col-span-2 max-lg:border-t max-md:col-span-1 max-md:px-3"
       >
         {found && <ToWeigh answer={found.answer} nameOf={nameOf} units={units} />}
+        {found && <LabelText asked={asked} units={units} />}
       </section>
     </main>
   );

@@ -1,0 +1,81 @@
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { ApiError, client, dataOf } from "../../api/client";
+import { serverNow } from "../../api/serverTime";
+import { TextField } from "../../ui/Field";
+import { NumberField } from "../../ui/NumberField";
+import { mass, numberIn, type Units } from "../../units/units";
+import type { Asked } from "./words";
+
+/** What belongs on the label of so many pieces: its words, allergens set apart, ready to be copied. */
+export function LabelText({ asked, units }: { asked: Asked; units: Units }) {
+  const [made, setMade] = useState(() => new Date(serverNow()).toISOString().slice(0, 10));
+  const [typed, setTyped] = useState("");
+  const pieces = numberIn(typed) ?? null;
+  const label = useQuery({
+    queryKey: ["label", asked, made, pieces],
+    enabled: made !== "",
+    placeholderData: keepPreviousData,
+    retry: false,
+    queryFn: ({ signal }) =>
+      dataOf(client.POST("/api/confections/label", { body: { asked, made, pieces }, signal })),
+  });
+  const refused = label.error instanceof ApiError ? label.error.problem.errors[0] : undefined;
+  const found = label.error ? undefined : label.data?.label;
+  return (
+    <details className="mt-4 border-line border-t pt-1">
+      <summary className="min-h-11 cursor-pointer content-center font-bold text-lg">Its label</summary>
+      <div className="grid grid-cols-2 gap-3">
+        <TextField
+          label="Made on"
+          type="date"
+          value={made}
+          onChange={(event) => setMade(event.target.value)}
+        />
+        <NumberField
+          label="Pieces in a pack"
+          value={typed}
+          placeholder="all"
+          onChange={(event) => setTyped(event.target.value)}
+        />
+      </div>
+      {refused && (
+        <p role="alert" className="mt-2 text-copper">
+          No label: {refused.message}. Wanted: {refused.allowed}.
+        </p>
+      )}
+      {found && (
+        <section
+          aria-label="Label"
+          className="mt-3 rounded-md border-[1.5px] border-soot bg-white p-3 text-[0.9375rem]"
+        >
+          <p className="font-bold text-lg" dir="auto">
+            {found.name}
+          </p>
+          <p>
+            Ingredients:{" "}
+            {found.ingredients.map((row, position) => (
+              <span key={row.text}>
+                {position > 0 && ", "}
+                {row.allergen ? <b>{row.text}</b> : row.text}
+              </span>
+            ))}
+            .
+          </p>
+          {found.may_contain.length > 0 && <p>May contain {found.may_contain.join(", ")}.</p>}
+          {found.contains_alcohol && (
+            <p>Contains alcohol, {found.contains_alcohol.g_each.toFixed(2)} g a piece.</p>
+          )}
+          <p>{found.keep}</p>
+          <p>
+            Made {found.made}, best before <b>{found.best_before}</b>. Net {mass(found.net_g, units)}.
+          </p>
+          {found.cautions.map((caution) => (
+            <p key={caution}>{caution}</p>
+          ))}
+          <p className="mt-1 text-[0.8125rem] text-ash">{found.defer}</p>
+        </section>
+      )}
+    </details>
+  );
+}
