@@ -9,6 +9,7 @@ import tempfile
 import threading
 import unittest
 from contextlib import closing
+from http.client import IncompleteRead
 from pathlib import Path
 
 import psutil
@@ -38,7 +39,7 @@ class PowerCut(unittest.TestCase):
                     status, answer = server.call("PUT", "/api/recipes/1", body)
                     self.assertEqual(status, 200)
                     acknowledged = {"revision": answer["revision"], "amount": 100.0 + step}
-            except OSError:
+            except (OSError, IncompleteRead):
                 pass
             cut.join()
             server.kill()

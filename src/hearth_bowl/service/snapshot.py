@@ -37,14 +37,16 @@ class Snapshot:
     shell: str | None
 
 
-def take_snapshot(recipe: Recipe, choices: Mapping[str, str], fit: Mapping[str, Any], settings: Settings) -> Snapshot:
-    """Return what a run of a recipe is begun with in this kitchen.
+def take_snapshot(
+    recipe: Recipe, choices: Mapping[str, str], fit: Mapping[str, Any], settings: Settings, by_form: bool = True
+) -> Snapshot:
+    """Return what a run of a recipe is begun with in this kitchen; `by_form` as in `run_steps`.
 
     :raises BadInput: naming a choice.
     """
     shell, shaped = shell_of(fit)
     return Snapshot(
-        steps=run_steps(recipe, choices, settings.kitchen, shell=shell, shaped=shaped),
+        steps=run_steps(recipe, choices, settings.kitchen, shell=shell, shaped=shaped, by_form=by_form),
         altitude_m=settings.altitude_m,
         pressure_kpa=settings.kitchen.pressure_kpa,
         kitchen_c=settings.kitchen_c,
@@ -91,7 +93,7 @@ def freeze_old_batches(session: Session) -> int:
 def _late_snapshot(row: BatchRow, settings: Settings) -> Snapshot:
     recipe = recipe_from(read_json(row.document.encode(), "recipe"))
     choices = read_json(row.choices.encode(), "choices")
-    return take_snapshot(recipe, choices, read_json(row.fit.encode(), "fit"), settings)
+    return take_snapshot(recipe, choices, read_json(row.fit.encode(), "fit"), settings, by_form=False)
 
 
 @cache

@@ -97,6 +97,18 @@ def into_vessel(shaped: Shaped, family: str) -> Step:
     )
 
 
+def into_any_vessel(shaped: Shaped) -> Step:
+    """Return how a mass goes into its vessel in runs from before their steps followed the form."""
+    walled = shaped.kind in WALLED and shaped.has_shell
+    return Step(
+        key="pour",
+        title="Into its vessel",
+        do="Fill it as the fit says; tap out the air.",
+        ask="Is the shell set, and the filling below ⟦28 °C⟧?" if walled else "",
+        why="Too warm it melts the shell." if walled else "Once it stiffens it will not level.",
+    )
+
+
 def _into_walls(shaped: Shaped, family: str) -> Step:
     whipped = family == "whipped-ganache"
     return Step(

@@ -12,7 +12,15 @@ from hearth_bowl.core.recipe.recipe import Recipe
 from hearth_bowl.core.stove import cautions
 from hearth_bowl.core.stove.choices import CHOICES, checked_choices
 from hearth_bowl.core.stove.cook import Cook
-from hearth_bowl.core.stove.form_steps import WALLED, Shaped, after_set, into_vessel, rolled_in, shells_first
+from hearth_bowl.core.stove.form_steps import (
+    WALLED,
+    Shaped,
+    after_set,
+    into_any_vessel,
+    into_vessel,
+    rolled_in,
+    shells_first,
+)
 from hearth_bowl.core.stove.fudge_steps import boiled_fudge, no_boil_fudge
 from hearth_bowl.core.stove.ganache_steps import ganache, whipped
 from hearth_bowl.core.stove.paste_steps import folded, fondant, nut_paste
@@ -29,11 +37,13 @@ def run_steps(
     method: str | None = None,
     shell: Ingredient | None = None,
     shaped: Shaped = UNSHAPED,
+    by_form: bool = True,
 ) -> tuple[Step, ...]:
     """Return the steps of a run. Every line of the recipe goes in at just one step.
 
     :param shell: the chocolate of shells or coats, where the fit has some; moulded shells are made first.
     :param shaped: what the mass becomes, by its form.
+    :param by_form: whether steps follow the form; runs begun before they did keep those that they had.
     :raises BadInput: naming a choice.
     """
     cook = Cook(
@@ -46,13 +56,13 @@ def run_steps(
     moulded = shaped.kind in WALLED
     own = _MAKERS.get(recipe.family, folded)(cook)
     before = shell_steps(cook.shell, cook.choices["temper"]) if shell and moulded else ()
-    steps = _all_lines_go_in(cook, [*before, *shells_first(shaped), *own])
-    steps += _ending(cook, shaped)
-    if recipe.family != "dry-mix":
+    steps = _all_lines_go_in(cook, [*before, *(shells_first(shaped) if by_form else ()), *own])
+    steps += _ending(cook, into_vessel(shaped, recipe.family) if by_form else into_any_vessel(shaped))
+    if by_form and recipe.family != "dry-mix":
         steps += after_set(shaped, recipe.family)
     if shell and not moulded:
         steps += [*shell_steps(shell, cook.choices["temper"]), _dip()]
-    steps += rolled_in(shaped)
+    steps += rolled_in(shaped) if by_form else []
     return tuple(with_usual_time(step) for step in steps)
 
 
@@ -95,12 +105,12 @@ def _all_lines_go_in(cook: Cook, steps: list[Step]) -> list[Step]:
     return placed
 
 
-def _ending(cook: Cook, shaped: Shaped) -> list[Step]:
+def _ending(cook: Cook, pour: Step) -> list[Step]:
     rest = cook.choices["rest"]
     if cook.recipe.family == "dry-mix":
         return []
     return [
-        into_vessel(shaped, cook.recipe.family),
+        pour,
         Step(
             key="set",
             title="Leave it to set",

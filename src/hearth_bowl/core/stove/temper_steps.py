@@ -14,7 +14,7 @@ def shell_steps(shell: Ingredient | None, school: str) -> tuple[Step, ...]:
     melt = Step(
         key="temper-melt",
         title=f"Melt the {shell.name.lower()}",
-        do="Melt it, stirring; keep some back as seed."
+        do="Melt it whole, stirring; keep some back as seed."
         if school == "seed" and window.cool_to_c is not None
         else "Melt it whole, stirring.",
         heat="melt",
