@@ -29,7 +29,7 @@ from hearth_bowl.service.fit import get_fit
 from hearth_bowl.service.probes import STAND_IN, ensure_probe
 from hearth_bowl.service.recipes import get_recipe, list_versions
 from hearth_bowl.service.settings import get_settings
-from hearth_bowl.service.snapshot import shell_of, snapshot_of, snapshot_text, take_snapshot
+from hearth_bowl.service.snapshot import shaped_by, snapshot_of, snapshot_text, take_snapshot
 from hearth_bowl.service.vessels import get_vessel
 from hearth_bowl.store.models import BatchRow
 
@@ -94,10 +94,9 @@ def plan_batch(
     """
     record, fit = _made(session, recipe_id, version, confection_id)
     recipe, settings = recipe_from(record), get_settings(session)
-    shell, shaped = shell_of(fit)
     return Plan(
         steps=take_snapshot(recipe, choices, fit, settings).steps,
-        matter=choices_that_matter(recipe, choices, settings.kitchen, shell, shaped),
+        matter=choices_that_matter(recipe, choices, settings.kitchen, shaped_by(fit)),
     )
 
 

@@ -8,7 +8,7 @@ from typing import Any, Final
 from sqlalchemy import delete, select
 from sqlalchemy.orm import Session
 
-from hearth_bowl.core.boxes.shopping import PackFor, Stock
+from hearth_bowl.core.boxes.shopping import PackFor, Stock, prices_of
 from hearth_bowl.core.errors import BadInput, check_number
 from hearth_bowl.core.ingredients.ingredient import Ingredient
 from hearth_bowl.core.ingredients.library import LIBRARY
@@ -124,8 +124,7 @@ def save_all(session: Session, items: Sequence[Mapping[str, Any]]) -> int:
 
 def prices_per_g(session: Session) -> dict[str, float]:
     """Return what 1 g costs, by label, of all that has a pack and a price."""
-    rows = session.execute(select(LarderRow.label, LarderRow.price, LarderRow.pack_g))
-    return {label: price / pack_g for label, price, pack_g in rows if price is not None and pack_g}
+    return prices_of(stock(session))
 
 
 def in_house_g(session: Session) -> dict[str, float]:

@@ -9,8 +9,6 @@ from pydantic import TypeAdapter
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
-from hearth_bowl.core.fit.ask import chocolate_of
-from hearth_bowl.core.ingredients.ingredient import Ingredient
 from hearth_bowl.core.mass.sugar_stages import thermometer
 from hearth_bowl.core.recipe.recipe import Recipe
 from hearth_bowl.core.stove.form_steps import Shaped, shaped_of
@@ -44,23 +42,22 @@ def take_snapshot(
 
     :raises BadInput: naming a choice.
     """
-    shell, shaped = shell_of(fit)
+    shaped = shaped_by(fit)
     return Snapshot(
-        steps=run_steps(recipe, choices, settings.kitchen, shell=shell, shaped=shaped, by_form=by_form),
+        steps=run_steps(recipe, choices, settings.kitchen, shaped=shaped, by_form=by_form),
         altitude_m=settings.altitude_m,
         pressure_kpa=settings.kitchen.pressure_kpa,
         kitchen_c=settings.kitchen_c,
         thermometer_offset_c=offset_c_of(settings),
-        shell=None if shell is None else shell.label,
+        shell=None if shaped.shell is None else shaped.shell.label,
     )
 
 
-def shell_of(fit: Mapping[str, Any]) -> tuple[Ingredient | None, Shaped]:
-    """Return the chocolate of a kept fit's shells or coats, and what a mass becomes by it."""
+def shaped_by(fit: Mapping[str, Any]) -> Shaped:
+    """Return what a mass becomes by a kept fit."""
     if not fit.get("vessel") or not fit.get("ask"):
-        return None, Shaped()
-    ask = ask_from(fit["ask"])
-    return chocolate_of(ask), shaped_of(vessel_from(fit["vessel"]), ask)
+        return Shaped()
+    return shaped_of(vessel_from(fit["vessel"]), ask_from(fit["ask"]))
 
 
 def offset_c_of(settings: Settings) -> float | None:

@@ -5,7 +5,6 @@ from typing import Any
 
 from hearth_bowl.core.fit.ask import ask_for
 from hearth_bowl.core.fit.vessel import checked_vessel
-from hearth_bowl.core.ingredients.library import find
 from hearth_bowl.core.mass.kitchen import Kitchen
 from hearth_bowl.core.stove.form_steps import shaped_of
 from hearth_bowl.core.stove.plan import run_steps
@@ -22,8 +21,7 @@ CAKE = ("cake", "round", {"diameter_mm": 180, "height_mm": 80, "filling_mm": 5, 
 
 def steps(form: tuple[str, str, dict[str, Any]], mass: Any = GANACHE, **asked: Any) -> dict[str, Step]:
     shaped = shaped_of(checked_vessel(*form), ask_for(form[0], asked))
-    shell = find(asked["shell"]) if asked.get("shell", "none") != "none" else None
-    return {step.key: step for step in run_steps(mass, {}, Kitchen(), shell=shell, shaped=shaped)}
+    return {step.key: step for step in run_steps(mass, {}, Kitchen(), shaped=shaped)}
 
 
 def order(found: dict[str, Step], *keys: str) -> list[str]:

@@ -31,8 +31,8 @@ from hearth_bowl.core.stove.weighed import follow, pan_weight, spilled
 from tests.kitchen import bowl
 
 DARK = find("dark60")
-MOULDED = Shaped(kind="mould", has_shell=True)
-ROLLED = Shaped(kind="pieces", has_shell=True, by="12 g each", has_core=True, rolling="cocoa powder")
+MOULDED = Shaped(kind="mould", shell=DARK)
+ROLLED = Shaped(kind="pieces", shell=DARK, by="12 g each", has_core=True, rolling="cocoa powder")
 
 
 def staged(family: str, *lines: tuple[str, float, str]) -> Recipe:
@@ -75,7 +75,7 @@ class Steps(unittest.TestCase):
                 for school in schools:
                     for method in FAMILY[family].methods:
                         shaped = MOULDED if school != "seed" else ROLLED
-                        found = run_steps(made, {name: school}, Kitchen(), method.key, DARK, shaped)
+                        found = run_steps(made, {name: school}, Kitchen(), method.key, shaped)
                         positions = sorted(position for step in found for position in step.positions)
                         self.assertEqual(positions, list(range(6)), f"{family} {name}={school} {method.key}")
                         self.assertEqual(len(set(keys(found))), len(found), f"{family}: {keys(found)}")
@@ -88,7 +88,7 @@ class Steps(unittest.TestCase):
         fondant = staged("fondant", ("sugar_icing", 200, "warm"), ("invertase", 1, "late"))
         steps = {step.key: step for step in run_steps(fondant, {}, Kitchen())}
         self.assertEqual((steps["enzyme"].ceiling_c, steps["enzyme"].positions), (60, (1,)))
-        shells = {step.key: step for step in run_steps(GANACHE, {}, Kitchen(), shell=DARK, shaped=MOULDED)}
+        shells = {step.key: step for step in run_steps(GANACHE, {}, Kitchen(), shaped=MOULDED)}
         self.assertIn("smear", shells["smear"].ask)
         self.assertIn("flame", {s.key: s for s in run_steps(GANACHE, {}, Kitchen())}["late"].caution)
         egg = staged("marzipan", ("egg_white", 30, "stir-in-cool"), ("sugar_icing", 200, "stir-in-cool"))
@@ -105,12 +105,10 @@ class Steps(unittest.TestCase):
         self.assertLess(end(1500), 111)
 
     def test_schools_change_the_steps(self) -> None:
-        self.assertIn(
-            "temper-warm", keys(run_steps(GANACHE, {"temper": "slab"}, Kitchen(), shell=DARK, shaped=MOULDED))
-        )
-        machine = keys(run_steps(GANACHE, {"temper": "machine"}, Kitchen(), shell=DARK, shaped=MOULDED))
+        self.assertIn("temper-warm", keys(run_steps(GANACHE, {"temper": "slab"}, Kitchen(), shaped=MOULDED)))
+        machine = keys(run_steps(GANACHE, {"temper": "machine"}, Kitchen(), shaped=MOULDED))
         self.assertNotIn("temper-cool", machine)
-        compound = run_steps(GANACHE, {}, Kitchen(), shell=find("compound_dark"), shaped=MOULDED)
+        compound = run_steps(GANACHE, {}, Kitchen(), shaped=replace(MOULDED, shell=find("compound_dark")))
         self.assertNotIn("smear", keys(compound))
         self.assertIn("no tempering", next(step for step in compound if step.key == "temper-work").do)
         boil = next(step for step in run_steps(GANACHE, {"liquid": "full-boil"}, Kitchen()) if step.key == "warm")
@@ -129,7 +127,7 @@ class Steps(unittest.TestCase):
 
 class Judge(unittest.TestCase):
     def test_too_warm_loses_the_seed_and_too_cool_is_warmed(self) -> None:
-        work = next(s for s in run_steps(GANACHE, {}, Kitchen(), shell=DARK, shaped=MOULDED) if s.key == "temper-work")
+        work = next(s for s in run_steps(GANACHE, {}, Kitchen(), shaped=MOULDED) if s.key == "temper-work")
         for now_c, stand, word in (
             (35, "ceiling", "seed is lost"),
             (33, "over", "cooler"),

@@ -7,7 +7,7 @@ from math import ceil
 from typing import Final
 
 from hearth_bowl.core.boxes.pours import PourJob, PourPlan, plan_pours
-from hearth_bowl.core.boxes.shopping import ShoppingList, Stock, shop
+from hearth_bowl.core.boxes.shopping import ShoppingList, Stock, prices_of, shop
 from hearth_bowl.core.confection.confection import INNER, Confection
 from hearth_bowl.core.confection.declared import Declared
 from hearth_bowl.core.confection.keeping import PieceKeeping
@@ -24,7 +24,6 @@ from hearth_bowl.core.ingredients.ingredient import Ingredient
 from hearth_bowl.core.keep.cautions import Caution
 from hearth_bowl.core.mass.kitchen import Kitchen
 from hearth_bowl.core.mass.tempering import tempering_kind
-from hearth_bowl.core.recipe.ratios import CHOCOLATE_KINDS
 from hearth_bowl.core.recipe.recipe import Recipe
 
 MOST_ROWS: Final = 30
@@ -133,7 +132,7 @@ def plan_boxes(
         raise BadInput(("rows",), f"{len(rows)} kinds of piece", f"1 to {MOST_ROWS}", "out-of-range")
     if not 1 <= boxes <= MOST_BOXES:
         raise BadInput(("boxes",), f"{boxes} boxes", f"1 to {MOST_BOXES}", "out-of-range")
-    price_g = _prices(stock)
+    price_g = prices_of(stock)
     worked = []
     for position, row in enumerate(rows):
         try:
@@ -192,20 +191,11 @@ def _row(
     )
 
 
-def _prices(stock: Mapping[str, Stock]) -> dict[str, float]:
-    """Return what 1 g costs, of what has a price: the cheapest pack counts."""
-    return {
-        label: min(pack.price / pack.pack_g for pack in there.packs if pack.price is not None)
-        for label, there in stock.items()
-        if any(pack.price is not None for pack in there.packs)
-    }
-
-
 def _other_shells(
     worked: Worked, price_g: Mapping[str, float], chocolates: Sequence[Ingredient]
 ) -> tuple[OtherShell, ...]:
     """Return what one piece costs in each other chocolate that has a price, where one chocolate is round it."""
-    round_it = [part for part in worked.parts if part.part.role in ("shell", "coat") and _is_chocolate(part)]
+    round_it = [part for part in worked.parts if part.part.role in ("shell", "coat") and part.is_chocolate]
     now = piece_cost(worked, price_g)
     if len(round_it) != 1 or len(round_it[0].weigh) != 1 or now is None:
         return ()
@@ -222,11 +212,6 @@ def _other_shells(
         if chocolate.label != label and chocolate.label in price_g
     ]
     return tuple(sorted(others, key=lambda other: other.cost_per_piece))
-
-
-def _is_chocolate(part: WorkedPart) -> bool:
-    """Return whether a part is melted chocolate, alone or blended."""
-    return not isinstance(part.part.of, Recipe) and all(row.ingredient.kind in CHOCOLATE_KINDS for row in part.weigh)
 
 
 def _recipes(worked: Sequence[Worked]) -> tuple[RecipeTotal, ...]:
@@ -247,7 +232,7 @@ def _pours(worked: Sequence[Worked], pot_g: float | None) -> tuple[PourPlan, ...
     by_chocolate: dict[str, list[PourJob]] = {}
     for one in worked:
         for position, part in zip(sorted(one.laid.parts), one.parts, strict=True):
-            if _is_chocolate(part):
+            if part.is_chocolate:
                 job = _job(one, part, one.laid.parts[position])
                 by_chocolate.setdefault(job.chocolate, []).append(job)
     return tuple(plan_pours(jobs, pot_g) for jobs in by_chocolate.values())
@@ -284,7 +269,7 @@ def _shopping(worked: Sequence[Worked], plans: Sequence[PourPlan], stock: Mappin
     for part in (part for one in worked for part in one.parts):
         for row in part.weigh:
             names[row.ingredient.label] = row.ingredient.name
-            if _is_chocolate(part):
+            if part.is_chocolate:
                 shares[_label(part)] = part.weigh
             elif row.amount_g:
                 needs[row.ingredient.label] += row.amount_g

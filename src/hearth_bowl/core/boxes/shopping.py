@@ -30,6 +30,19 @@ class Stock:
     in_house_g: float | None = None
     packs: tuple[PackFor, ...] = ()
 
+    @property
+    def price_per_g(self) -> float | None:
+        """Return what 1 g costs: by the usual pack, the first, else by the cheapest that has a price; None without."""
+        prices = [(pack, pack.price / pack.pack_g) for pack in self.packs if pack.price is not None]
+        if not prices:
+            return None
+        return prices[0][1] if prices[0][0] is self.packs[0] else min(price for _, price in prices)
+
+
+def prices_of(stock: Mapping[str, Stock]) -> dict[str, float]:
+    """Return what 1 g costs, by label, of all that has a price."""
+    return {label: there.price_per_g for label, there in stock.items() if there.price_per_g is not None}
+
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Buy:

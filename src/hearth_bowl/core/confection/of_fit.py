@@ -1,27 +1,15 @@
 """The confection that a fit of one mass is: its vessel as the form, its shell or coat, core and rolling as parts."""
 
-from collections.abc import Mapping
-from types import MappingProxyType
-from typing import Any, Final
+from typing import Any
 
 from hearth_bowl.core.confection.confection import Confection, Form, Part
+from hearth_bowl.core.confection.outside import ROLLED_OF
 from hearth_bowl.core.fit.ask import Ask, CakeAsk, CupAsk, MouldAsk, PanAsk, PiecesAsk, ScoopAsk, chocolate_of
 from hearth_bowl.core.fit.rolling import CORE_G_PER_ML, ROLLING
 from hearth_bowl.core.fit.vessel import Pieces, Vessel
 from hearth_bowl.core.ingredients.ingredient import Ingredient, own_ingredient
 from hearth_bowl.core.ingredients.library import find
 from hearth_bowl.core.recipe.recipe import Recipe
-
-ROLLED_OF: Final[Mapping[str, str]] = MappingProxyType(
-    {
-        "cocoa": "cocoa_powder_21",
-        "icing-sugar": "sugar_icing",
-        "nuts": "hazelnut_whole",
-        "coconut": "coconut_desiccated",
-        "flakes": "dark60",
-    }
-)
-"""What a rolling coat is of, where nobody said: its commonest kind, a judgement."""
 
 
 def confection_of(recipe: Recipe, vessel: Vessel, ask: Ask, name: str = "") -> Confection:

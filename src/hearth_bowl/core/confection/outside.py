@@ -27,6 +27,16 @@ ROLLED_IN: Final[Mapping[str, str]] = MappingProxyType(
     }
 )  # fmt: skip
 """Which rolling coat an ingredient is; whole and chopped nuts are nuts, chocolate is flakes."""
+ROLLED_OF: Final[Mapping[str, str]] = MappingProxyType(
+    {
+        "cocoa": "cocoa_powder_21",
+        "icing-sugar": "sugar_icing",
+        "nuts": "hazelnut_whole",
+        "coconut": "coconut_desiccated",
+        "flakes": "dark60",
+    }
+)
+"""What a rolling coat is of, where nobody said: its commonest kind, a judgement."""
 
 
 def lay_outside(form: Form, given: Sequence[Given], laid: Laid) -> None:

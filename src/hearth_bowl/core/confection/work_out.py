@@ -68,6 +68,7 @@ class WorkedPart:
     from_mm: float | None
     to_mm: float | None
     gives_way: bool
+    is_chocolate: bool
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -208,6 +209,7 @@ def _worked(one: Given, part: PartLaid) -> WorkedPart:
         from_mm=part.from_mm,
         to_mm=part.to_mm,
         gives_way=part.gives_way,
+        is_chocolate=stuff.is_chocolate,
     )
 
 

@@ -7,7 +7,6 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from typing import Final
 
-from hearth_bowl.core.ingredients.ingredient import Ingredient
 from hearth_bowl.core.mass.kitchen import Kitchen
 from hearth_bowl.core.mass.tempering import WINDOWS, tempering_kind
 from hearth_bowl.core.recipe.ratios import CHOCOLATE_KINDS
@@ -22,13 +21,12 @@ ALCOHOLIC_PCT: Final = 5.0
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Cook:
-    """What the steps are made from: the recipe, the chosen method and schools, the kitchen, and a shell if any."""
+    """What the steps are made from: the recipe, the chosen method and schools, and the kitchen."""
 
     recipe: Recipe
     method: str
     choices: Mapping[str, str]
     kitchen: Kitchen
-    shell: Ingredient | None
 
     def lines(self, *stages: str) -> tuple[int, ...]:
         """Return the positions of the lines of some stages."""

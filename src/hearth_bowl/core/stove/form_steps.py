@@ -9,6 +9,7 @@ from typing import Final
 from hearth_bowl.core.fit.ask import Ask, MouldAsk, PanAsk, PiecesAsk, ScoopAsk, chocolate_of
 from hearth_bowl.core.fit.rolling import ROLLING
 from hearth_bowl.core.fit.vessel import Pieces, Scoop, Vessel
+from hearth_bowl.core.ingredients.ingredient import Ingredient
 from hearth_bowl.core.mass.tempering import tempering_kind
 from hearth_bowl.core.stove import cautions
 from hearth_bowl.core.stove.step import Step
@@ -21,12 +22,11 @@ BALLS: Final = ("scoop", "pieces")
 class Shaped:
     """What a run's mass becomes: the kind of its vessel (empty: none chosen), and what is round and in a piece.
 
-    `by` is how a ball is portioned, in words; `rolling` what it is rolled in.
+    `shell` is the chocolate of its shells or coats; `by` how a ball is portioned (in words), `rolling` what it is rolled in.
     """
 
     kind: str = ""
-    has_shell: bool = False
-    is_compound: bool = False
+    shell: Ingredient | None = None
     halves: bool = False
     is_cut: bool = False
     by: str = ""
@@ -36,12 +36,10 @@ class Shaped:
 
 def shaped_of(vessel: Vessel, ask: Ask) -> Shaped:
     """Return what a mass becomes in a vessel as asked."""
-    shell = None if ask.kind == "cake" else chocolate_of(ask)
     rolling = ask.rolling if isinstance(ask, ScoopAsk | PiecesAsk) else None
     return Shaped(
         kind=ask.kind,
-        has_shell=shell is not None,
-        is_compound=shell is not None and tempering_kind(shell) == "compound",
+        shell=None if ask.kind == "cake" else chocolate_of(ask),
         halves=isinstance(ask, MouldAsk) and ask.halves,
         is_cut=isinstance(ask, PanAsk) and (ask.pieces is not None or ask.piece_mm is not None),
         by=_portion(vessel),
@@ -58,7 +56,7 @@ def _portion(vessel: Vessel) -> str:
 
 def shells_first(shaped: Shaped) -> list[Step]:
     """Return the making of moulded shells, once the chocolate is ready."""
-    if shaped.kind not in WALLED or not shaped.has_shell:
+    if shaped.kind not in WALLED or shaped.shell is None:
         return []
     brushed = shaped.kind == "cup"
     return [
@@ -99,7 +97,7 @@ def into_vessel(shaped: Shaped, family: str) -> Step:
 
 def into_any_vessel(shaped: Shaped) -> Step:
     """Return how a mass goes into its vessel in runs from before their steps followed the form."""
-    walled = shaped.kind in WALLED and shaped.has_shell
+    walled = shaped.kind in WALLED and shaped.shell is not None
     return Step(
         key="pour",
         title="Into its vessel",
@@ -113,11 +111,15 @@ def _into_walls(shaped: Shaped, family: str) -> Step:
     whipped = family == "whipped-ganache"
     return Step(
         key="pour",
-        title="Fill the shells" if shaped.has_shell else "Into its vessel",
+        title="Fill the shells" if shaped.shell else "Into its vessel",
         do=("Pipe it within minutes of whipping" if whipped else "Pipe or pour it in")
-        + (", below the rim by what the fit leaves; tap out the air." if shaped.has_shell else "; tap out the air."),
-        ask="Is the shell set, and the filling below ⟦28 °C⟧?" if shaped.has_shell else "",
-        why="Too warm it melts the shell." if shaped.has_shell else "Once it stiffens it will not level.",
+        + (
+            ", below the rim by what the fit leaves; tap out the air."
+            if shaped.shell is not None
+            else "; tap out the air."
+        ),
+        ask="Is the shell set, and the filling below ⟦28 °C⟧?" if shaped.shell else "",
+        why="Too warm it melts the shell." if shaped.shell else "Once it stiffens it will not level.",
     )
 
 
@@ -127,7 +129,7 @@ def after_set(shaped: Shaped, family: str) -> list[Step]:
         return [_cut()]
     if shaped.kind in BALLS:
         return _balls(shaped, family)
-    if shaped.kind in WALLED and shaped.has_shell:
+    if shaped.kind in WALLED and shaped.shell is not None:
         return _closed(shaped)
     return []
 
@@ -167,7 +169,8 @@ def _balls(shaped: Shaped, family: str) -> list[Step]:
 
 
 def _closed(shaped: Shaped) -> list[Step]:
-    ready = "Melt it again." if shaped.is_compound else "Temper it again, and test a smear."
+    is_compound = shaped.shell is not None and tempering_kind(shaped.shell) == "compound"
+    ready = "Melt it again." if is_compound else "Temper it again, and test a smear."
     if shaped.halves:
         close = Step(
             key="halves",
@@ -204,7 +207,7 @@ def rolled_in(shaped: Shaped) -> list[Step]:
             key="roll-in",
             title="Roll them in",
             do=f"Roll them in {shaped.rolling} while the outside is still a little soft"
-            + (", before the coat sets." if shaped.has_shell else "."),
+            + (", before the coat sets." if shaped.shell else "."),
             why="Dry and firm, nothing stays on.",
         )
     ]

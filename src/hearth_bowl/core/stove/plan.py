@@ -5,7 +5,6 @@ from dataclasses import replace
 from types import MappingProxyType
 from typing import Final
 
-from hearth_bowl.core.ingredients.ingredient import Ingredient
 from hearth_bowl.core.mass.kitchen import Kitchen
 from hearth_bowl.core.recipe.families import FAMILY
 from hearth_bowl.core.recipe.recipe import Recipe
@@ -35,14 +34,12 @@ def run_steps(
     given: Mapping[str, str],
     kitchen: Kitchen,
     method: str | None = None,
-    shell: Ingredient | None = None,
     shaped: Shaped = UNSHAPED,
     by_form: bool = True,
 ) -> tuple[Step, ...]:
     """Return the steps of a run. Every line of the recipe goes in at just one step.
 
-    :param shell: the chocolate of shells or coats, where the fit has some; moulded shells are made first.
-    :param shaped: what the mass becomes, by its form.
+    :param shaped: what the mass becomes, by its form, and the chocolate round it; moulded shells are made first.
     :param by_form: whether steps follow the form; runs begun before they did keep those that they had.
     :raises BadInput: naming a choice.
     """
@@ -51,11 +48,10 @@ def run_steps(
         method=method or recipe.method or FAMILY[recipe.family].methods[0].key,
         choices=checked_choices(given),
         kitchen=kitchen,
-        shell=shell,
     )
-    moulded = shaped.kind in WALLED
+    shell, moulded = shaped.shell, shaped.kind in WALLED
     own = _MAKERS.get(recipe.family, folded)(cook)
-    before = shell_steps(cook.shell, cook.choices["temper"]) if shell and moulded else ()
+    before = shell_steps(shell, cook.choices["temper"]) if shell and moulded else ()
     steps = _all_lines_go_in(cook, [*before, *(shells_first(shaped) if by_form else ()), *own])
     steps += _ending(cook, into_vessel(shaped, recipe.family) if by_form else into_any_vessel(shaped))
     if by_form and recipe.family != "dry-mix":
@@ -67,24 +63,20 @@ def run_steps(
 
 
 def choices_that_matter(
-    recipe: Recipe,
-    given: Mapping[str, str],
-    kitchen: Kitchen,
-    shell: Ingredient | None = None,
-    shaped: Shaped = UNSHAPED,
+    recipe: Recipe, given: Mapping[str, str], kitchen: Kitchen, shaped: Shaped = UNSHAPED
 ) -> tuple[str, ...]:
     """Return the choices of which another school, all else as given, makes other steps or another way to melt.
 
     :raises BadInput: naming a choice.
     """
     chosen = checked_choices(given)
-    steps = run_steps(recipe, chosen, kitchen, shell=shell, shaped=shaped)
+    steps = run_steps(recipe, chosen, kitchen, shaped=shaped)
     return tuple(
         name
         for name, schools in CHOICES.items()
         if (name == "heat" and any(step.heat == "melt" for step in steps))
         or any(
-            run_steps(recipe, {**chosen, name: school}, kitchen, shell=shell, shaped=shaped) != steps
+            run_steps(recipe, {**chosen, name: school}, kitchen, shaped=shaped) != steps
             for school in schools
             if school != chosen[name]
         )
