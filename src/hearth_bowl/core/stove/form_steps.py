@@ -22,7 +22,7 @@ BALLS: Final = ("scoop", "pieces")
 class Shaped:
     """What a run's mass becomes: the kind of its vessel (empty: none chosen), and what is round and in a piece.
 
-    `shell` is the chocolate of its shells or coats; `by` how a ball is portioned (in words), `rolling` what it is rolled in.
+    `shell` is the chocolate of its shells or coats; `by` says how a ball is portioned, `rolling` in what it is rolled.
     """
 
     kind: str = ""
