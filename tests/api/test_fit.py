@@ -228,6 +228,20 @@ class Boxes(Kitchen):
         bad = self.refused("PUT", "/api/larder", 422, json={**item, "other_packs": [{"pack_g": 0.0}]})
         self.assertEqual(bad["errors"][0]["path"], ["body", "other_packs", 0, "pack_g"])
 
+    def test_one_price_counts_on_every_page_whatever_else_it_is_sold_in(self) -> None:
+        before = self.post("/api/assortments/plan", self.asked()["asked"])["rows"][2]["cost"]
+        item = next(i for i in self.client.get("/api/larder").get_json()["items"] if i["label"] == "dark64")
+        cheap = {**item, "other_packs": [{"pack_g": 5000.0, "price": 1.0}]}
+        body = {name: cheap[name] for name in ("label", "pack_g", "price", "in_house_g", "other_packs")}
+        self.assertEqual(self.client.put("/api/larder", json=body).status_code, 200)
+        row = self.post("/api/assortments/plan", self.asked()["asked"])["rows"][2]
+        self.assertEqual(row["cost"], before, "the usual pack's price counts")
+        drops = self.client.get("/api/confections/11").get_json()["asked"]
+        drops["form"]["pieces"] = row["pieces"]
+        alone = self.post("/api/confections/work-out", drops)["cost"]
+        self.assertAlmostEqual(alone["per_piece"], row["cost"]["per_piece"])
+        self.assertAlmostEqual(alone["batch"], row["cost"]["batch"])
+
     def test_a_row_goes_with_its_confection_and_a_lost_recipe_is_told(self) -> None:
         self.client.delete("/api/confections/9")
         asked = self.asked()["asked"]

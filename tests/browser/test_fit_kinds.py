@@ -157,7 +157,7 @@ class Boxes(PageCase):
     def test_a_basic_chocolate_is_taken_for_its_price(self) -> None:
         page = self.open("/boxes")
         contains = page.get_by_role("region", name="To tell with a box")
-        expect(contains.get_by_role("heading", name="A box contains milk, nuts, soya")).to_be_visible()
+        expect(contains.get_by_role("heading", name="Contains milk, nuts, soya")).to_be_visible()
         page.get_by_text("The same in another chocolate").first.click()
         page.get_by_role("button", name="Take Dark chocolate 55 %").first.click()
         expect(page.get_by_role("region", name="Dark chocolate 55 %")).to_be_visible()

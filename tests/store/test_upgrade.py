@@ -1,5 +1,6 @@
 """Upgrades keep what people had: an older file's recipes, versions and settings survive the newer tables."""
 
+import json
 import sqlite3
 import tempfile
 import unittest
@@ -9,7 +10,8 @@ from pathlib import Path
 
 from alembic import command
 
-from hearth_bowl.service import larder, recipes, timers
+from hearth_bowl.demo.load import load_demo
+from hearth_bowl.service import assortments, larder, recipes, timers
 from hearth_bowl.service.settings import get_settings
 from hearth_bowl.store.db import Database
 from hearth_bowl.store.migrate import alembic_config, migrate
@@ -66,6 +68,29 @@ class Upgrade(unittest.TestCase):
             (timer,) = timers.list_timers(session, NOW)
             longer = timers.change_timer(session, timer.key, NOW, more_s=60)
         self.assertEqual((timer.name, timer.left_s, longer.left_s), ("Trays", 600, 660))
+
+    def test_boxes_go_back_to_recipes_in_vessels_and_forth_again(self) -> None:
+        migrate(self.path)
+        database = Database(self.path)
+        load_demo(database)
+        with database.reading() as session:
+            (before,) = assortments.list_assortments(session)
+        database.close()
+        command.downgrade(alembic_config(self.path), "0007")
+        with closing(sqlite3.connect(self.path)) as old:
+            rows = old.execute("SELECT recipe_id, vessel_id, per_box, ask FROM assortment_piece ORDER BY id").fetchall()
+        self.assertEqual([row[2] for row in rows], [row.per_box for row in before.asked.rows])
+        self.assertEqual([json.loads(row[3])["shell"] for row in rows], ["dark60", "milk38", "dark60", "none"])
+        self.assertTrue(json.loads(rows[1][3])["halves"])
+        migrate(self.path)
+        database = Database(self.path)
+        self.addCleanup(database.close)
+        with database.reading() as session:
+            (after,) = assortments.list_assortments(session)
+            planned = assortments.plan(session, after.asked)
+            was = assortments.plan(session, before.asked)
+        self.assertEqual([row.pieces for row in planned.rows[:3]], [row.pieces for row in was.rows[:3]])
+        self.assertEqual([row.allergens for row in planned.rows], [row.allergens for row in was.rows])
 
     def test_going_back_and_forth_loses_no_recipe(self) -> None:
         migrate(self.path)

@@ -8,7 +8,7 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from hearth_bowl.core.boxes.assortment import Assortment, RowAsk, plan_boxes
-from hearth_bowl.core.boxes.shopping import PackFor, Stock
+from hearth_bowl.core.boxes.shopping import PackFor, Stock, prices_of
 from hearth_bowl.core.confection.confection import Blend, Confection, Extra, Form, Part
 from hearth_bowl.core.confection.of_fit import confection_of
 from hearth_bowl.core.confection.price import piece_cost
@@ -162,6 +162,11 @@ class Boxes(unittest.TestCase):
             self.assertEqual(caught.exception.field, field)
 
 
+def rows_blend(found: Assortment) -> str:
+    """Return the name that the pours give to what is not one chocolate."""
+    return next(plan.chocolate for plan in found.pours if " and " in plan.chocolate)
+
+
 @st.composite
 def asked_rows(draw: st.DrawFn) -> list[RowAsk]:
     """Return one to three kinds of piece, from moulds, eggs and balls, with and without a coat."""
@@ -180,6 +185,15 @@ def asked_rows(draw: st.DrawFn) -> list[RowAsk]:
         )
         for number, (made, vessel, halves) in enumerate(chosen)
     ]
+
+
+class Prices(unittest.TestCase):
+    def test_the_usual_pack_counts_and_without_its_price_the_cheapest_other(self) -> None:
+        kilo, big, small = PackFor(pack_g=1000, price=14), PackFor(pack_g=5000, price=50), PackFor(pack_g=100, price=2)
+        self.assertEqual(Stock(packs=(kilo, big, small)).price_per_g, 0.014)
+        self.assertEqual(Stock(packs=(PackFor(pack_g=1000), small, big)).price_per_g, 0.01)
+        self.assertIsNone(Stock(packs=(PackFor(pack_g=1000),)).price_per_g)
+        self.assertEqual(prices_of({"a": Stock(packs=(kilo,)), "b": Stock()}), {"a": 0.014})
 
 
 class ManyBoxes(unittest.TestCase):
@@ -222,6 +236,51 @@ class ManyBoxes(unittest.TestCase):
                 self.assertLess(item.left_g, smallest + 1e-6, "no pack is bought that nothing needs")
         costs = [item.cost for item in found.shopping.items if item.cost is not None]
         self.assertAlmostEqual(found.shopping.cost, sum(costs), places=6)
+
+    @settings(max_examples=80, deadline=None)
+    @given(st.integers(1, 5), st.integers(1, 12), st.booleans(), st.floats(0, 15), st.sampled_from([None, 1500.0]))
+    def test_what_is_bought_is_what_all_confections_weigh_and_melt(
+        self, per_box: int, boxes: int, halves: bool, loss_pct: float, pot_g: float | None
+    ) -> None:
+        blend = Blend(parts=((find("milk38"), 1.0), (DARK, 1.0)))
+        moulded = Confection(
+            name="Comets",
+            form=Form(vessel=EGGS, name="Eggs", halves=halves, loss_pct=loss_pct),
+            parts=(
+                Part(role="shell", of=blend),
+                Part(role="filling", of=NUTS, share_pct=20),
+                Part(role="filling", of=GANACHE),
+                Part(role="topping", of=find("pistachio_whole"), g_each=0.4),
+            ),
+        )
+        rolled = Confection(
+            name="Drops",
+            form=Form(vessel=BALLS, loss_pct=loss_pct),
+            parts=(
+                Part(role="centre", of=GANACHE),
+                Part(role="core", of=find("hazelnut_whole"), g_each=1.0),
+                Part(role="coat", of=DARK, coated=1),
+                Part(role="rolling", of=find("cocoa_powder_21")),
+            ),
+        )
+        asked = [RowAsk(confection=one, per_box=per_box) for one in (moulded, rolled)]
+        found = plan_boxes(asked, boxes, STOCK, pot_g=pot_g)
+        pieces = boxes * per_box
+        needed = sum(item.needed_g for item in found.shopping.items)
+        made = sum(total.batch_g for total in found.recipes)
+        melted = sum(plan.melted_g for plan in found.pours)
+        dry = pieces * (0.4 + 1.0)
+        rolled_g = next(item.needed_g for item in found.shopping.items if item.label == "cocoa_powder_21")
+        self.assertAlmostEqual(needed, made + melted + dry + rolled_g, places=4)
+        self.assertEqual([total.name for total in found.recipes].count(GANACHE.name), len(found.recipes))
+        self.assertEqual({plan.chocolate for plan in found.pours}, {"dark60", rows_blend(found)})
+        coat = next(plan for plan in found.pours if plan.chocolate == "dark60")
+        (one_coat,) = (
+            part.each_g
+            for part in work_out(replace(rolled, form=replace(rolled.form, pieces=2))).parts
+            if part.part.role == "coat"
+        )
+        self.assertAlmostEqual(coat.kept_g, pieces * one_coat, places=4, msg="all are coated, whatever was for now")
 
     @settings(max_examples=40, deadline=None)
     @given(asked_rows(), st.integers(1, 20))

@@ -16,6 +16,7 @@ CHEESE = recipe("soft-cheese", "roll", stage="fold-in", cream_cheese=250, biscui
 PAN = ("pan", "rectangle", {"length_mm": 200, "width_mm": 200, "depth_mm": 25})
 BAR = ("mould", "bar", {"cavities": 24, "length_mm": 30, "width_mm": 25, "depth_mm": 16})
 BALLS = ("pieces", "", {"piece_g": 22})
+CUP = ("cup", "", {"volume_ml": 12, "count": 30})
 CAKE = ("cake", "round", {"diameter_mm": 180, "height_mm": 80, "filling_mm": 5, "coat_mm": 4, "fillings": 2})
 
 
@@ -68,6 +69,27 @@ class FormSteps(unittest.TestCase):
     def test_halves_are_let_go_then_joined(self) -> None:
         found = steps(BAR, shell="dark60", halves=True)
         self.assertEqual(order(found, "set", "unmould", "halves", "cap"), ["set", "unmould", "halves"])
+
+    def test_a_dry_mix_is_weighed_into_shells_that_let_go_and_is_loose_elsewhere(self) -> None:
+        mix = recipe("dry-mix", cocoa_powder_21=120, sugar_caster=180)
+        sphere = ("mould", "hemisphere", {"cavities": 6, "radius_mm": 30})
+        found = steps(sphere, mix, shell="dark60", halves=True)
+        self.assertEqual(order(found, "shell", "pour", "set", "halves"), ["shell", "pour", "halves"])
+        self.assertIn("room above", found["pour"].do)
+        self.assertNotIn("pour", steps(CUP, mix, shell="none"))
+
+    def test_every_line_goes_in_once_and_no_step_twice_whatever_the_form(self) -> None:
+        for form in (PAN, BAR, BALLS, CAKE, CUP):
+            for mass in (GANACHE, CHEESE):
+                for shell in ("none", "dark60", "compound_white"):
+                    asked: dict[str, Any] = {} if form[0] == "cake" else {"shell": shell}
+                    shaped = shaped_of(checked_vessel(*form), ask_for(form[0], asked))
+                    found = run_steps(mass, {}, Kitchen(), shaped=shaped)
+                    with self.subTest(form=form[0], shell=shell):
+                        self.assertEqual(len({step.key for step in found}), len(found))
+                        positions = sorted(position for step in found for position in step.positions)
+                        self.assertEqual(positions, list(range(len(mass.lines))))
+                        self.assertTrue(all(step.why and step.usual_min for step in found))
 
     def test_a_cake_is_filled_and_coated(self) -> None:
         found = steps(CAKE)

@@ -134,6 +134,22 @@ def after_set(shaped: Shaped, family: str) -> list[Step]:
     return []
 
 
+def dry_filled(shaped: Shaped) -> list[Step]:
+    """Return how a dry mix is put into shells and sealed; nothing where it is kept loose."""
+    if shaped.kind not in WALLED or shaped.shell is None:
+        return []
+    fill = Step(
+        key="pour",
+        title="Fill them by the scale",
+        do="Let the shells go, then weigh the mix into the lower halves; leave room above it."
+        if shaped.halves
+        else "Weigh the mix into each, leave room above it.",
+        ask="Are the shells dry inside and out?",
+        why="Damp shells bloom, and damp mix cakes.",
+    )
+    return [fill, *(step for step in _closed(shaped) if not (shaped.halves and step.key == "unmould"))]
+
+
 def _cut() -> Step:
     return Step(
         key="cut",
@@ -177,7 +193,7 @@ def _closed(shaped: Shaped) -> list[Step]:
             title="Join the halves",
             do="Match the halves, warm the rims for a breath on a warm plate or pipe a line of chocolate round, "
             "press and hold; look for gaps all round.",
-            ask="Does the filling stand below the rim, skinned over?",
+            ask="Does what is inside stand below the rim?",
             why="A gap lets a running centre out and air in.",
         )
     else:

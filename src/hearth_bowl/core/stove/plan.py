@@ -15,6 +15,7 @@ from hearth_bowl.core.stove.form_steps import (
     WALLED,
     Shaped,
     after_set,
+    dry_filled,
     into_any_vessel,
     into_vessel,
     rolled_in,
@@ -54,8 +55,8 @@ def run_steps(
     before = shell_steps(shell, cook.choices["temper"]) if shell and moulded else ()
     steps = _all_lines_go_in(cook, [*before, *(shells_first(shaped) if by_form else ()), *own])
     steps += _ending(cook, into_vessel(shaped, recipe.family) if by_form else into_any_vessel(shaped))
-    if by_form and recipe.family != "dry-mix":
-        steps += after_set(shaped, recipe.family)
+    if by_form:
+        steps += dry_filled(shaped) if recipe.family == "dry-mix" else after_set(shaped, recipe.family)
     if shell and not moulded:
         steps += [*shell_steps(shell, cook.choices["temper"]), _dip()]
     steps += rolled_in(shaped) if by_form else []

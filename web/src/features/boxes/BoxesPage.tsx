@@ -6,7 +6,7 @@ import { Button } from "../../ui/Button";
 import { Choice, TextField } from "../../ui/Field";
 import { Skeleton } from "../../ui/Skeleton";
 import { Sure } from "../../ui/Sure";
-import { keepingText } from "../../units/keeping";
+import { containsText, keepingText } from "../../units/told";
 import { mass, type Units, useUnits } from "../../units/units";
 import { OptionalField, WholeField } from "./fields";
 import { PieceRows } from "./PieceRows";
@@ -244,11 +244,7 @@ function ToTell({ plan }: { plan: Plan }) {
   const { keeping } = plan;
   return (
     <section aria-label="To tell with a box" className="mt-3 text-[0.9375rem]">
-      <h3 className="font-bold">
-        {plan.allergens.length > 0
-          ? `A box contains ${plan.allergens.join(", ")}`
-          : "No allergen that a box is known for"}
-      </h3>
+      <h3 className="font-bold">{containsText(plan.allergens, "a box")}</h3>
       <p>
         It keeps {keepingText(keeping)}. What decides is the {keeping.part}. A guide for home use; local food
         rules decide.

@@ -4,6 +4,7 @@ import { client, dataOf, type Schemas } from "../../api/client";
 import { confectionQueries } from "../../api/queries";
 import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Field";
+import { containsText, costText } from "../../units/told";
 import { mass, type Units } from "../../units/units";
 import { WholeField } from "./fields";
 
@@ -116,10 +117,8 @@ function PieceRow(props: RowProps) {
         <div className="col-span-4 text-[0.9375rem] max-sm:col-span-2">
           <p>{told(made, units)}</p>
           <p className="text-ash">
-            {made.allergens.length > 0
-              ? `Contains ${made.allergens.map((one) => one.name).join(", ")}`
-              : "No allergen that it is known for"}
-            ; keeps {made.keeping.days_low} to {made.keeping.days_high} days
+            {containsText(made.allergens.map((one) => one.name))}; keeps {made.keeping.days_low} to{" "}
+            {made.keeping.days_high} days
           </p>
         </div>
       )}
@@ -156,8 +155,7 @@ function told(made: Schemas["Row"], units: Units): string {
   if (made.extra) parts.push(`${made.extra} more than asked`);
   if (made.pours) parts.push(`${made.pours} ${made.pours === 1 ? "turn" : "turns"} of the mould`);
   parts.push(`${mass(made.piece_g, units)} each`);
-  if (made.cost)
-    parts.push(`${made.cost.per_piece.toFixed(2)} each${made.cost.unpriced.length > 0 ? " at least" : ""}`);
+  if (made.cost) parts.push(`costs ${costText(made.cost)}`);
   for (const extra of made.extras) parts.push(`${extra.name}: ${extra.count}`);
   return parts.join(", ");
 }

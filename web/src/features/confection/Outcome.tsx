@@ -1,5 +1,5 @@
 import type { Schemas } from "../../api/client";
-import { keepingText } from "../../units/keeping";
+import { containsText, costText, keepingText } from "../../units/told";
 import { figure, mass, type Units } from "../../units/units";
 import { type Answer, ROLE_WORDS } from "./words";
 
@@ -71,11 +71,7 @@ export function WhatFollows({ answer, cost, units }: Omit<Props, "nameOf">) {
         {answer.keeping.part.charAt(0).toUpperCase() + answer.keeping.part.slice(1)} decides:{" "}
         {answer.keeping.because}. A guide for home use; local food rules decide.
       </p>
-      <h2 className="mt-3 font-bold text-lg">
-        {answer.allergens.length > 0
-          ? `Contains ${answer.allergens.join(", ")}`
-          : "No allergen that it is known for"}
-      </h2>
+      <h2 className="mt-3 font-bold text-lg">{containsText(answer.allergens)}</h2>
       <ul className="text-[0.9375rem]">
         {answer.allergens_named.map((row) => (
           <li key={`${row.group}${row.name}`} className="border-line border-b py-0.5">
@@ -91,10 +87,7 @@ export function WhatFollows({ answer, cost, units }: Omit<Props, "nameOf">) {
             ["Sugar", mass(piece.sugar_g, units)],
             ["Fat", mass(piece.fat_g, units)],
             ["Alcohol", piece.alcohol_g > 0.005 ? `${figure(piece.alcohol_g)} g` : null],
-            [
-              "A piece costs",
-              cost ? `${cost.per_piece.toFixed(2)}${cost.unpriced.length > 0 ? " at least" : ""}` : null,
-            ],
+            ["A piece costs", cost ? costText(cost) : null],
             ...answer.extras.map((extra): [string, string] => [
               `${extra.name}, to have ready`,
               String(extra.count),

@@ -1,6 +1,6 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { client, dataOf, type Recipe } from "../../api/client";
-import { keepingText } from "../../units/keeping";
+import { containsText, costText, keepingText } from "../../units/told";
 import { figure, mass, type Units } from "../../units/units";
 import type { AskIn } from "./ask";
 import type { Vessel } from "./scale";
@@ -21,20 +21,14 @@ export function PieceTold({ recipe, vessel, ask, pieces, units }: Props) {
   const told = [
     `${mass(per_piece.g, units)} ${pieces === null ? "in all" : "a piece"}, ${Math.round(per_piece.energy_kcal)} kcal`,
     per_piece.alcohol_g > 0.005 && `${figure(per_piece.alcohol_g)} g alcohol`,
-    cost && `costs ${cost.per_piece.toFixed(2)}${cost.unpriced.length > 0 ? " at least" : ""}`,
+    cost && `costs ${costText(cost)}`,
   ].filter(Boolean);
   return (
     <section aria-label="To tell of a piece" className="mt-3 border-line border-t pt-2 text-[0.9375rem]">
       <p>{told.join(", ")}.</p>
       <p>
-        {piece.allergens.length > 0 ? (
-          <>
-            <b>Contains {piece.allergens_named.map((one) => one.name).join(", ")}.</b>{" "}
-          </>
-        ) : (
-          "No allergen that it is known for. "
-        )}
-        Keeps {keepingText(keeping)}, by {keeping.part}; local food rules decide.
+        <b>{containsText(piece.allergens_named.map((one) => one.name))}.</b> Keeps {keepingText(keeping)}, by{" "}
+        {keeping.part}; local food rules decide.
       </p>
       {piece.cautions.map((caution) => (
         <p key={caution.code} className="mt-1.5 rounded-md bg-copper-pale px-3 py-2 text-copper">
