@@ -50,7 +50,7 @@ def page_rows(server: Server) -> list[Row]:
             name="key to painted reading, p95",
             value=reading,
             unit="ms",
-            limit=100,
+            limit=50,
             baseline=own,
             baseline_name="key to its own figure",
         ),

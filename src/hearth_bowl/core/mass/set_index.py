@@ -9,7 +9,7 @@ from math import log
 from typing import Final
 
 from hearth_bowl.core.mass.mixture import Mixture
-from hearth_bowl.core.mass.solid_fat import solid_fractions, solid_fractions_of
+from hearth_bowl.core.mass.solid_fat import fat_shares, solid_fractions, solid_fractions_of
 from hearth_bowl.core.mass.solution import Dissolved, dissolve
 
 CLASS_BOUNDS: Final = ((0.5, "sauce"), (1.6, "glaze"), (2.6, "pipe"), (3.4, "roll"), (4.5, "cut"))
@@ -98,11 +98,12 @@ def index_unclipped(mixture: Mixture, at_c: float) -> float:
 def _unclipped(mixture: Mixture, temperatures_c: list[float]) -> list[float]:
     mixture = mixture.binder
     dryness = _dryness(mixture)
-    dry = [_dry(mixture, f) for f in solid_fractions(mixture, temperatures_c, WATER_FREE)]
+    fats = fat_shares(mixture)
+    dry = [_dry(mixture, f) for f in solid_fractions(fats, temperatures_c, WATER_FREE)]
     if dryness >= 1:
         return dry
     held = _Held.of(mixture)
-    solids = solid_fractions(mixture, temperatures_c, IN_A_GANACHE)
+    solids = solid_fractions(fats, temperatures_c, IN_A_GANACHE)
     wet = [held.wet(at_c, fraction) for at_c, fraction in zip(temperatures_c, solids, strict=True)]
     return [(1 - dryness) * min(w, d) + dryness * d for w, d in zip(wet, dry, strict=True)]
 

@@ -150,7 +150,10 @@ _FALLS_FROM_C: Final = {fat: _trough_falls_from_c(fat) for fat in SOFTENERS}
 
 def _may_rise(shares: Mapping[str, float], up_to_c: float) -> bool:
     """Return whether a blend may read firmer when warmer, so that it must be held down by what it was colder."""
-    return any(shares[fat] and up_to_c > from_c for fat, from_c in _FALLS_FROM_C.items())
+    for fat, from_c in _FALLS_FROM_C.items():
+        if shares[fat] and up_to_c > from_c:
+            return True
+    return False
 
 
 def solid_fractions_of(mixtures: Sequence[Mixture], at_c: float, meeting: float) -> list[float]:
@@ -166,12 +169,11 @@ def solid_fractions_of(mixtures: Sequence[Mixture], at_c: float, meeting: float)
     return found
 
 
-def solid_fractions(mixture: Mixture, temperatures_c: list[float], meeting: float) -> list[float]:
-    """Return the solid fraction at each of some rising temperatures.
+def solid_fractions(shares: Mapping[str, float], temperatures_c: list[float], meeting: float) -> list[float]:
+    """Return the solid fraction of a blend of these `fat_shares` at each of some rising temperatures.
 
     Each is the least of all temperatures from 0 °C up to it, in steps of 0.5 °C, so that warmer never sets firmer.
     """
-    shares = fat_shares(mixture)
     if not _may_rise(shares, max(temperatures_c, default=0.0)):
         return [blend_solid_fraction(shares, at_c, meeting) for at_c in temperatures_c]
     points = max(0, ceil(max(temperatures_c, default=0.0) / STEP_C))
