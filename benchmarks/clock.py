@@ -31,16 +31,20 @@ class Row:
         return text
 
 
-AWAKE_S: Final = 1.0
-"""How long a processor is kept busy before it is timed: one that rested runs at half its pace at first."""
+AWAKE_S: Final = 5.0
+"""How long a processor is kept busy before anything is timed: one that rested runs at half its pace at first."""
+
+
+def wake() -> None:
+    """Keep the processor busy until it runs at its pace."""
+    awake_at = time.perf_counter() + AWAKE_S
+    while time.perf_counter() < awake_at:
+        sum(range(1000))
 
 
 def times_ms(act: Callable[[], object], rounds: int, warm_up: int = 20) -> list[float]:
     """Return the milliseconds of each of some rounds."""
     for _ in range(warm_up):
-        act()
-    awake_at = time.perf_counter() + AWAKE_S
-    while time.perf_counter() < awake_at:
         act()
     gc.collect()
     found = []

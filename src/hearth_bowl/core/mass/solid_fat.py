@@ -150,10 +150,7 @@ _FALLS_FROM_C: Final = {fat: _trough_falls_from_c(fat) for fat in SOFTENERS}
 
 def _may_rise(shares: Mapping[str, float], up_to_c: float) -> bool:
     """Return whether a blend may read firmer when warmer, so that it must be held down by what it was colder."""
-    for fat, from_c in _FALLS_FROM_C.items():
-        if shares[fat] and up_to_c > from_c:
-            return True
-    return False
+    return any(shares[fat] and up_to_c > from_c for fat, from_c in _FALLS_FROM_C.items())
 
 
 def solid_fractions_of(mixtures: Sequence[Mixture], at_c: float, meeting: float) -> list[float]:
