@@ -13,7 +13,14 @@ class Settings(AppCase):
         return self.client.put("/api/settings", json=body)
 
     def test_what_is_stored_comes_back(self) -> None:
-        changes = {"mass_unit": "oz", "temperature_unit": "F", "measure": "us", "kitchen_c": 24.5, "altitude_m": 1500.0}
+        changes = {
+            "mass_unit": "oz",
+            "length_unit": "in",
+            "temperature_unit": "F",
+            "measure": "us",
+            "kitchen_c": 24.5,
+            "altitude_m": 1500.0,
+        }
         changes |= {"thermometer_in_boiling_water_c": 94.0, "scale_step_g": 0.1, "scale_most_g": 3000.0}
         self.assertEqual(self.put(**changes).status_code, 200)
         self.assertEqual(self.client.get("/api/settings").get_json(), changes)
@@ -22,6 +29,7 @@ class Settings(AppCase):
         before = self.client.get("/api/settings").get_json()
         for name, value in (
             ("mass_unit", "stone"),
+            ("length_unit", "furlong"),
             ("temperature_unit", "K"),
             ("measure", "lunar"),
             ("kitchen_c", 80.0),

@@ -69,10 +69,13 @@ class OneAnswer(AppCase):
 
     def test_a_difference_of_temperatures_is_no_temperature(self) -> None:
         self.assertEqual(
-            in_units("⟦35 to 45 °C⟧, weather moves it ⟪±0.8 °C⟫", "F", "g"), "95 to 113 °F, weather moves it ±1.4 °F"
+            in_units("⟦35 to 45 °C⟧, weather moves it ⟪±0.8 °C⟫", "F", "g", "mm"),
+            "95 to 113 °F, weather moves it ±1.4 °F",
         )
         self.assertEqual(plain("⟦-18 °C⟧"), "-18 °C")
-        self.assertEqual(in_units("⟦-18 °C⟧", "F", "oz"), "0 °F")
+        self.assertEqual(in_units("⟦-18 °C⟧", "F", "oz", "in"), "0 °F")
+        self.assertEqual(in_units("⟦390 g⟧, ⟦25 x 25.4 mm⟧", "C", "oz", "in"), "13.8 oz, 0.98 x 1 in")
+        self.assertEqual(in_units("⟦390 g⟧, ⟦25 x 25.4 mm⟧", "F", "g", "mm"), "390 g, 25 x 25.4 mm")
         settings = self.client.get("/api/settings").get_json()
         self.client.put("/api/settings", json={**settings, "temperature_unit": "F"})
         fudge = self.recipe("boiled-fudge", sugar_granulated=450, milk_whole=300)

@@ -31,7 +31,7 @@ def in_own_units(text: str) -> str:
         return text
     with database().reading() as session:
         settings = get_settings(session)
-        return in_units(text, settings.temperature_unit, settings.mass_unit)
+        return in_units(text, settings.temperature_unit, settings.mass_unit, settings.length_unit)
 
 
 def in_helper(act: Callable[P, T], *args: P.args, **kwargs: P.kwargs) -> T:

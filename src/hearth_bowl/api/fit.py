@@ -1,5 +1,6 @@
 """Fit: a recipe into a vessel; near choices, other vessels, layers, stacked fillings, and the marking guide."""
 
+from dataclasses import replace
 from typing import Annotated
 
 from flask import Blueprint
@@ -7,7 +8,7 @@ from flask import Response as Answer
 from pydantic import Field
 from spectree import Response
 
-from hearth_bowl.api.context import database, now
+from hearth_bowl.api.context import database, in_own_units, now
 from hearth_bowl.api.problems import Problem
 from hearth_bowl.api.recipe_body import RecipeIn, record_of
 from hearth_bowl.api.spec import spec
@@ -16,6 +17,7 @@ from hearth_bowl.api.wire import Incoming, Outgoing
 from hearth_bowl.core.fit import Fit
 from hearth_bowl.core.fit.ask import ASKS, Question, questions, start_ask
 from hearth_bowl.core.fit.layers import MOST_LAYERS, LayerAmount, LayeredSlab
+from hearth_bowl.core.fit.marking import Guide
 from hearth_bowl.core.fit.near_choices import NearChoice
 from hearth_bowl.core.fit.rolling import ROLLING
 from hearth_bowl.core.fit.stacked import MOST_FILLINGS, FillingAmount, Stack
@@ -209,15 +211,17 @@ def keep_fit(recipe_id: int, json: service.KeptFit) -> service.KeptFit:
 @fit.get("/recipes/<int:recipe_id>/fit/guide.svg")
 def guide_as_svg(recipe_id: int) -> Answer:
     """Return the marking guide at true scale as SVG."""
-    with database().reading() as session:
-        name, guide = service.marking_guide(session, recipe_id)
-    return Answer(guide_svg(guide, name), content_type="image/svg+xml")
+    return Answer(guide_svg(*_guide(recipe_id)), content_type="image/svg+xml")
 
 
 @fit.get("/recipes/<int:recipe_id>/fit/guide.pdf")
 def guide_as_pdf(recipe_id: int) -> Answer:
     """Return the marking guide at true scale as PDF."""
+    headers = {"Content-Disposition": 'inline; filename="marking-guide.pdf"'}
+    return Answer(guide_pdf(*_guide(recipe_id)), content_type="application/pdf", headers=headers)
+
+
+def _guide(recipe_id: int) -> tuple[Guide, str]:
     with database().reading() as session:
         name, guide = service.marking_guide(session, recipe_id)
-    headers = {"Content-Disposition": 'inline; filename="marking-guide.pdf"'}
-    return Answer(guide_pdf(guide, name), content_type="application/pdf", headers=headers)
+    return replace(guide, says=in_own_units(guide.says)), name

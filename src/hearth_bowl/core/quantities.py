@@ -1,7 +1,7 @@
 """Quantities within sentences: marked where they are written, put into a person's own units in one place.
 
-A temperature is written as `⟦35 to 45 °C⟧`, a difference of temperatures as `⟪±0.8 °C⟫`, a mass as `⟦390 g⟧`. The
-first two are told apart, for 0.8 °C more is 1.4 °F more, while 0.8 °C is 33 °F. Lengths are in mm for everyone.
+A temperature is written as `⟦35 to 45 °C⟧`, a difference of temperatures as `⟪±0.8 °C⟫`, a mass as `⟦390 g⟧`, a
+length as `⟦16 mm⟧`. The first two are told apart, for 0.8 °C more is 1.4 °F more, while 0.8 °C is 33 °F.
 
 Numbers with no source beside them are judgements, or limits of the reckoning.
 """
@@ -11,26 +11,33 @@ from typing import Final
 
 MARKED: Final = re.compile(r"⟦([^⟦⟧]*) °C⟧|⟪([^⟪⟫]*) °C⟫")
 MARKED_MASS: Final = re.compile(r"⟦([^⟦⟧]*) g⟧")
+MARKED_LENGTH: Final = re.compile(r"⟦([^⟦⟧]*) mm⟧")
 NUMBER: Final = re.compile(r"-?\d+(?:\.\d+)?")
 MARKS: Final = str.maketrans("", "", "⟦⟧⟪⟫")
 F_PER_C: Final = 1.8
 G_PER_OZ: Final = 28.349523125
+MM_PER_IN: Final = 25.4
 
 
 def plain(text: str) -> str:
-    """Return a text with its quantities as they were written: °C and g."""
+    """Return a text with its quantities as they were written: °C, g and mm."""
     return text.translate(MARKS)
 
 
-def in_units(text: str, degrees: str, mass: str) -> str:
-    """Return a text in a person's units: °C or °F (`degrees` C or F: whole °F, differences to a tenth), g or oz."""
+def in_units(text: str, degrees: str, mass: str, length: str) -> str:
+    """Return a text in a person's units: °C or °F (`degrees` C or F: whole °F, differences to a tenth), g or oz, mm or
+    in."""
     if degrees == "F":
         text = MARKED.sub(_in_f, text)
-    return plain(MARKED_MASS.sub(_in_oz, text) if mass == "oz" else text)
+    if mass == "oz":
+        text = MARKED_MASS.sub(lambda found: _over(G_PER_OZ, found[1]) + " oz", text)
+    if length == "in":
+        text = MARKED_LENGTH.sub(lambda found: _over(MM_PER_IN, found[1]) + " in", text)
+    return plain(text)
 
 
-def _in_oz(found: "re.Match[str]") -> str:
-    return NUMBER.sub(lambda number: figure(float(number[0]) / G_PER_OZ), found[1]) + " oz"
+def _over(per: float, figures: str) -> str:
+    return NUMBER.sub(lambda number: figure(float(number[0]) / per), figures)
 
 
 def figure(value: float) -> str:

@@ -61,7 +61,7 @@ def beside(settings: Settings, record: Mapping[str, Any], ask: SetAsk) -> list[B
     here = PLACES[ask.place].name.lower() if ask.place in PLACES else ""
     anew = replace(ask, thickness_mm=None, bowl_kg=None, area_m2=None, narrow_mm=None, volume_ml=None, area_cm2=None)
     sheet = replace(anew, thickness_mm=SHEET_MM)
-    shapes.append((f"As an {SHEET_MM:g} mm sheet, {here}", sheet))
+    shapes.append((f"As an ⟦{SHEET_MM:g} mm⟧ sheet, {here}", sheet))
     in_bowl = replace(anew, bowl_kg=mixture.mass_g / 1000, stirred=False)
     shapes.append((f"Left in its bowl, {here}", in_bowl))
     shapes.append((f"In its bowl and stirred, {here}", replace(in_bowl, stirred=True)))

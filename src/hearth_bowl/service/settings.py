@@ -12,6 +12,7 @@ from hearth_bowl.core.recipe.measures import MEASURES_ML
 from hearth_bowl.store.models import SettingsRow
 
 MASS_UNITS: Final = ("g", "oz")
+LENGTH_UNITS: Final = ("mm", "in")
 TEMPERATURE_UNITS: Final = ("C", "F")
 
 
@@ -20,6 +21,7 @@ class Settings:
     """Units shown, spoons meant, the kitchen's temperature [°C] and altitude [m], its thermometer and its scale."""
 
     mass_unit: str = "g"
+    length_unit: str = "mm"
     temperature_unit: str = "C"
     measure: str = "metric"
     kitchen_c: float = 20.0
@@ -54,6 +56,7 @@ def save_settings(session: Session, settings: Settings) -> Settings:
     """
     for name, allowed in (
         ("mass_unit", MASS_UNITS),
+        ("length_unit", LENGTH_UNITS),
         ("temperature_unit", TEMPERATURE_UNITS),
         ("measure", tuple(MEASURES_ML)),
     ):

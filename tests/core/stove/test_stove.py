@@ -295,6 +295,13 @@ class SetClocks(unittest.TestCase):
         sticks = set_clock(self.mixture, self.ask, [Correction(after_s=late, passed=False)])
         self.assertAlmostEqual(sticks.cool_min[0], late / 60)
 
+    def test_a_cue_counts_for_its_own_state_and_a_reading_for_each(self) -> None:
+        rollable = [Correction(after_s=600, state="roll", passed=True)]
+        cuttable = replace(self.ask, state="cut")
+        self.assertEqual(set_clock(self.mixture, cuttable, rollable), set_clock(self.mixture, cuttable))
+        reading = [Correction(after_s=40 * 60, state="roll", now_c=28.0)]
+        self.assertIn("slower", set_clock(self.mixture, cuttable, reading).says)
+
     def test_a_bowl_is_slower_than_a_sheet(self) -> None:
         in_bowl = replace(self.ask, thickness_mm=None, bowl_kg=0.6)
         left_alone = set_clock(self.mixture, in_bowl).cool_min[1]

@@ -2035,7 +2035,32 @@ export interface components {
         };
         /**
          * Correction
-         * @description What was seen: so long after the start it had this temperature, or it did (or did not) pass its cue.
+         * @description What was seen: so long after the start it had this temperature, or it did (or did not) pass the cue of a state
+         *     (empty: of whichever is asked).
+         */
+        Correction: {
+            /** After S */
+            after_s: number;
+            /**
+             * Now C
+             * @default null
+             */
+            now_c: number | null;
+            /**
+             * Passed
+             * @default null
+             */
+            passed: boolean | null;
+            /**
+             * State
+             * @default
+             */
+            state: string;
+        };
+        /**
+         * Correction
+         * @description What was seen: so long after the start it had this temperature, or it did (or did not) pass the cue of a state
+         *     (empty: of whichever is asked).
          */
         CorrectionIn: {
             /** After S */
@@ -2050,6 +2075,11 @@ export interface components {
              * @default null
              */
             passed?: boolean | null;
+            /**
+             * State
+             * @default
+             */
+            state?: string;
         };
         /**
          * CueSeen
@@ -6236,7 +6266,7 @@ export interface components {
         };
         /**
          * SetState
-         * @description The set clock of a run: when it went in [s from the run's start], how, and what was seen since, by state.
+         * @description The set clock of a run: when it went in [s from the run's start], how, and what was seen since.
          */
         SetState: {
             ask: components["schemas"]["SetAsk"];
@@ -6244,7 +6274,7 @@ export interface components {
              * Seen
              * @default []
              */
-            seen: components["schemas"]["SetSeen"][];
+            seen: components["schemas"]["Correction"][];
             /** Since S */
             since_s: number;
         };
@@ -6263,6 +6293,11 @@ export interface components {
              * @default 20
              */
             kitchen_c: number;
+            /**
+             * Length Unit
+             * @default mm
+             */
+            length_unit: string;
             /**
              * Mass Unit
              * @default g
@@ -6309,6 +6344,11 @@ export interface components {
              * @default 20
              */
             kitchen_c?: number;
+            /**
+             * Length Unit
+             * @default mm
+             */
+            length_unit?: string;
             /**
              * Mass Unit
              * @default g

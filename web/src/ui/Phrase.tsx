@@ -1,5 +1,5 @@
 import { Fragment, type KeyboardEvent, type ReactNode, useState } from "react";
-import { numberIn } from "../units/units";
+import { figureOfLength, mmIn, numberIn, useUnits } from "../units/units";
 import { Button } from "./Button";
 import { TextField } from "./Field";
 import { NumberField } from "./NumberField";
@@ -141,9 +141,13 @@ export function PhraseNumber(props: NumberProps) {
 
 type FigureProps = Pick<NumberProps, "label" | "unit" | "value" | "usual" | "whole" | "onTake">;
 
-/** A figure with the key that takes it. */
+/** A figure with the key that takes it; one in mm is typed in the person's own unit of length. */
 export function Figure({ label, unit, value, usual, whole, onTake }: FigureProps) {
-  const [typed, setTyped] = useState(value === null ? "" : String(value));
+  const units = useUnits();
+  const isLength = unit === "mm";
+  const [typed, setTyped] = useState(
+    value === null ? "" : isLength ? figureOfLength(value, units) : String(value),
+  );
   const figure = numberIn(typed);
   const isEmpty = typed.trim() === "";
   const isGood = isEmpty ? usual !== undefined : figure !== undefined && (!whole || Number.isInteger(figure));
@@ -152,11 +156,11 @@ export function Figure({ label, unit, value, usual, whole, onTake }: FigureProps
       className="grid grid-cols-[minmax(0,1fr)_auto] items-end gap-2"
       onSubmit={(event) => {
         event.preventDefault();
-        if (isGood) onTake(isEmpty ? null : (figure ?? null));
+        if (isGood) onTake(isEmpty || figure === undefined ? null : isLength ? mmIn(figure, units) : figure);
       }}
     >
       <NumberField
-        label={unit ? `${label}, ${unit}` : label}
+        label={unit ? `${label}, ${isLength ? units.length : unit}` : label}
         placeholder={usual}
         value={typed}
         problem={typed.trim() !== "" && !isGood ? "a whole number is needed here" : null}

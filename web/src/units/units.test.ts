@@ -1,9 +1,19 @@
 import { describe, expect, it } from "vitest";
 import { aboutText, clockText, timeText } from "./time";
-import { figure, mass, numberIn, temperature, type Units } from "./units";
+import {
+  figure,
+  figureOfLength,
+  fineMass,
+  length,
+  mass,
+  mmIn,
+  numberIn,
+  temperature,
+  type Units,
+} from "./units";
 
-const SI: Units = { mass: "g", temperature: "C", measure: "metric" };
-const US: Units = { mass: "oz", temperature: "F", measure: "us" };
+const SI: Units = { mass: "g", length: "mm", temperature: "C", measure: "metric" };
+const US: Units = { mass: "oz", length: "in", temperature: "F", measure: "us" };
 
 describe("figures", () => {
   it.each([
@@ -22,6 +32,19 @@ describe("figures", () => {
   ])("shows %d g in one's own unit", (grams, si, us) => {
     expect(mass(grams, SI)).toBe(si);
     expect(mass(grams, US)).toBe(us);
+  });
+
+  it("shows lengths in one's own unit, and takes them as fine as a hundredth of a millimetre", () => {
+    expect(length(16, SI)).toBe("16 mm");
+    expect(length(12.7, US)).toBe("0.5 in");
+    expect(mmIn(0.63, US)).toBe(16);
+    expect(mmIn(2.25, SI)).toBe(2.25);
+    expect(figureOfLength(mmIn(0.07, US), US)).toBe("0.07");
+  });
+
+  it("shows a piece in tenths of a gram", () => {
+    expect(fineMass(12.34, SI)).toBe("12.3 g");
+    expect(fineMass(12.34, US)).toBe("0.44 oz");
   });
 
   it("shows temperatures whole in °F", () => {

@@ -3,15 +3,17 @@ import { useMemo } from "react";
 import { settingsQuery } from "../api/queries";
 
 export const G_PER_OZ = 28.349523125;
+const MM_PER_IN = 25.4;
 
-/** How the person reads figures. Grams and °C are what the maths uses. */
-export type Units = { mass: "g" | "oz"; temperature: "C" | "F"; measure: string };
+/** How the person reads figures. Grams, millimetres and °C are what the maths uses. */
+export type Units = { mass: "g" | "oz"; length: "mm" | "in"; temperature: "C" | "F"; measure: string };
 
 export function useUnits(): Units {
   const { data } = useQuery(settingsQuery);
   return useMemo(
     () => ({
       mass: data?.mass_unit === "oz" ? "oz" : "g",
+      length: data?.length_unit === "in" ? "in" : "mm",
       temperature: data?.temperature_unit === "F" ? "F" : "C",
       measure: data?.measure ?? "metric",
     }),
@@ -30,6 +32,35 @@ export function figure(value: number): string {
 export function mass(grams: number, units: Units): string {
   if (units.mass === "oz") return `${figure(grams / G_PER_OZ)} oz`;
   return grams >= 10 ? `${Math.round(grams)} g` : `${Number(grams.toFixed(1))} g`;
+}
+
+/** A mass as fine as a piece wants it: tenths of a gram below 100 g. */
+export function fineMass(grams: number, units: Units): string {
+  if (units.mass === "oz") return `${figure(grams / G_PER_OZ)} oz`;
+  return `${grams >= 100 ? grams.toFixed(0) : grams.toFixed(1)} g`;
+}
+
+export function length(mm: number, units: Units): string {
+  return `${figureOfLength(mm, units)} ${units.length}`;
+}
+
+/** How lengths are written for the person. */
+export function useLength(): Lengths {
+  const units = useUnits();
+  return (...mm) => `${mm.map((one) => figureOfLength(one, units)).join(" × ")} ${units.length}`;
+}
+
+/** Some lengths beside each other, with their unit once. */
+export type Lengths = (...mm: number[]) => string;
+
+/** The bare figure of a length in the person's unit. */
+export function figureOfLength(mm: number, units: Units): string {
+  return String(Number(units.length === "in" ? (mm / MM_PER_IN).toFixed(2) : mm.toFixed(1)));
+}
+
+/** What was typed of a length, in mm, as fine as a hundredth. */
+export function mmIn(typed: number, units: Units): number {
+  return units.length === "in" ? Number((typed * MM_PER_IN).toFixed(2)) : typed;
 }
 
 export function temperature(celsius: number, units: Units): string {

@@ -91,8 +91,8 @@ def _thin_shell(given: Sequence[Given], found: Sequence[Assessment]) -> list[Cau
     if not thin or not strong:
         return []
     message = (
-        f"{strong[0].stuff.name} is strong, and a wall of {thin[0].part.wall_mm:g} mm is thin for it: alcohol seeps "
-        f"through. Take {THIN_WALL_MM:g} mm or more, and a second coat at the rim."
+        f"{strong[0].stuff.name} is strong, and a wall of ⟦{thin[0].part.wall_mm:g} mm⟧ is thin for it: alcohol seeps "
+        f"through. Take ⟦{THIN_WALL_MM:g} mm⟧ or more, and a second coat at the rim."
     )
     return [Caution(code="alcohol-thin-shell", message=message)]
 

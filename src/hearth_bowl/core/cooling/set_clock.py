@@ -26,11 +26,17 @@ THIN_MM: Final = 15.0
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Correction:
-    """What was seen: so long after the start it had this temperature, or it did (or did not) pass its cue."""
+    """What was seen: so long after the start it had this temperature, or it did (or did not) pass the cue of a state
+    (empty: of whichever is asked)."""
 
     after_s: float
+    state: str = ""
     now_c: float | None = None
     passed: bool | None = None
+
+    def counts_for(self, state: str) -> bool:
+        """Return whether it says something of a state: a temperature of each, a cue of the state that it was of."""
+        return self.now_c is not None or self.state in ("", state)
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -52,6 +58,7 @@ def set_clock(
 ) -> SetClock:
     """Return when a mass is cool and when it is set.
 
+    :param corrections: all that was seen; what was seen of another state's cue is left out.
     :param with_curve: with its course for a drawing, which takes as long again.
     :raises BadInput: naming the field; at `place` when the place never gets it there.
     """
@@ -62,11 +69,12 @@ def set_clock(
         message = f"it never gets to ⟦{cool_c:.0f} °C⟧ there: the air is ⟦{ambient_c:g} °C⟧"
         raise BadInput(("place",), message, f"a place below ⟦{cool_c - 0.5:.0f} °C⟧", "not-for-this")
     seconds = 0.0 if ask.from_c <= cool_c else cool_s(mixture, ask, cool_c, ambient_c)
-    factor, says, known = _corrected(mixture, ask, ambient_c, seconds, corrections)
+    seen_of_it = [seen for seen in corrections if seen.counts_for(ask.state)]
+    factor, says, known = _corrected(mixture, ask, ambient_c, seconds, seen_of_it)
     middle = seconds * factor / 60
     low, high = (1 - CORRECTED_BAND, 1 + CORRECTED_BAND) if known else (TIME_LOW, TIME_HIGH)
     times = [low * middle, middle, high * middle]
-    for seen in corrections:
+    for seen in seen_of_it:
         if seen.passed is True:
             times = [min(value, seen.after_s / 60) for value in times]
         elif seen.passed is False:

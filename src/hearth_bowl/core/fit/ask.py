@@ -187,9 +187,9 @@ ORDER: Final = (
 OFFERS: Final = MappingProxyType(
     {
         "wall_mm": (
-            Usual(value=1.5, says="melts open in hot milk: 1.5 mm"),
-            Usual(value=2.0, says="eaten as it is: 2 mm"),
-            Usual(value=2.5, says="kept or sent: 2.5 mm"),
+            Usual(value=1.5, says="melts open in hot milk: ⟦1.5 mm⟧"),
+            Usual(value=2.0, says="eaten as it is: ⟦2 mm⟧"),
+            Usual(value=2.5, says="kept or sent: ⟦2.5 mm⟧"),
         )
     }
 )

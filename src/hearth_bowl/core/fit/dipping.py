@@ -77,7 +77,7 @@ def dipping_notes(ask: DippedAsk, now: Shell | None, later: Shell | None) -> lis
     notes = []
     if now or later:
         notes.append(
-            f"Melt enough to dip in a bowl {ask.dip_bowl_mm:g} mm wide; what does not stay on the pieces comes back."
+            f"Melt enough to dip in a bowl ⟦{ask.dip_bowl_mm:g} mm⟧ wide; what does not stay on the pieces comes back."
         )
     if later is not None:
         notes.append(

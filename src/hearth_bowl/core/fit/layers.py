@@ -124,7 +124,7 @@ def fit_layers(
         top = _top_mm(pan, layer, ask, height, thickness)
         if top > depth_mm * (1 + FLOOR_GUARD) + FLOOR_GUARD:
             name = "mass_g" if layer.amount.mass_g is not None else "thickness_mm"
-            limit = f"up to {max(0.0, depth_mm - height):.3g} mm thick here"
+            limit = f"up to ⟦{max(0.0, depth_mm - height):.3g} mm⟧ thick here"
             raise BadInput(("layers", position, name), "this layer stands over the rim", limit, "out-of-range")
         found.append(_layer(pan, layer, ask, height, min(top, depth_mm)))
         height = min(top, depth_mm)

@@ -47,7 +47,7 @@ def guide(pan: Pan, found: Fit) -> Guide:
         raise BadInput(("pieces",), "nothing is cut", "a number of pieces, or their size", "missing")
     p, q = found.piece_mm
     weight = "" if found.piece_g is None else f", ⟦{found.piece_g:.1f} g⟧ each"
-    says = f"{found.pieces} pieces, {p:.1f} x {q:.1f} mm{weight}, one topping a piece"
+    says = f"{found.pieces} pieces, ⟦{p:.1f} x {q:.1f} mm⟧{weight}, one topping a piece"
     if found.marks is None:
         side = pan.diameter_mm
         places = found.places_mm or ()

@@ -73,12 +73,15 @@ def _says(recipe: Recipe, vessel: Vessel, made: Fit) -> tuple[str, float]:
         low, high = SLAB_MM.get(recipe.use or "", OTHER_SLAB_MM)
         thick = made.thickness_mm or 0.0
         if made.left_over_g > 0:
-            return f"full at {thick:.0f} mm, ⟦{made.left_over_g:.0f} g⟧ left over", 20 + made.left_over_g / made.batch_g
+            return (
+                f"full at ⟦{thick:.0f} mm⟧, ⟦{made.left_over_g:.0f} g⟧ left over",
+                20 + made.left_over_g / made.batch_g,
+            )
         if thick < low:
-            return f"{thick:.1f} mm thick: thin", 10 + (low - thick) / low
+            return f"⟦{thick:.1f} mm⟧ thick: thin", 10 + (low - thick) / low
         if thick > high:
-            return f"{thick:.0f} mm thick: high for it", 10 + (thick - high) / high
-        return f"{thick:.0f} mm thick", abs(thick - (low + high) / 2) / (high - low)
+            return f"⟦{thick:.0f} mm⟧ thick: high for it", 10 + (thick - high) / high
+        return f"⟦{thick:.0f} mm⟧ thick", abs(thick - (low + high) / 2) / (high - low)
     if isinstance(vessel, Mould):
         pours = made.pours or 1
         return f"{made.pieces} pieces, {pours} {'pour' if pours == 1 else 'pours'}", 1 + 0.2 * pours

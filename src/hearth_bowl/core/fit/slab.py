@@ -70,8 +70,8 @@ def fit_pan(basis: FitBasis[PanAsk], pan: Pan, notes: list[str]) -> Fit:
 def _asked_thickness(pan: Pan, ask: PanAsk) -> float:
     thickness_mm = pan.depth_mm if ask.thickness_mm is None else ask.thickness_mm
     if thickness_mm > pan.depth_mm:
-        message = f"{thickness_mm:g} mm is over the pan's rim"
-        raise BadInput(("thickness_mm",), message, f"up to {pan.depth_mm:g} mm", "out-of-range")
+        message = f"⟦{thickness_mm:g} mm⟧ is over the pan's rim"
+        raise BadInput(("thickness_mm",), message, f"up to ⟦{pan.depth_mm:g} mm⟧", "out-of-range")
     return thickness_mm
 
 

@@ -199,7 +199,7 @@ def _cake(shape: str, sides: dict[str, float], measures: Mapping[str, object]) -
     check_number(("coat_mm",), sides["coat_mm"], 0, MOST_COAT_MM, "mm")
     fillings = _count("cake", measures, 0)
     if fillings * sides["filling_mm"] > sides["height_mm"]:
-        allowed = f"up to {sides['height_mm'] / max(1, fillings):.3g} mm"
+        allowed = f"up to ⟦{sides['height_mm'] / max(1, fillings):.3g} mm⟧"
         raise BadInput(("filling_mm",), "the fillings are higher than the cake", allowed, "out-of-range")
     return Cake(shape=shape, fillings=fillings, **sides)
 

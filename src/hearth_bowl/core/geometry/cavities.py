@@ -264,7 +264,7 @@ def check_cavity(cavity: Cavity) -> Cavity:
     """
     if isinstance(cavity, Dome) and cavity.height_mm > cavity.base_radius_mm + 1e-9:
         raise BadInput(
-            ("height_mm",), "a dome is no deeper than its base radius", f"up to {cavity.base_radius_mm:g} mm"
+            ("height_mm",), "a dome is no deeper than its base radius", f"up to ⟦{cavity.base_radius_mm:g} mm⟧"
         )
     return cavity
 
@@ -287,18 +287,18 @@ def divide(cavity: Cavity, wall_mm: float, cap_mm: float, headroom_mm: float) ->
     """
     if wall_mm >= cavity.widest_wall_mm:
         raise BadInput(
-            ("wall_mm",), f"a wall of {wall_mm:g} mm fills the cavity", f"less than {cavity.widest_wall_mm:.3g} mm"
+            ("wall_mm",), f"a wall of ⟦{wall_mm:g} mm⟧ fills the cavity", f"less than ⟦{cavity.widest_wall_mm:.3g} mm⟧"
         )
     void_ml = cavity.void_ml(wall_mm, 0)
     below_cap_ml = cavity.void_ml(wall_mm, cap_mm)
     if below_cap_ml <= 0:
         depth = cavity.depth_mm - wall_mm
-        raise BadInput(("cap_mm",), f"a cap of {cap_mm:g} mm fills the shell", f"less than {depth:.3g} mm")
+        raise BadInput(("cap_mm",), f"a cap of ⟦{cap_mm:g} mm⟧ fills the shell", f"less than ⟦{depth:.3g} mm⟧")
     fill_ml = cavity.void_ml(wall_mm, cap_mm + headroom_mm)
     if fill_ml <= 0:
         depth = cavity.depth_mm - wall_mm - cap_mm
         raise BadInput(
-            ("headroom_mm",), f"headroom of {headroom_mm:g} mm leaves no filling", f"less than {depth:.3g} mm"
+            ("headroom_mm",), f"headroom of ⟦{headroom_mm:g} mm⟧ leaves no filling", f"less than ⟦{depth:.3g} mm⟧"
         )
     cavity_ml = cavity.void_ml(0, 0)
     return CavityVolumes(

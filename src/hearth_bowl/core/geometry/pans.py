@@ -60,16 +60,16 @@ def check_pan(pan: Pan) -> Pan:
     :raises BadInput: naming the measure.
     """
     if pan.shape == "tube" and pan.inner_diameter_mm >= pan.diameter_mm:
-        raise BadInput(("inner_diameter_mm",), "the tube is as wide as the pan", f"less than {pan.diameter_mm:g} mm")
+        raise BadInput(("inner_diameter_mm",), "the tube is as wide as the pan", f"less than ⟦{pan.diameter_mm:g} mm⟧")
     if pan.shape == "loaf":
         for rim, base in (("rim_length_mm", "length_mm"), ("rim_width_mm", "width_mm")):
             if getattr(pan, rim) < getattr(pan, base):
-                raise BadInput((rim,), "the rim is narrower than the base", f"{getattr(pan, base):g} mm or more")
+                raise BadInput((rim,), "the rim is narrower than the base", f"⟦{getattr(pan, base):g} mm⟧ or more")
     if not pan.is_round and pan.corner_mm > min(pan.length_mm, pan.width_mm) / 2:
         raise BadInput(
             ("corner_mm",),
             "the rounded corner is wider than half the side",
-            f"0 to {min(pan.length_mm, pan.width_mm) / 2:g} mm",
+            f"⟦0 to {min(pan.length_mm, pan.width_mm) / 2:g} mm⟧",
         )
     return pan
 

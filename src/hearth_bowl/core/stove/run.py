@@ -26,19 +26,17 @@ Answer = Literal["yes", "no", "skipped"]
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class SetState:
-    """The set clock of a run: when it went in [s from the run's start], how, and what was seen since, by state."""
+    """The set clock of a run: when it went in [s from the run's start], how, and what was seen since."""
 
     since_s: float
     ask: SetAsk
-    seen: tuple[SetSeen, ...] = ()
+    seen: tuple[Correction, ...] = ()
 
-    def corrections(self, state: str) -> tuple[Correction, ...]:
-        """Return what was seen for a state: a reading counts for each, a cue for the state alone that it was of."""
-        return tuple(
-            Correction(after_s=row.after_s, now_c=row.now_c, passed=row.passed)
-            for row in self.seen
-            if row.now_c is not None or (row.state or self.ask.state) == state
-        )
+    def with_seen(self, what: SetSeen) -> "SetState":
+        """Return the clock after one more thing was seen; a cue without its state was of the one first asked."""
+        state = what.state or self.ask.state
+        row = Correction(after_s=what.after_s, state=state, now_c=what.now_c, passed=what.passed)
+        return SetState(since_s=self.since_s, ask=self.ask, seen=(*self.seen, row))
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -94,7 +92,7 @@ class _Folding:
             case SetStarted():
                 self.set = SetState(since_s=at_s, ask=what.start)
             case SetSeen() if self.set is not None:
-                self.set = SetState(since_s=self.set.since_s, ask=self.set.ask, seen=(*self.set.seen, what))
+                self.set = self.set.with_seen(what)
             case ProbeChanged():
                 self.probe_id = what.probe_id
             case Judgement():

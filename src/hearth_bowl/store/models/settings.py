@@ -14,6 +14,7 @@ class SettingsRow(Base):
 
     id: Mapped[int] = mapped_column(primary_key=True)
     mass_unit: Mapped[str]
+    length_unit: Mapped[str]
     temperature_unit: Mapped[str]
     measure: Mapped[str]
     kitchen_c: Mapped[float]

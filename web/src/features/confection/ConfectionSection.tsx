@@ -1,4 +1,5 @@
 import type { Schemas } from "../../api/client";
+import { fineMass, length, useUnits } from "../../units/units";
 import { type Band, FILLINGS, ScaledFigure, SectionDrawing, SHELL } from "../fit";
 import { type Answer, type Asked, ROLE_WORDS } from "./words";
 
@@ -38,6 +39,7 @@ const NOTHING_MM = 0.05;
 
 /** A ball or free piece: what is inside, the centre round it, its coats. */
 function Ball({ answer }: { answer: Answer }) {
+  const units = useUnits();
   const whole = answer.outside?.sides_mm[0] ?? 1;
   const coats = answer.parts.filter((part) => part.role === "coat" || part.role === "rolling");
   const coatMm = coats.reduce((sum, part) => sum + (part.mm ?? 0), 0);
@@ -51,14 +53,12 @@ function Ball({ answer }: { answer: Answer }) {
       .map((part) => ({
         x: middle + (inside + coatMm / 2) * 0.7,
         y: middle - (inside + coatMm / 2) * 0.7,
-        text: `${ROLE_WORDS[part.role].toLowerCase()} ${Number(part.mm?.toFixed(1))} mm`,
+        text: `${ROLE_WORDS[part.role].toLowerCase()} ${length(part.mm ?? 0, units)}`,
       })),
-    { x: middle + inside * 0.6, y: middle, text: `centre ${Number((2 * inside).toFixed(1))} mm` },
-    ...(core
-      ? [{ x: middle, y: middle + coreMm * 0.3, text: `core ${Number(core.each_g.toFixed(1))} g` }]
-      : []),
+    { x: middle + inside * 0.6, y: middle, text: `centre ${length(2 * inside, units)}` },
+    ...(core ? [{ x: middle, y: middle + coreMm * 0.3, text: `core ${fineMass(core.each_g, units)}` }] : []),
   ];
-  const alt = `In section: a ball ${Number(whole.toFixed(1))} mm across: ${answer.parts.map((part) => `${ROLE_WORDS[part.role].toLowerCase()} ${part.name}`).join(", ")}.`;
+  const alt = `In section: a ball ${length(whole, units)} across: ${answer.parts.map((part) => `${ROLE_WORDS[part.role].toLowerCase()} ${part.name}`).join(", ")}.`;
   return (
     <ScaledFigure
       widthMm={whole}

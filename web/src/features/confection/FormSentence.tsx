@@ -3,6 +3,7 @@ import type { Schemas } from "../../api/client";
 import { Button } from "../../ui/Button";
 import { TextField } from "../../ui/Field";
 import { Figure, Phrase, PhraseList, PhraseNumber, Sentence } from "../../ui/Phrase";
+import { useLength } from "../../units/units";
 import type { Asked } from "./words";
 
 type Props = {
@@ -20,6 +21,7 @@ export function FormSentence({ asked, vessels, fields, problemAt, onForm, onExtr
   const vessel = vessels.find((row) => row.id === form.vessel);
   const has = (name: string) => fields.includes(name);
   const piece = form.piece_mm;
+  const mm = useLength();
   return (
     <p className="text-[1.1875rem] leading-[2.1]">
       <Sentence
@@ -112,13 +114,7 @@ export function FormSentence({ asked, vessels, fields, problemAt, onForm, onExtr
                 <Phrase
                   after={after}
                   label="Cut"
-                  text={
-                    piece
-                      ? `${piece[0]} by ${piece[1]} mm`
-                      : form.pieces === null
-                        ? "not at all"
-                        : "into so many squares"
-                  }
+                  text={piece ? mm(...piece) : form.pieces === null ? "not at all" : "into so many squares"}
                   problem={problemAt("form", "piece_mm")}
                 >
                   {(close) => (

@@ -1,7 +1,7 @@
 import { useState } from "react";
 import type { Schemas } from "../../api/client";
 import { Figure, type Option, Phrase, PhraseList, PhraseNumber, Sentence } from "../../ui/Phrase";
-import { mass, type Units } from "../../units/units";
+import { length, mass, type Units } from "../../units/units";
 import { AMOUNT_WORDS, amountText, NO_AMOUNT, type PartAsk, ROLE_WORDS } from "./words";
 
 type Props = {
@@ -21,13 +21,15 @@ const CHOCOLATE_KINDS = new Set(["chocolate", "compound"]);
 /** One part in a sentence: what it is of, how much, and the few questions of its role. */
 export function PartSentence(props: Props) {
   const { part, worked, amounts, problem, units, onChange } = props;
-  const length = (field: "wall_mm" | "cap_mm" | "headroom_mm", label: string) => (after: string) => (
+  const wall = (field: "wall_mm" | "cap_mm" | "headroom_mm", label: string) => (after: string) => (
     <PhraseNumber
       after={after}
       label={label}
       unit="mm"
       text={
-        part[field] === null ? `${label.toLowerCase()} as usual` : `${label.toLowerCase()} ${part[field]} mm`
+        part[field] === null
+          ? `${label.toLowerCase()} as usual`
+          : `${label.toLowerCase()} ${length(part[field], units)}`
       }
       usual="as usual"
       value={part[field]}
@@ -45,9 +47,9 @@ export function PartSentence(props: Props) {
               <Of {...props} after={after} />
             </>
           ),
-          part.role === "shell" && length("wall_mm", "Wall"),
-          part.role === "shell" && length("cap_mm", "Cap"),
-          part.role === "shell" && length("headroom_mm", "Headroom"),
+          part.role === "shell" && wall("wall_mm", "Wall"),
+          part.role === "shell" && wall("cap_mm", "Cap"),
+          part.role === "shell" && wall("headroom_mm", "Headroom"),
           amounts.length > 0 &&
             ((after) => <Amount {...{ part, amounts, problem, units, onChange }} after={after} />),
           part.role === "coat" &&
@@ -101,8 +103,7 @@ export function PartSentence(props: Props) {
       {worked && (
         <span className="text-ash">
           {mass(worked.each_g, units)} in a piece
-          {worked.mm !== null && `, ${Number(worked.mm.toFixed(1))} mm`}; {mass(worked.make_g, units)} to
-          make.
+          {worked.mm !== null && `, ${length(worked.mm, units)}`}; {mass(worked.make_g, units)} to make.
         </span>
       )}
     </p>

@@ -1,5 +1,5 @@
 import type { Schemas } from "../../api/client";
-import { mass, type Units } from "../../units/units";
+import { length, mass, type Units } from "../../units/units";
 
 export type Asked = Schemas["ConfectionAsk"];
 export type PartAsk = Schemas["PartAsk"];
@@ -29,7 +29,7 @@ export const AMOUNT_WORDS: Record<string, { text: string; unit: string }> = {
 export function amountText(part: PartAsk, units: Units): string {
   if (part.g_each !== null) return `${mass(part.g_each, units)} a piece`;
   if (part.ml_each !== null) return `${part.ml_each} ml a piece`;
-  if (part.mm !== null) return `${part.mm} mm`;
+  if (part.mm !== null) return length(part.mm, units);
   if (part.share_pct !== null) return `${part.share_pct} % of the room`;
   if (part.mass_g !== null) return `${mass(part.mass_g, units)} weighed in`;
   return UNSAID[part.role] ?? "as is usual";

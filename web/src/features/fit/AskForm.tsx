@@ -3,7 +3,9 @@ import type { Schemas } from "../../api/client";
 import { rollingQuery } from "../../api/queries";
 import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Field";
+import { LengthField } from "../../ui/LengthField";
 import { NumberField } from "../../ui/NumberField";
+import { figureOfLength, mass, useUnits } from "../../units/units";
 import { applies, type Question, SECOND, type Typed, typedAt } from "./ask";
 import type { Vessel } from "./scale";
 
@@ -21,6 +23,7 @@ type Props = {
 
 /** What to ask of the vessel: the questions of its kind, what is seldom asked apart. */
 export function AskForm({ vessel, questions, there, batchG, typed, problem, library, onType }: Props) {
+  const units = useUnits();
   const shown = questions.filter((question) => applies(question, typed, questions, there));
   const one = (question: Question) => (
     <Asking
@@ -50,7 +53,7 @@ export function AskForm({ vessel, questions, there, batchG, typed, problem, libr
             })
           }
         >
-          {usesUp ? "Fill the vessel instead" : `Use the ${Math.round(batchG)} g of the recipe as they are`}
+          {usesUp ? "Fill the vessel instead" : `Use the ${mass(batchG, units)} of the recipe as they are`}
         </Button>
       )}
       {more.length > 0 && (
@@ -71,9 +74,9 @@ type AskingProps = Pick<Props, "vessel" | "typed" | "library" | "onType"> & {
 };
 
 function Asking({ question, vessel, typed, library, problem, onType }: AskingProps) {
+  const units = useUnits();
   const { name, says } = question;
   const text = typedAt(typed, question);
-  const label = question.unit ? `${says}, ${question.unit}` : says;
   switch (question.form) {
     case "yes-no":
       return (
@@ -104,16 +107,16 @@ function Asking({ question, vessel, typed, library, problem, onType }: AskingPro
     case "sides":
       return (
         <>
-          <NumberField
-            label={label}
+          <LengthField
+            label={says}
             value={text}
             problem={problem}
-            onChange={(event) => onType({ [name]: event.target.value })}
+            onLength={(mm) => onType({ [name]: mm })}
           />
-          <NumberField
-            label={`by, ${question.unit}`}
+          <LengthField
+            label="by"
             value={typed[name + SECOND] ?? ""}
-            onChange={(event) => onType({ [name + SECOND]: event.target.value })}
+            onLength={(mm) => onType({ [name + SECOND]: mm })}
           />
         </>
       );
@@ -136,13 +139,25 @@ function Asking({ question, vessel, typed, library, problem, onType }: AskingPro
               </Choice>
             </div>
           )}
-          <NumberField
-            label={label}
-            placeholder={placeholderOf(name, vessel)}
-            value={text}
-            problem={problem}
-            onChange={(event) => onType({ [name]: event.target.value })}
-          />
+          {question.unit === "mm" ? (
+            <LengthField
+              label={says}
+              placeholder={
+                name === "thickness_mm" ? `${figureOfLength(vessel.depth_mm ?? 0, units)}, full` : ""
+              }
+              value={text}
+              problem={problem}
+              onLength={(mm) => onType({ [name]: mm })}
+            />
+          ) : (
+            <NumberField
+              label={question.unit ? `${says}, ${question.unit}` : says}
+              placeholder={placeholderOf(name, vessel)}
+              value={text}
+              problem={problem}
+              onChange={(event) => onType({ [name]: event.target.value })}
+            />
+          )}
         </>
       );
   }
@@ -150,7 +165,6 @@ function Asking({ question, vessel, typed, library, problem, onType }: AskingPro
 
 /** What happens when nothing is typed, where the vessel itself says it. */
 function placeholderOf(name: string, vessel: Vessel): string {
-  if (name === "thickness_mm") return `${vessel.depth_mm}, full`;
   if (name === "pieces") return String(vessel.cavities ?? vessel.count ?? "");
   return name === "coated" ? "all" : "";
 }

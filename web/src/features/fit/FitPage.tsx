@@ -5,13 +5,13 @@ import { keptFitQuery, libraryQuery, questionsQuery, recipeQueries, vesselsQuery
 import { RecipeNotice } from "../../app/Notice";
 import { Button } from "../../ui/Button";
 import { Skeleton } from "../../ui/Skeleton";
-import { numberIn, useUnits } from "../../units/units";
+import { fineMass, length, numberIn, useUnits } from "../../units/units";
 import { AskForm } from "./AskForm";
 import { askOf, carried, type Question, type Typed, typedAt, typedOf } from "./ask";
 import { GuideLinks } from "./GuideLinks";
 import { NearChoices } from "./NearChoices";
 import { OtherVessels } from "./OtherVessels";
-import { Account, FitSentence, grams, mm, Sentence, ToWeigh } from "./Outcome";
+import { Account, FitSentence, Sentence, ToWeigh } from "./Outcome";
 import { PieceTold } from "./PieceTold";
 import { PlanDrawing } from "./PlanDrawing";
 import { SectionDrawing } from "./SectionDrawing";
@@ -164,8 +164,12 @@ function FitBench(props: BenchProps) {
               <FitSentence vessel={vessel} fit={fit} units={units} />
             ) : slab ? (
               <Sentence
-                lead={`${slab.layers.length} layers, ${mm(slab.layers.at(-1)?.to_mm ?? 0)} together`}
-                tail={slab.cut && slab.piece_g ? `${slab.cut.pieces} pieces of ${grams(slab.piece_g)}` : null}
+                lead={`${slab.layers.length} layers, ${length(slab.layers.at(-1)?.to_mm ?? 0, units)} together`}
+                tail={
+                  slab.cut && slab.piece_g
+                    ? `${slab.cut.pieces} pieces of ${fineMass(slab.piece_g, units)}`
+                    : null
+                }
               />
             ) : stack ? (
               <Sentence
@@ -179,18 +183,19 @@ function FitBench(props: BenchProps) {
             )}
             <PlanDrawing vessel={vessel} fit={fit ?? cutsOf(found)} kerf={lengthAt("kerf_mm")} />
             <SectionDrawing vessel={vessel} fit={fit} walls={walls} bands={bandsOf(found)} />
-            {fit && <Account vessel={vessel} fit={fit} library={library} />}
+            {fit && <Account units={units} vessel={vessel} fit={fit} library={library} />}
             {fit && <PieceTold recipe={recipe} vessel={vessel} ask={ask} pieces={fit.pieces} units={units} />}
             {stack && stack.notes.length > 0 && (
               <p className="mt-2 text-[0.875rem]">{stack.notes.join(" ")}</p>
             )}
             {stack && shell && (
               <p className="mt-2 text-[0.9375rem]">
-                Chocolate kept on all {grams(shell.total_g)}, to have melted {grams(shell.melt_g)}.
+                Chocolate kept on all {fineMass(shell.total_g, units)}, to have melted{" "}
+                {fineMass(shell.melt_g, units)}.
               </p>
             )}
             {slab && (slab.offcut_g ?? 0) > 0.05 && (
-              <p className="mt-2 text-[0.875rem]">Offcuts {grams(slab.offcut_g ?? 0)}.</p>
+              <p className="mt-2 text-[0.875rem]">Offcuts {fineMass(slab.offcut_g ?? 0, units)}.</p>
             )}
             {isCut && <GuideLinks id={id} flush={flush} />}
             {fit && ask && (
@@ -254,7 +259,7 @@ function FitBench(props: BenchProps) {
           </div>
         )}
         {!several && partsForm}
-        {found && <SeveralOutcome parts={outcomesOf(found)} library={library} units={units} />}
+        {found && <SeveralOutcome parts={outcomesOf(found, units)} library={library} units={units} />}
         {(fit || slab || stack) && (
           <Button look="plain" className="mt-2 print:hidden" onClick={() => window.print()}>
             Print this page

@@ -1,8 +1,8 @@
 import { useQuery } from "@tanstack/react-query";
 import { client, dataOf, type Recipe } from "../../api/client";
 import { Button } from "../../ui/Button";
+import { length, type Units, useUnits } from "../../units/units";
 import type { AskIn } from "./ask";
-import { mm } from "./Outcome";
 import type { FitAnswer, Vessel } from "./scale";
 
 type Props = {
@@ -15,6 +15,7 @@ type Props = {
 
 /** Whole packs, eggs and moulds near the ask, with what they do to it. */
 export function NearChoices({ recipe, vessel, ask, onMass, onPieces }: Props) {
+  const units = useUnits();
   const { data } = useQuery({
     queryKey: ["near", recipe, vessel, ask],
     retry: false,
@@ -34,7 +35,7 @@ export function NearChoices({ recipe, vessel, ask, onMass, onPieces }: Props) {
         {data.choices.map((choice) => (
           <li key={choice.says} className="flex items-center gap-3 border-line border-b py-0.5">
             <span className="min-w-0 flex-1 text-[0.9375rem]">
-              {choice.says}: {outcome(choice.fit)}
+              {choice.says}: {outcome(choice.fit, units)}
               <span className="text-ash">
                 {" "}
                 ({choice.change > 0 ? "+" : "−"}
@@ -59,8 +60,8 @@ export function NearChoices({ recipe, vessel, ask, onMass, onPieces }: Props) {
   );
 }
 
-function outcome(fit: FitAnswer): string {
-  if (fit.thickness_mm !== null) return `${mm(fit.thickness_mm)} thick`;
-  if (fit.cake) return `a coat of ${mm(fit.cake.coat_mm)}`;
+function outcome(fit: FitAnswer, units: Units): string {
+  if (fit.thickness_mm !== null) return `${length(fit.thickness_mm, units)} thick`;
+  if (fit.cake) return `a coat of ${length(fit.cake.coat_mm, units)}`;
   return `${fit.pieces} pieces`;
 }

@@ -2,9 +2,8 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { client, dataOf, type Recipe, type Schemas } from "../../api/client";
 import { Button } from "../../ui/Button";
-import { mass, type Units } from "../../units/units";
+import { length, mass, type Units } from "../../units/units";
 import type { AskIn } from "./ask";
-import { mm } from "./Outcome";
 import type { FitAnswer } from "./scale";
 
 type Props = {
@@ -72,7 +71,7 @@ export function OtherVessels({ recipe, fit, ask, chosen, vessels, units, onTake 
                     })
                   }
                 >
-                  {mm(fit.thickness_mm)} deep there: {mass(row.same_depth_g, units)}
+                  {length(fit.thickness_mm, units)} deep there: {mass(row.same_depth_g, units)}
                 </Button>
               )}
             </li>

@@ -1,5 +1,5 @@
 import type { Recipe, Schemas } from "../../api/client";
-import { mass, type Units } from "../../units/units";
+import { fineMass, length, mass, type Units } from "../../units/units";
 import type { FitAnswer, Vessel } from "./scale";
 
 type Props = {
@@ -10,12 +10,11 @@ type Props = {
   units: Units;
 };
 
-export const mm = (value: number) => `${Number(value.toFixed(1))} mm`;
 const count = (value: number, one: string, many: string) => `${value} ${value === 1 ? one : many}`;
 
 /** The one sentence of a fit. */
 export function FitSentence({ vessel, fit, units }: Pick<Props, "vessel" | "fit" | "units">) {
-  return <Sentence lead={leadOf(vessel, fit, units)} tail={tailOf(fit)} />;
+  return <Sentence lead={leadOf(vessel, fit, units)} tail={tailOf(fit, units)} />;
 }
 
 /** A sentence set large, its second half in blue. */
@@ -38,19 +37,17 @@ export function Sentence({ lead, tail }: { lead: string; tail: string | null }) 
 
 function leadOf(vessel: Vessel, fit: FitAnswer, units: Units): string {
   const batch = `Make ${mass(fit.batch_g, units)}`;
-  if (fit.thickness_mm !== null) return `${batch}, ${mm(fit.thickness_mm)} thick`;
+  if (fit.thickness_mm !== null) return `${batch}, ${length(fit.thickness_mm, units)} thick`;
   if (fit.cake) return `${batch} for the cake`;
   return vessel.kind === "mould" || vessel.kind === "cup" ? `${batch} of filling` : batch;
 }
 
-function tailOf(fit: FitAnswer): string | null {
+function tailOf(fit: FitAnswer, units: Units): string | null {
   if (fit.cake)
-    return `${grams(fit.cake.filling_g)} to fill, ${grams(fit.cake.coat_g)} to coat ${mm(fit.cake.coat_mm)}`;
+    return `${fineMass(fit.cake.filling_g, units)} to fill, ${fineMass(fit.cake.coat_g, units)} to coat ${length(fit.cake.coat_mm, units)}`;
   if (fit.pieces === null || fit.piece_g === null) return null;
-  return `${count(fit.pieces, "piece", "pieces")} of ${grams(fit.piece_g)}`;
+  return `${count(fit.pieces, "piece", "pieces")} of ${fineMass(fit.piece_g, units)}`;
 }
-
-export const grams = (value: number) => `${value >= 100 ? value.toFixed(0) : value.toFixed(1)} g`;
 
 export type NameOf = (ingredient: Recipe["lines"][number]["ingredient"]) => string;
 
@@ -89,46 +86,49 @@ export function ToWeigh({ fit, recipe, library, units }: Omit<Props, "vessel" | 
 }
 
 /** Where everything that is made goes, and what one piece is. */
-export function Account({ vessel, fit, library }: Pick<Props, "vessel" | "fit" | "library">) {
+export function Account({ vessel, fit, library, units }: Omit<Props, "recipe">) {
   const { shell, later, drink } = fit;
   const [p = 0, q = 0] = fit.piece_mm ?? [];
   const [sx = 0, sy = 0] = fit.spacing_mm ?? [];
   const dipped = shell !== null && fit.cavity === null;
-  const over = (value: number | null | undefined) => (value && value > 0.05 ? grams(value) : null);
+  const over = (value: number | null | undefined) => (value && value > 0.05 ? fineMass(value, units) : null);
   const rows: [string, string | null][] = [
     [
       `Ends in the ${vessel.kind === "pieces" || vessel.kind === "scoop" ? "pieces" : vessel.kind}`,
-      grams(fit.filling_g),
+      fineMass(fit.filling_g, units),
     ],
     ["Boils off first", over(fit.evaporated_g)],
-    ["Stays in bowl, bag and knife", grams(fit.loss_g)],
+    ["Stays in bowl, bag and knife", fineMass(fit.loss_g, units)],
     ["Left over", over(fit.left_over_g)],
-    ["Offcuts", fit.offcut_g === null ? null : grams(fit.offcut_g)],
+    ["Offcuts", fit.offcut_g === null ? null : fineMass(fit.offcut_g, units)],
     ["Cut", fit.grid ? `${fit.grid[0]} × ${fit.grid[1]}` : null],
-    ["Each piece", fit.piece_mm ? `${mm(p)} × ${mm(q)}` : null],
-    ["From one topping to the next", fit.grid ? `${mm(sx)}, ${mm(sy)}` : null],
-    ["Ball across", fit.ball_mm === null ? null : mm(fit.ball_mm)],
+    ["Each piece", fit.piece_mm ? `${length(p, units)} × ${length(q, units)}` : null],
+    ["From one topping to the next", fit.grid ? `${length(sx, units)}, ${length(sy, units)}` : null],
+    ["Ball across", fit.ball_mm === null ? null : length(fit.ball_mm, units)],
     ["Rolling coat of one", over(fit.rolling_g)],
-    [dipped ? "Coat of one piece" : "Shell of one piece", shell ? grams(shell.shell_g) : null],
+    [dipped ? "Coat of one piece" : "Shell of one piece", shell ? fineMass(shell.shell_g, units) : null],
     ["Foot and drips of one", over(shell?.foot_g)],
     ["Cap of one piece", over(shell?.cap_g)],
-    ["Filling of one piece", shell && !dipped ? grams(shell.fill_g) : null],
+    ["Filling of one piece", shell && !dipped ? fineMass(shell.fill_g, units) : null],
     ["Film in the seam of one", over(shell?.seam_g)],
     ["Halves", fit.halves === null ? null : String(fit.halves)],
     ["Spares among them", fit.spares ? String(fit.spares) : null],
     ["Foils or papers", vessel.kind === "mould" && fit.pieces ? String(fit.pieces) : null],
     ["Mould filled", vessel.kind === "mould" && fit.pours ? count(fit.pours, "time", "times") : null],
     ["Empty in the last pour", fit.spare_cavities ? count(fit.spare_cavities, "cavity", "cavities") : null],
-    ["Mix in one piece", drink ? grams(drink.mix_g) : null],
+    ["Mix in one piece", drink ? fineMass(drink.mix_g, units) : null],
     ["Cups of milk it flavours", drink?.cups ? drink.cups.toFixed(1) : null],
     [
       "Into the mug",
       drink?.fits_mug === false ? "it is wider than the mug" : drink?.fits_mug ? "it goes" : null,
     ],
-    [dipped ? "Stays on those dipped now" : "Chocolate kept on all", shell ? grams(shell.total_g) : null],
-    ["Chocolate to have melted", shell ? grams(shell.melt_g) : null],
+    [
+      dipped ? "Stays on those dipped now" : "Chocolate kept on all",
+      shell ? fineMass(shell.total_g, units) : null,
+    ],
+    ["Chocolate to have melted", shell ? fineMass(shell.melt_g, units) : null],
     ["Dipped now", dipped && later ? String(shell.pieces) : null],
-    ["Dipped later", later ? `${later.pieces}, melt ${grams(later.melt_g)} then` : null],
+    ["Dipped later", later ? `${later.pieces}, melt ${fineMass(later.melt_g, units)} then` : null],
   ];
   const notes = shell
     ? [

@@ -1,4 +1,5 @@
 import { useId } from "react";
+import { useLength } from "../../units/units";
 import { type Dimension, ScaledFigure } from "./ScaledFigure";
 import { cavityGrid, cavityPlan, type FitAnswer, panPlan, type Vessel } from "./scale";
 
@@ -25,6 +26,7 @@ export function PlanDrawing(props: Props) {
 }
 
 function PanPlan({ vessel, fit, kerf, ...frame }: Props) {
+  const mm = useLength();
   const within = useId();
   const { length, width, isRound } = panPlan(vessel);
   const edge = frame.dimensions ? 0 : Math.max(length, width) * 0.04;
@@ -33,7 +35,7 @@ function PanPlan({ vessel, fit, kerf, ...frame }: Props) {
     : fit?.places_mm
       ? `, ${fit.places_mm.length} pieces cut of it`
       : "";
-  const alt = `From above: ${isRound ? `${length} mm across` : `${length} by ${width} mm`}${cut}.`;
+  const alt = `From above: ${isRound ? `${mm(length)} across` : `${mm(length)} by ${mm(width)}`}${cut}.`;
   const fill = vessel.kind === "box" ? "fill-sheet" : "fill-[#e2c08c]";
   return (
     <Frame width={length + 2 * edge} height={width + 2 * edge} alt={alt} {...frame}>
@@ -148,12 +150,18 @@ function MouldPlan({ vessel, fit, ...frame }: Props) {
 
 /** One cavity from above, with its measures. */
 function CavityPlan({ vessel, ...frame }: Pick<Props, "vessel" | "dimensions" | "active" | "boxPx">) {
+  const mm = useLength();
   const { length, width, isRound } = cavityPlan(vessel);
   const look = { className: "fill-[#e2c08c] stroke-rim", strokeWidth: 2 } as const;
   const line = { vectorEffect: "non-scaling-stroke" as const };
   const floor = { l: vessel.floor_length_mm ?? 0, w: vessel.floor_width_mm ?? 0 };
   return (
-    <Frame width={length} height={width} alt={`One cavity from above: ${length} by ${width} mm.`} {...frame}>
+    <Frame
+      width={length}
+      height={width}
+      alt={`One cavity from above: ${mm(length)} by ${mm(width)}.`}
+      {...frame}
+    >
       {isRound ? (
         <ellipse cx={length / 2} cy={width / 2} rx={length / 2} ry={width / 2} {...look} {...line} />
       ) : (

@@ -1,5 +1,6 @@
 import type { ReactNode } from "react";
 import { useNarrow } from "../../ui/useNarrow";
+import { length, useUnits } from "../../units/units";
 import { scaleBar } from "./scale";
 
 /** A word beside the drawing with a line to a place in it (mm). */
@@ -35,6 +36,7 @@ const ROOMY_PX = 500;
 /** A drawing in millimetres with a bar that says how long they are. Children draw in mm. */
 export function ScaledFigure(props: Props) {
   const { widthMm, heightMm, boxPx, alt, caption, labels = [], dimensions = [], active, children } = props;
+  const units = useUnits();
   const isNarrow = useNarrow(1023);
   const [boxWidth, boxHeight] = isNarrow ? [Math.min(NARROW_PX, boxPx[0]), boxPx[1]] : boxPx;
   const plainSide = dimensions.length > 0 ? DIMENSION_ROOM_PX : MARGIN_PX;
@@ -46,7 +48,7 @@ export function ScaledFigure(props: Props) {
     (boxWidth - leftSide - right) / widthMm,
     (boxHeight - BAR_ROOM_PX - top - MARGIN_PX - (dimensions.length > 0 ? DIMENSION_ROOM_PX : 0)) / heightMm,
   );
-  const barMm = scaleBar(widthMm);
+  const barMm = scaleBar(widthMm, units);
   const left = leftSide + (boxWidth - leftSide - right - widthMm * pxPerMm) / 2;
   const bottom = heightMm * pxPerMm + top + (dimensions.length > 0 ? DIMENSION_ROOM_PX : 0);
   const tall = Math.max(bottom, top + labels.length * LABEL_STEP_PX + MARGIN_PX);
@@ -66,7 +68,7 @@ export function ScaledFigure(props: Props) {
         <g transform={`translate(${boxWidth / 2} ${bottom + 10})`} className="stroke-soot" strokeWidth="1.5">
           <path d={`M${(-barMm * pxPerMm) / 2} -3v6m0 -3h${barMm * pxPerMm}m0 -3v6`} fill="none" />
           <text x={(barMm * pxPerMm) / 2 + 8} y="4.5" fontSize="13" className="fill-ash stroke-none">
-            {barMm} mm
+            {length(barMm, units)}
           </text>
         </g>
       </svg>

@@ -1,3 +1,4 @@
+import { fineMass, useLength, useUnits } from "../../units/units";
 import { type Dimension, type Label, ScaledFigure } from "./ScaledFigure";
 import { FILLINGS, type FitAnswer, isByVolume, profileOf, type Vessel } from "./scale";
 
@@ -18,7 +19,6 @@ type Props = {
 };
 
 const SLICES = 48;
-const mm = (value: number) => `${Number(value.toFixed(1))} mm`;
 export const SHELL = "fill-[#4b2a22]";
 
 /** The vessel cut through, to scale: levels, layers, and in a shell its wall, cap and headroom. */
@@ -39,6 +39,7 @@ export function SectionDrawing(props: Props) {
 }
 
 function PanSection({ vessel, fit, bands = [], ...frame }: Props) {
+  const mm = useLength();
   const depth = vessel.depth_mm ?? 1;
   const thickness = bands.at(-1)?.to ?? fit?.thickness_mm ?? 0;
   const base = vessel.diameter_mm ?? vessel.length_mm ?? 1;
@@ -51,7 +52,7 @@ function PanSection({ vessel, fit, bands = [], ...frame }: Props) {
     `M${centre - half(from)} ${y(from)}H${centre + half(from)}L${centre + half(to)} ${y(to)}H${centre - half(to)}Z`;
   const layers = bands.length > 0 ? bands : [{ from: 0, to: thickness, name: "" }];
   const told = bands.map((band) => `${band.name} ${mm(band.to - band.from)}`).join(", ");
-  const alt = `In section: ${mm(thickness)} of filling in a pan ${depth} mm deep${vessel.usable_depth_mm != null ? `, filled no deeper than ${vessel.usable_depth_mm} mm` : ""}${told && `: ${told} from the base up`}.`;
+  const alt = `In section: ${mm(thickness)} of filling in a pan ${mm(depth)} deep${vessel.usable_depth_mm != null ? `, filled no deeper than ${mm(vessel.usable_depth_mm)}` : ""}${told && `: ${told} from the base up`}.`;
   const labels: Label[] = bands
     .map((band) => ({
       x: centre + half(band.to) * 0.9,
@@ -100,6 +101,7 @@ function PanSection({ vessel, fit, bands = [], ...frame }: Props) {
 const short = (name: string) => (name.length > 14 ? `${name.slice(0, 13)}…` : name);
 
 function CavitySection({ vessel, walls, bands = [], ...frame }: Props) {
+  const mm = useLength();
   const profile = profileOf(vessel);
   const { wall, cap, headroom } = walls;
   const centre = profile.halfWidth(0);
@@ -107,7 +109,7 @@ function CavitySection({ vessel, walls, bands = [], ...frame }: Props) {
   const inner = (from: number, to = profile.depth - wall) =>
     outline(centre, (y) => profile.inside(y, wall), from, to);
   const byVolume = isByVolume(vessel);
-  const alt = `In section: a cavity ${mm(2 * centre)} across and ${mm(profile.depth)} deep, wall ${wall} mm, cap ${cap} mm, headroom ${headroom} mm${bands.map((band) => `, ${band.name} ${mm(band.from - band.to)}`).join("")}${byVolume ? "; drawn as the half ball of equal volume" : ""}.`;
+  const alt = `In section: a cavity ${mm(2 * centre)} across and ${mm(profile.depth)} deep, wall ${mm(wall)}, cap ${mm(cap)}, headroom ${mm(headroom)}${bands.map((band) => `, ${band.name} ${mm(band.from - band.to)}`).join("")}${byVolume ? "; drawn as the half ball of equal volume" : ""}.`;
   const right = (y: number, share = 0.85) => centre + profile.inside(y, wall) * share;
   const fillTop = cap + headroom;
   const fillDepth = profile.depth - wall - fillTop;
@@ -179,12 +181,14 @@ function CavitySection({ vessel, walls, bands = [], ...frame }: Props) {
 
 /** A rolled piece cut through: a core, the filling round it, its coat. */
 function BallSection({ fit, ...frame }: Props & { fit: FitAnswer }) {
+  const units = useUnits();
+  const mm = useLength();
   const ball = fit.ball_mm ?? 1;
   const coat = fit.shell ? coatOf(fit, ball) : 0;
   const core = fit.core_g ? ball * ((fit.core_g / (fit.piece_g ?? 1)) * 1.05) ** (1 / 3) : 0;
   const whole = ball + 2 * coat;
   const middle = whole / 2;
-  const alt = `In section: a ball ${mm(ball)} across${core ? `, a core of ${fit.core_g} g in it` : ""}${coat ? `, a coat of ${mm(coat)} round it` : ""}.`;
+  const alt = `In section: a ball ${mm(ball)} across${core ? `, a core of ${fineMass(fit.core_g ?? 0, units)} in it` : ""}${coat ? `, a coat of ${mm(coat)} round it` : ""}.`;
   const labels: Label[] = [{ x: middle + ball * 0.3, y: middle, text: `ball ${mm(ball)}` }];
   if (coat)
     labels.unshift({
@@ -192,7 +196,12 @@ function BallSection({ fit, ...frame }: Props & { fit: FitAnswer }) {
       y: middle - (ball + coat) / 2.83,
       text: `coat ${mm(coat)}`,
     });
-  if (core) labels.push({ x: middle + core * 0.2, y: middle + core * 0.3, text: `core ${fit.core_g} g` });
+  if (core)
+    labels.push({
+      x: middle + core * 0.2,
+      y: middle + core * 0.3,
+      text: `core ${fineMass(fit.core_g ?? 0, units)}`,
+    });
   return (
     <Section width={whole} height={whole} alt={alt} labels={labels} {...frame}>
       {coat > 0 && <circle cx={middle} cy={middle} r={middle} className={SHELL} />}
@@ -217,6 +226,7 @@ function coatOf(fit: FitAnswer, ball: number): number {
 }
 
 function CakeSection({ vessel, fit, ...frame }: Props) {
+  const mm = useLength();
   const across = vessel.diameter_mm ?? vessel.length_mm ?? 1;
   const height = vessel.height_mm ?? 1;
   const coat = fit?.cake?.coat_mm ?? vessel.coat_mm ?? 0;

@@ -1,6 +1,6 @@
 import type { Recipe, Schemas } from "../../api/client";
-import { mass, type Units } from "../../units/units";
-import { grams, mm, ToWeigh } from "./Outcome";
+import { fineMass, length, mass, type Units } from "../../units/units";
+import { ToWeigh } from "./Outcome";
 
 export type PartOutcome = {
   recipe: Recipe;
@@ -24,7 +24,7 @@ export function SeveralOutcome({ parts, library, units }: Props) {
             <summary className="min-h-11 cursor-pointer py-1.5">
               <b dir="auto">{part.recipe.name}</b>, {mass(part.batch_g, units)}
               <span className="block text-[0.875rem] text-ash">
-                {part.says}, {grams(part.loss_g)} lost
+                {part.says}, {fineMass(part.loss_g, units)} lost
               </span>
             </summary>
             <ToWeigh fit={part} recipe={part.recipe} library={library} units={units} />
@@ -36,6 +36,6 @@ export function SeveralOutcome({ parts, library, units }: Props) {
 }
 
 /** A layer's or filling's levels in words. */
-export function levelsText(from: number, to: number, each: string): string {
-  return `${mm(Math.abs(to - from))} deep${each}`;
+export function levelsText(from: number, to: number, each: string, units: Units): string {
+  return `${length(Math.abs(to - from), units)} deep${each}`;
 }

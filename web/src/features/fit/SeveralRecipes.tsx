@@ -3,6 +3,7 @@ import type { Schemas } from "../../api/client";
 import { recipeQueries } from "../../api/queries";
 import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Field";
+import { LengthField } from "../../ui/LengthField";
 import { NumberField } from "../../ui/NumberField";
 import { numberIn } from "../../units/units";
 
@@ -127,12 +128,12 @@ export function Layers(props: LayersProps) {
         };
         return (
           <>
-            <NumberField
-              label="Thick, mm"
+            <LengthField
+              label="Thick"
               placeholder={amount.mass_g ? "" : "the rest"}
               value={shown(amount.thickness_mm)}
               problem={at}
-              onChange={(event) => only("thickness_mm", event.target.value)}
+              onLength={(mm) => only("thickness_mm", mm)}
             />
             <NumberField
               label="or use up, g"
@@ -179,11 +180,7 @@ export function Fillings(props: FillingsProps) {
               problem={at}
               onChange={(event) => only("ml", event.target.value)}
             />
-            <NumberField
-              label="or deep, mm"
-              value={shown(amount.mm)}
-              onChange={(event) => only("mm", event.target.value)}
-            />
+            <LengthField label="or deep" value={shown(amount.mm)} onLength={(mm) => only("mm", mm)} />
             <NumberField
               label="or share, %"
               value={shown(amount.share_pct)}

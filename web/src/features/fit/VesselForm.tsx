@@ -5,9 +5,10 @@ import { shapesQuery, vesselsQuery } from "../../api/queries";
 import { Button } from "../../ui/Button";
 import { Dialog } from "../../ui/Dialog";
 import { Choice, TextField } from "../../ui/Field";
+import { LengthField } from "../../ui/LengthField";
 import { NumberField } from "../../ui/NumberField";
 import { Sure } from "../../ui/Sure";
-import { numberIn } from "../../units/units";
+import { numberIn, useLength } from "../../units/units";
 import { dimensionsOf } from "./dimensions";
 import { PlanDrawing } from "./PlanDrawing";
 import { SectionDrawing } from "./SectionDrawing";
@@ -79,6 +80,7 @@ const NO_WALLS = { wall: 0, cap: 0, headroom: 0 };
 
 function Measures({ stored, onDone, flush }: Props) {
   const queries = useQueryClient();
+  const mm = useLength();
   const { data } = useQuery(shapesQuery);
   const [key, setKey] = useState(
     stored ? `${stored.vessel.kind}/${stored.vessel.shape ?? ""}` : "pan/rectangle",
@@ -140,7 +142,7 @@ function Measures({ stored, onDone, flush }: Props) {
   const drawn = names.every(
     (measure) => shape?.extras.includes(measure) || isDrawable(measure, measures[measure]),
   );
-  const { plan, section } = dimensionsOf(vessel as Vessel);
+  const { plan, section } = dimensionsOf(vessel as Vessel, mm);
   const water = shape?.shape === "weighed";
   return (
     <form
@@ -180,17 +182,21 @@ function Measures({ stored, onDone, flush }: Props) {
           onChange={(event) => setName(event.target.value)}
         />
         <div className="grid grid-cols-2 items-end gap-3">
-          {names.map((measure) => (
-            <NumberField
-              key={measure}
-              label={MEASURE_NAMES[measure] ?? measure}
-              value={typed[measure] ?? ""}
-              problem={at(measure)}
-              onFocus={() => setActive(measure)}
-              onBlur={() => setActive(null)}
-              onChange={(event) => setTyped((now) => ({ ...now, [measure]: event.target.value }))}
-            />
-          ))}
+          {names.map((measure) => {
+            const take = (text: string) => setTyped((now) => ({ ...now, [measure]: text }));
+            const field = {
+              label: MEASURE_NAMES[measure] ?? measure,
+              value: typed[measure] ?? "",
+              problem: at(measure),
+              onFocus: () => setActive(measure),
+              onBlur: () => setActive(null),
+            };
+            return measure.endsWith("_mm") ? (
+              <LengthField key={measure} {...field} onLength={take} />
+            ) : (
+              <NumberField key={measure} {...field} onChange={(event) => take(event.target.value)} />
+            );
+          })}
           <NumberField
             label="How many of it"
             value={owned}

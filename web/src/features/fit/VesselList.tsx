@@ -1,4 +1,5 @@
 import type { Schemas } from "../../api/client";
+import { useLength } from "../../units/units";
 import { cavityPlan, measuresText, panPlan, profileOf, type Vessel } from "./scale";
 import { VesselForm } from "./VesselForm";
 import { KINDS } from "./vesselShapes";
@@ -13,6 +14,7 @@ type Props = {
 
 /** What the person owns to pour and portion with, each with its own outline; one more is added here. */
 export function VesselList({ vessels, chosen, onChoose, flush }: Props) {
+  const mm = useLength();
   return (
     <div>
       <VesselForm stored={null} onDone={(id) => onChoose(id)} flush={flush} />
@@ -41,7 +43,7 @@ export function VesselList({ vessels, chosen, onChoose, flush }: Props) {
                       {stored.name}
                     </span>
                     <span className="block text-[0.8125rem] text-ash">
-                      {measuresText(stored.vessel)}
+                      {measuresText(stored.vessel, mm)}
                       {stored.owned > 1 && `, ${stored.owned} owned`}
                     </span>
                   </span>

@@ -1,11 +1,12 @@
+import type { Lengths } from "../../units/units";
 import type { Dimension } from "./ScaledFigure";
 import { panPlan, profileOf, type Vessel } from "./scale";
 
 const of = (value: number | null | undefined) => value ?? 0;
 
 /** Where a vessel's measures lie in its drawings, in mm: from above, and cut through with the rim on top. */
-export function dimensionsOf(vessel: Vessel): { plan: Dimension[]; section: Dimension[] } {
-  const mm = (name: keyof Vessel & string) => `${of(vessel[name] as number | null)} mm`;
+export function dimensionsOf(vessel: Vessel, lengthOf: Lengths): { plan: Dimension[]; section: Dimension[] } {
+  const mm = (name: keyof Vessel & string) => lengthOf(of(vessel[name] as number | null));
   const across = (name: keyof Vessel & string, y: number, x1: number, x2: number): Dimension => ({
     name,
     text: mm(name),

@@ -1,4 +1,5 @@
 import type { Schemas } from "../../api/client";
+import { type Lengths, mmIn, type Units } from "../../units/units";
 
 export type Vessel = Schemas["VesselFile"];
 export type FitAnswer = Schemas["Fit"];
@@ -111,27 +112,29 @@ export function panPlan(vessel: Vessel): { length: number; width: number; isRoun
 export const FILLINGS = ["#d99f5c", "#7b4a3a", "#ead7b0", "#a8694a", "#c9a3a0", "#b9b27c"];
 
 /** A round length for a scale bar that takes about a quarter of a width. */
-export function scaleBar(widthMm: number): number {
+export function scaleBar(widthMm: number, units: Units): number {
   const wanted = widthMm / 4;
-  return [100, 50, 20, 10, 5, 2].find((length) => length <= wanted) ?? 1;
+  const round = units.length === "in" ? [2, 1, 0.5, 0.2, 0.1].map((inches) => mmIn(inches, units)) : ROUND_MM;
+  return round.find((length) => length <= wanted) ?? round.at(-1) ?? 1;
 }
 
-const PLAIN: Record<string, (vessel: Vessel) => string> = {
-  scoop: (vessel) =>
-    vessel.diameter_mm ? `ball of ${vessel.diameter_mm} mm` : `${of(vessel.volume_ml)} ml, level`,
+const ROUND_MM = [100, 50, 20, 10, 5, 2, 1];
+
+const PLAIN: Record<string, (vessel: Vessel, mm: Lengths) => string> = {
+  scoop: (vessel, mm) =>
+    vessel.diameter_mm ? `ball of ${mm(vessel.diameter_mm)}` : `${of(vessel.volume_ml)} ml, level`,
   cup: (vessel) => `${vessel.count ?? 1} of ${of(vessel.volume_ml)} ml`,
   pieces: (vessel) => `${of(vessel.piece_g)} g each, before a coat`,
-  cake: (vessel) =>
-    `${vessel.shape === "rectangle" ? `${of(vessel.length_mm)} × ${of(vessel.width_mm)}` : of(vessel.diameter_mm)} mm, ${of(vessel.height_mm)} mm high`,
-  box: (vessel) => `${of(vessel.length_mm)} × ${of(vessel.width_mm)} mm, ${of(vessel.depth_mm)} mm deep`,
+  cake: (vessel, mm) =>
+    `${vessel.shape === "rectangle" ? mm(of(vessel.length_mm), of(vessel.width_mm)) : mm(of(vessel.diameter_mm))}, ${mm(of(vessel.height_mm))} high`,
+  box: (vessel, mm) => `${mm(of(vessel.length_mm), of(vessel.width_mm))}, ${mm(of(vessel.depth_mm))} deep`,
 };
 
-/** The measures of a vessel in words. */
-export function measuresText(vessel: Vessel): string {
-  const mm = (...values: (number | null | undefined)[]) =>
-    `${values.map((value) => of(value)).join(" × ")} mm`;
+/** The measures of a vessel in words, its lengths as `lengthOf` writes them. */
+export function measuresText(vessel: Vessel, lengthOf: Lengths): string {
+  const mm = (...values: (number | null | undefined)[]) => lengthOf(...values.map(of));
   const plain = PLAIN[vessel.kind];
-  if (plain) return plain(vessel);
+  if (plain) return plain(vessel, lengthOf);
   if (vessel.kind === "pan") {
     switch (vessel.shape) {
       case "round":
@@ -147,6 +150,6 @@ export function measuresText(vessel: Vessel): string {
   const each =
     vessel.shape === "weighed"
       ? `${vessel.water_g} g of water each`
-      : `${Number((2 * profileOf(vessel).halfWidth(0)).toFixed(1))} mm across, ${profileOf(vessel).depth} mm deep`;
+      : `${mm(2 * profileOf(vessel).halfWidth(0))} across, ${mm(profileOf(vessel).depth)} deep`;
   return `${vessel.cavities} of ${each}`;
 }

@@ -1,8 +1,8 @@
 import { keepPreviousData, useQueries, useQuery } from "@tanstack/react-query";
 import { client, dataOf, type Recipe, type Schemas } from "../../api/client";
 import { recipeQueries } from "../../api/queries";
+import { fineMass, type Units } from "../../units/units";
 import type { AskIn } from "./ask";
-import { grams } from "./Outcome";
 import type { Band } from "./SectionDrawing";
 import { levelsText, type PartOutcome } from "./SeveralOutcome";
 import type { Filling, Layer } from "./SeveralRecipes";
@@ -81,16 +81,16 @@ export function cutsOf(found: Several | undefined) {
 }
 
 /** What is weighed of each recipe. */
-export function outcomesOf(found: Several | undefined): PartOutcome[] {
+export function outcomesOf(found: Several | undefined, units: Units): PartOutcome[] {
   if (!found) return [];
   const { slab, stack, recipes } = found;
   const withOutcome = <R extends { from_mm: number; to_mm: number }>(rows: R[], more: (row: R) => string) =>
     rows.flatMap((row, position) => {
       const recipe = recipes[position];
-      return recipe ? [{ ...row, recipe, says: levelsText(row.from_mm, row.to_mm, more(row)) }] : [];
+      return recipe ? [{ ...row, recipe, says: levelsText(row.from_mm, row.to_mm, more(row), units) }] : [];
     });
   return [
     ...withOutcome(slab?.layers ?? [], () => ""),
-    ...withOutcome(stack?.fillings ?? [], (filling) => `, ${grams(filling.each_g)} in each cavity`),
+    ...withOutcome(stack?.fillings ?? [], (filling) => `, ${fineMass(filling.each_g, units)} in each cavity`),
   ];
 }

@@ -4,7 +4,7 @@ import { ApiError, client, dataOf, type Schemas } from "../../api/client";
 import { settingsQuery } from "../../api/queries";
 import { Choice, TextField } from "../../ui/Field";
 import { Popover } from "../../ui/Popover";
-import { numberIn, temperature } from "../../units/units";
+import { numberIn, temperature, useUnits } from "../../units/units";
 import { Thermometers } from "./Thermometers";
 
 type Settings = Schemas["Settings"];
@@ -20,12 +20,8 @@ export function Kitchen() {
     onSuccess: () => queries.invalidateQueries(),
     onError: () => queries.invalidateQueries({ queryKey: settingsQuery.queryKey }),
   });
+  const units = useUnits();
   if (!data) return null;
-  const units = {
-    mass: "g",
-    temperature: data.temperature_unit === "F" ? "F" : "C",
-    measure: data.measure,
-  } as const;
   const problem = save.error instanceof ApiError ? save.error.problem.errors[0] : null;
   const at = (name: string) =>
     problem?.path.includes(name) ? `${problem.message}: ${problem.allowed}` : null;
@@ -92,6 +88,14 @@ export function Kitchen() {
         >
           <option value="g">grams</option>
           <option value="oz">ounces</option>
+        </Choice>
+        <Choice
+          label="Lengths"
+          value={data.length_unit}
+          onChange={(event) => save.mutate({ ...data, length_unit: event.target.value })}
+        >
+          <option value="mm">millimetres</option>
+          <option value="in">inches</option>
         </Choice>
         <Choice
           label="Temperatures"

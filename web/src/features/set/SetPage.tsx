@@ -5,6 +5,7 @@ import { batchQueries, keptFitQuery, placesQuery, recipeQueries } from "../../ap
 import { RecipeNotice } from "../../app/Notice";
 import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Field";
+import { LengthField } from "../../ui/LengthField";
 import { NumberField } from "../../ui/NumberField";
 import { PhraseList } from "../../ui/Phrase";
 import { Skeleton } from "../../ui/Skeleton";
@@ -76,7 +77,7 @@ function SetBench({ stored, places, bodies, own, batch }: BenchProps) {
     return error ? `${error.message}: ${error.allowed}` : null;
   };
   const stateName = places.states.find((state) => state.key === asked.state)?.name ?? "";
-  const field = (name: "thickness" | "mass" | "from" | "volume" | "area", label: string, path: string) => (
+  const field = (name: "mass" | "from" | "volume" | "area", label: string, path: string) => (
     <NumberField
       label={label}
       value={asked[name]}
@@ -131,7 +132,14 @@ function SetBench({ stored, places, bodies, own, batch }: BenchProps) {
             <option value="stirred">a bowl, stirred</option>
             <option value="small">pieces or cavities</option>
           </Choice>
-          {asked.shape === "slab" && field("thickness", "Thick, mm", "thickness_mm")}
+          {asked.shape === "slab" && (
+            <LengthField
+              label="Thick"
+              value={asked.thickness}
+              problem={at("thickness_mm")}
+              onLength={(thickness) => change({ thickness })}
+            />
+          )}
           {(asked.shape === "bowl" || asked.shape === "stirred") &&
             field("mass", "In the bowl, g", "bowl_kg")}
           {asked.shape === "small" && (

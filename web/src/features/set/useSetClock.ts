@@ -25,7 +25,6 @@ export type Asked = {
 /** What was seen so long after the start: a temperature, or a cue that was passed or not. */
 export type Correction = Schemas["CorrectionIn"];
 type Ask = Schemas["SetAskIn"];
-type Running = Schemas["SetState"];
 
 /** How what sets is shaped, where a confection or a fit says it. */
 export type Body = { thickness_mm: number | null; volume_ml?: number | null; area_cm2?: number | null };
@@ -40,12 +39,6 @@ export function batchThatSets(batches: Schemas["Batch"][], recipe: number): numb
   );
   return found?.id ?? null;
 }
-
-/** What was seen, for a state: a reading counts for each, a cue only for the state that it was of. */
-const seenFor = ({ seen, ask }: Running, wanted: string): Correction[] =>
-  seen
-    .filter((row) => row.now_c !== null || (row.state || ask.state) === wanted)
-    .map(({ after_s, now_c, passed }) => ({ after_s, now_c, passed }));
 
 /**
  * What the Set page asks: the clock that runs for a batch, kept with it and the same on every device; or, once
@@ -88,7 +81,7 @@ export function useSetClock(
   return {
     asked,
     ask: running && follows ? { ...running.ask, state: asked.state } : askOf(asked, units),
-    seen: running && follows ? seenFor(running, asked.state) : tried,
+    seen: running && follows ? running.seen : tried,
     sinceMs: running && follows ? startedMs + 1000 * running.since_s : null,
     /** Whether another clock than the one on the page runs. */
     isWhatIf: running !== null && !follows,
