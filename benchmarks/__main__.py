@@ -8,6 +8,7 @@ from tests.api.server import Server
 
 from benchmarks.clock import wake
 from benchmarks.core import core_rows
+from benchmarks.crowd import crowd_row
 from benchmarks.page import page_rows
 from benchmarks.served import memory_row, served_rows, start_row
 from benchmarks.stove import call_rows, six_hour_rows
@@ -24,6 +25,7 @@ def main() -> int:
             *served_rows(server),
             *page_rows(server),
             memory_row(server),
+            crowd_row(server),
             *six_hour_rows(server),
             start_row(server),
         ]
