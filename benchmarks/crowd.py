@@ -1,4 +1,4 @@
-"""A run watched while eight clients balance and read the worst texts: nothing that computes for long holds up a call."""
+"""A run watched while eight clients balance and read the worst texts: what computes for long holds up no call."""
 
 import http.client
 import itertools
