@@ -41,6 +41,66 @@ class Confections(AppCase):
         found: dict[str, Any] = answer.get_json()
         return found
 
+    def test_the_same_in_another_form_or_chocolate_can_be_made_and_says_what_it_leaves_out(self) -> None:
+        stored = self.client.get("/api/confections").get_json()["confections"]
+        for row in stored:
+            for vessel in self.vessels.values():
+                body = {"asked": row["asked"], "vessel": vessel}
+                answer = self.client.post("/api/confections/another", json=body)
+                if answer.status_code == 422:
+                    self.assertIn("a box holds finished pieces", answer.text)
+                    continue
+                other = answer.get_json()
+                kept = len(other["asked"]["parts"]) + len(other["left_out"])
+                self.assertEqual(kept, len(row["asked"]["parts"]))
+                worked = self.client.post("/api/confections/work-out", json=other["asked"])
+                refused = [] if worked.status_code == 200 else worked.get_json()["errors"]
+                self.assertFalse([error for error in refused if error["code"] == "not-for-this"], worked.text)
+        cored = next(row["asked"] for row in stored if row["asked"]["name"] == "Moonrock truffles")
+        cone = {"asked": cored, "vessel": self.vessels["Signal cones, 20"]}
+        other = self.client.post("/api/confections/another", json=cone).get_json()["asked"]
+        roles = [part["role"] for part in other["parts"]]
+        self.assertEqual(roles, ["filling", "filling", "coat", "topping"])
+        milk = self.client.post("/api/confections/another", json={"asked": cored, "chocolate": "milk38"}).get_json()
+        self.assertEqual(milk["asked"]["parts"][2]["of"]["ingredient"], "milk38")
+        self.assertIn("milk chocolate", milk["asked"]["name"])
+        for body in ({}, {"chocolate": "chalk"}):
+            self.refused("POST", "/api/confections/another", 422, json={"asked": cored, **body})
+
+    def test_one_tin_is_shared_over_two_layers_that_set_alike_or_nothing_is_stored(self) -> None:
+        white = {
+            "name": "White squares",
+            "family": "condensed-milk-fudge",
+            "use": "cut",
+            "format": "hearth-bowl/recipe",
+        }
+        rows = (("condensed_sweet", 397), ("white32", 560), ("butter82", 20))
+        white |= {"version": 1, "lines": [{"ingredient": key, "amount": grams} for key, grams in rows]}
+        number = self.client.post("/api/recipes", json={"recipe": white}).get_json()["id"]
+        layers = [
+            {"role": "layer", "of": {"recipe_id": self.recipes["Hill-top fudge squares"]}, "mm": 9.0},
+            {"role": "layer", "of": {"recipe_id": number}},
+        ]
+        asked = self.asked("Square tin, 20 cm", *layers, pieces=36)
+        stored = self.client.post("/api/confections", json=asked).get_json()
+        shared = self.client.post("/api/confections/shared-tin", json={"asked": asked}).get_json()
+        self.assertAlmostEqual(shared["tin_g"], 397)
+        self.assertAlmostEqual(shared["layers"][0]["index"], shared["layers"][1]["index"], delta=0.05)
+        path = f"/api/confections/{stored['id']}/shared-tin"
+        self.refused("PUT", path, 409, json={"revision": 9})
+        self.refused("PUT", path, 422, json={"revision": 1, "tin_g": -5.0})
+        self.assertEqual(self.client.get(f"/api/recipes/{number}/versions").get_json()["versions"], [])
+        taken = self.client.put(path, json={"revision": 1, "tin_g": 300.0}).get_json()["asked"]
+        milk_g = 0.0
+        for part in taken["parts"]:
+            recipe = self.client.get(f"/api/recipes/{part['of']['recipe_id']}").get_json()["recipe"]
+            milk_g += sum(line["amount"] for line in recipe["lines"] if line["ingredient"] == "condensed_sweet")
+            self.assertAlmostEqual(sum(line["amount"] for line in recipe["lines"]), part["mass_g"], delta=8)
+        self.assertAlmostEqual(milk_g, 300, delta=1)
+        self.assertEqual(len(self.client.get(f"/api/recipes/{number}/versions").get_json()["versions"]), 1)
+        alone = self.asked("Square tin, 20 cm", layers[0], pieces=36)
+        self.refused("POST", "/api/confections/shared-tin", 422, json={"asked": alone})
+
     def test_it_is_put_together_kept_and_the_same_at_every_door(self) -> None:
         asked = self.asked(
             "Planet mould, 24 half balls",

@@ -23,48 +23,6 @@ class Kitchen(AppCase):
         return answer.get_json()
 
 
-class Several(Kitchen):
-    def test_layers_have_their_own_batches(self) -> None:
-        layers = [
-            {"recipe": self.recipe(3), "amount": {"thickness_mm": 14.0}},
-            {"recipe": self.recipe(1), "amount": {"share": 1.0}},
-        ]
-        body = {"vessel": SQUARE, "layers": layers, "total_mm": 20.0, "ask": {"kind": "pan", "pieces": 36}}
-        slab = self.post("/api/fit/layers", body)
-        found = slab["layers"]
-        self.assertEqual(slab["cut"]["grid"], [6, 6])
-        self.assertAlmostEqual(36 * slab["piece_g"] + slab["offcut_g"], sum(layer["filling_g"] for layer in found))
-        self.assertEqual([round(layer["thickness_mm"], 6) for layer in found], [14, 6])
-        self.assertAlmostEqual(sum(found[1]["amounts_g"]), found[1]["batch_g"])
-
-    def test_a_layer_too_many_is_named(self) -> None:
-        layers = [
-            {"recipe": self.recipe(3), "amount": {"thickness_mm": 14.0}},
-            {"recipe": self.recipe(1), "amount": {"thickness_mm": 17.0}},
-        ]
-        problem = self.refused("POST", "/api/fit/layers", 422, json={"vessel": SQUARE, "layers": layers})
-        self.assertEqual(problem["errors"][0]["path"], ["body", "layers", 1, "thickness_mm"])
-        self.assertIn("16 mm", problem["errors"][0]["allowed"])
-
-    def test_fillings_are_stacked(self) -> None:
-        fillings = [
-            {"recipe": self.recipe(5), "amount": {"ml": 2.0}},
-            {"recipe": self.recipe(4), "amount": {"texture": "firm"}},
-        ]
-        found = self.post(
-            "/api/fit/stack", {"vessel": CONES, "fillings": fillings, "ask": {"kind": "mould", "shell": "dark60"}}
-        )
-        self.assertEqual([filling["gives_way"] for filling in found["fillings"]], [False, True])
-        self.assertAlmostEqual(found["fillings"][0]["ml"], 2)
-        problem = self.refused(
-            "POST",
-            "/api/fit/stack",
-            422,
-            json={"vessel": CONES, "fillings": fillings, "ask": {"kind": "mould", "shell": "dark60", "wall_mm": 15.0}},
-        )
-        self.assertEqual(problem["errors"][0]["path"], ["body", "ask", "wall_mm"])
-
-
 class Choices(Kitchen):
     def test_a_whole_tin_is_near(self) -> None:
         body = {"recipe": self.recipe(3), "vessel": SQUARE, "ask": {"kind": "pan", "thickness_mm": 14.0}}
@@ -86,15 +44,34 @@ class Kept(Kitchen):
     def test_the_fit_is_found_as_it_was_left(self) -> None:
         self.assertEqual(self.client.get("/api/recipes/3/fit").get_json()["ask"], None)
         left = {"vessel_id": 1, "ask": {"kind": "pan", "pieces": 36, "thickness_mm": 15.0, "kerf_mm": 0.5}}
-        left["layers"] = [{"recipe_id": 1, "amount": {"thickness_mm": 4.0}}]
         self.assertEqual(self.client.put("/api/recipes/3/fit", json=left).status_code, 200)
         found = self.client.get("/api/recipes/3/fit").get_json()
         self.assertEqual((found["vessel_id"], found["ask"]["pieces"]), (1, 36))
-        self.assertEqual(found["layers"][0]["amount"]["thickness_mm"], 4)
         self.client.delete("/api/vessels/1")
         self.assertIsNone(self.client.get("/api/recipes/3/fit").get_json()["vessel_id"])
         self.refused("PUT", "/api/recipes/3/fit", 404, json={"vessel_id": 99})
         self.refused("GET", "/api/recipes/99/fit", 404)
+
+    def test_it_becomes_a_confection_that_makes_what_it_made(self) -> None:
+        self.refused("POST", "/api/recipes/3/fit/confection", 404)
+        ask = {"kind": "pan", "pieces": 36, "thickness_mm": 15.0, "shell": "compound_dark", "coated": 12}
+        self.client.put("/api/recipes/3/fit", json={"vessel_id": 1, "ask": ask})
+        made = self.client.post("/api/recipes/3/fit/confection")
+        self.assertEqual(made.status_code, 201, made.text)
+        asked = made.get_json()["asked"]
+        self.assertEqual([part["of"]["recipe_id"] for part in asked["parts"]], [3, None])
+        self.assertEqual(asked["parts"][1]["of"]["ingredient"], "compound_dark")
+        vessel = {name: value for name, value in self.vessel(1).items() if value is not None}
+        fit = self.post("/api/fit", {"recipe": self.recipe(3), "vessel": vessel, "ask": ask})
+        answer = self.post("/api/confections/work-out", asked)["answer"]
+        self.assertAlmostEqual(answer["parts"][0]["make_g"], fit["batch_g"])
+        self.assertEqual(answer["pieces"], fit["pieces"])
+        guide = self.client.get(f"/api/confections/{made.get_json()['id']}/guide.svg")
+        self.assertIn("36 pieces, 33.3 x 33.3 mm", guide.text)
+
+    def vessel(self, vessel_id: int) -> Any:
+        rows = self.client.get("/api/vessels").get_json()["vessels"]
+        return next(row["vessel"] for row in rows if row["id"] == vessel_id)
 
     def test_the_guide_is_at_true_scale(self) -> None:
         self.refused("GET", "/api/recipes/3/fit/guide.svg", 404)

@@ -32,7 +32,7 @@ RECIPES = st.builds(
     st.sampled_from([None, "roll", "pour", "cut", "whip"]),
     st.lists(LINES, min_size=1, max_size=5),
 )
-PATHS = ("formula", "formula/assess", "balance", "swap", "only-this-much", "compare", "cook", "two-layers", "fit")
+PATHS = ("formula", "formula/assess", "balance", "swap", "only-this-much", "compare", "cook", "fit")
 
 
 def bodies(recipe: dict[str, Any], odd: Any) -> dict[str, dict[str, Any]]:
@@ -46,7 +46,6 @@ def bodies(recipe: dict[str, Any], odd: Any) -> dict[str, dict[str, Any]]:
         "only-this-much": {"recipe": recipe, "position": 0, "typed": str(odd)[:40]},
         "compare": {"first": recipe, "second": recipe_record(), "at_c": odd},
         "cook": {"recipe": recipe, "to_c": odd},
-        "two-layers": {"first": recipe, "second": recipe, "tin_g": odd},
         "fit": {"recipe": recipe, "vessel": pan, "ask": {"kind": "pan", "thickness_mm": odd, "loss_pct": 5.0}},
     }
 

@@ -39,6 +39,50 @@ class Confections(PageCase):
         expect(page.get_by_role("alert")).to_contain_text("No label: 99 of 63")
         self.assertEqual(self.violations(), [])
 
+    def test_from_a_fit_to_two_layers_with_a_sweet_on_each_square_and_one_tin_for_both(self) -> None:
+        white = {
+            "name": "White squares",
+            "family": "condensed-milk-fudge",
+            "use": "cut",
+            "format": "hearth-bowl/recipe",
+        }
+        rows = (("condensed_sweet", 397), ("white32", 560), ("butter82", 20))
+        white |= {"version": 1, "lines": [{"ingredient": key, "amount": grams} for key, grams in rows]}
+        self.server.call("POST", "/api/recipes", {"recipe": white})
+        page = self.open("/recipes/3/fit")
+        page.get_by_label("Pieces").fill("36")
+        page.get_by_role("button", name=re.compile("^Put more into it")).click()
+        expect(page.get_by_role("heading", name="Hill-top fudge squares", level=1)).to_be_attached()
+        page.get_by_role("button", name="Add a layer").click()
+        self.pick("Layer of", "White squares", 1)
+        page.get_by_role("button", name="Add a topping").click()
+        page.get_by_text("One tin of condensed milk for both layers").click()
+        page.get_by_role("button", name="Share it").click()
+        page.get_by_role("button", name="Take it, recipes and all").click()
+        expect(page.get_by_text("its amounts move").or_(page.get_by_text("Taken."))).to_be_visible()
+        expect(page.get_by_text(re.compile("of the tin, "))).to_have_count(2)
+        expect(page.get_by_text(re.compile("^36 pieces of"))).to_be_visible()
+        self.assertEqual(self.violations(), [])
+        self.assertEqual(self.said, [])
+
+    def test_a_part_is_asked_for_by_pressing_it_in_the_drawing(self) -> None:
+        page = self.open("/confections/3")
+        word = page.get_by_role("button", name=re.compile("^Ask for Running-sun"))
+        word.focus()
+        page.keyboard.press("Enter")
+        expect(self.phrase("Filling of").nth(1)).to_be_focused()
+        page.get_by_role("button", name=re.compile("^Ask for wall")).click()
+        expect(page.get_by_role("listitem").filter(has_text="Shell of").locator(":focus")).to_have_count(1)
+        self.assertEqual(self.violations(), [])
+
+    def test_the_same_in_another_form_is_a_confection_of_its_own(self) -> None:
+        page = self.open("/confections/1")
+        self.pick("The same in another form", "Square tin, 20 cm")
+        expect(page.get_by_role("heading", name="Moonrock truffles, Square tin, 20 cm")).to_be_attached()
+        expect(page.get_by_text("Left out, for this form has no room for it")).to_have_count(0)
+        expect(page.get_by_role("button", name=re.compile("^Layer of: Night-sky"))).to_be_visible()
+        self.assertEqual(self.said, [])
+
     def test_an_egg_of_two_halves_with_a_yolk_whose_foils_are_72_for_36(self) -> None:
         page = self.open("/confections")
         self.pick("Recipe", "White-dome piping ganache")
@@ -59,7 +103,7 @@ class Confections(PageCase):
         expect(foils).to_contain_text("72")
         expect(page.get_by_text(re.compile(r"^36 pieces of \d+ g in 8 pours"))).to_be_visible()
         expect(
-            page.get_by_role("img", name=re.compile("In section: a cavity 50 mm across.*Running-sun"))
+            page.get_by_role("group", name=re.compile("In section: a cavity 50 mm across.*Running-sun"))
         ).to_be_visible()
         expect(page.get_by_text(re.compile("Contains milk, soya"))).to_be_visible()
         self.saved()
@@ -112,7 +156,7 @@ class Confections(PageCase):
             for number in range(1, 9):
                 self.open(f"/confections/{number}", page)
                 expect(page.get_by_role("heading", name=re.compile("^Keeps "))).to_be_visible()
-                expect(page.get_by_role("img", name=re.compile("^In section"))).to_be_visible()
+                expect(page.get_by_role("group", name=re.compile("^In section"))).to_be_visible()
                 self.assertLessEqual(page.evaluate("document.documentElement.scrollWidth"), width, number)
             self.assertEqual(self.violations(page), [])
 

@@ -81,34 +81,6 @@ class Kinds(PageCase):
         expect(page.get_by_role("img", name=re.compile(r"180 mm across, \d\d pieces cut of it"))).to_be_visible()
 
 
-class Several(PageCase):
-    def test_two_layers_and_their_pieces(self) -> None:
-        page = self.open("/recipes/3/fit")
-        page.get_by_role("button", name="Add a layer").click()
-        page.get_by_label("Thick, mm").nth(0).fill("14")
-        page.get_by_label("Thick, mm").nth(1).fill("5")
-        expect(page.get_by_text("2 layers, 19 mm together")).to_be_visible()
-        expect(page.get_by_role("img", name="Night-sky truffles 5 mm from the base up")).to_be_visible()
-        page.get_by_label("Thick, mm").nth(1).fill("15")
-        expect(page.get_by_text("this layer stands over the rim: up to 11 mm thick here")).to_be_visible()
-        page.get_by_label("Thick, mm").nth(1).fill("")
-        expect(page.get_by_text("2 layers, 25 mm together")).to_be_visible()
-        self.assertEqual(self.violations(), [])
-        expect(page.get_by_role("status")).to_have_text("Saved")
-        page.reload()
-        expect(page.get_by_text("2 layers, 25 mm together")).to_be_visible()
-
-    def test_stacked_fillings_and_the_one_that_gives_way(self) -> None:
-        page = self.open("/recipes/5/fit")
-        page.get_by_role("button", name="Add a filling").click()
-        page.get_by_label("Each, ml").nth(1).fill("1")
-        expect(page.get_by_text("2 fillings in each")).to_be_visible()
-        expect(page.get_by_text("let it skin over cold")).to_be_visible()
-        expect(page.get_by_text("to have melted")).to_be_visible()
-        page.get_by_label("Each, ml").nth(1).fill("9")
-        expect(page.get_by_text("more than the cavity holds")).to_be_visible()
-
-
 class Choices(PageCase):
     def test_a_whole_tin_and_another_tin(self) -> None:
         page = self.open("/recipes/3/fit")

@@ -26,10 +26,19 @@ class Pan(PageCase):
         page.get_by_label("Cut width, mm").fill("1")
         expect(page.get_by_role("img", name="cut 7 by 7")).to_be_visible()
 
-    def test_more_pieces_than_fit_are_refused_with_the_limit(self) -> None:
+    def test_so_many_pieces_take_the_place_of_their_size_and_a_size_that_of_their_number(self) -> None:
         page = self.open("/recipes/3/fit")
-        page.get_by_label("Pieces").fill("80")
-        expect(page.get_by_text("80 pieces of that size do not fit: up to 64")).to_be_visible()
+        page.get_by_label("Pieces").fill("36")
+        expect(page.get_by_label("or each, mm")).to_have_value("")
+        expect(page.get_by_role("img", name="cut 6 by 6")).to_be_visible()
+        page.get_by_label("or each, mm").fill("50")
+        expect(page.get_by_label("Pieces")).to_have_value("")
+        expect(page.get_by_role("img", name="cut 4 by 4")).to_be_visible()
+
+    def test_pieces_larger_than_the_pan_are_refused(self) -> None:
+        page = self.open("/recipes/3/fit")
+        page.get_by_label("or each, mm").fill("300")
+        expect(page.get_by_text("not one such piece fits the pan")).to_be_visible()
         expect(page.get_by_role("heading", name="That does not fit")).to_be_visible()
         expect(page.get_by_role("button", name="Take these amounts")).to_have_count(0)
 

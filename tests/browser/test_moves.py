@@ -151,20 +151,6 @@ class Families(PageCase):
         page.get_by_role("button", name="change").click()
         expect(page.get_by_role("radio", name="Cream into melted chocolate.")).to_be_checked()
 
-    def test_one_tin_for_two_layers(self) -> None:
-        page = self.open("/recipes/1/formula")
-        page.get_by_role("button", name="Recipes").click()
-        page.get_by_label("What it is", exact=True).select_option("condensed-milk-fudge")
-        page.get_by_label("Chocolate", exact=True).select_option("white28")
-        page.get_by_role("button", name="Start it").click()
-        expect(page.get_by_role("heading", level=1)).to_have_text("New condensed-milk fudge")
-        page.get_by_role("button", name="change").click()
-        page.get_by_label("The other layer").select_option("Hill-top fudge squares")
-        page.get_by_role("button", name="Split it").click()
-        expect(page.get_by_text("layers of one mass")).to_be_visible()
-        page.get_by_role("button", name="Take this layer's amounts").click()
-        expect(self.amount("Sweetened condensed milk")).not_to_have_value("397 g")
-
     def test_a_fudge_says_what_to_cook_to_up_here(self) -> None:
         page = self.open("/recipes/1/formula")
         page.get_by_role("button", name="Recipes").click()

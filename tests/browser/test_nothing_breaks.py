@@ -28,17 +28,6 @@ class NothingBreaks(PageCase):
         expect(row).to_have_count(0)
         self.assertNotIn("lantern", [probe["id"] for probe in self.server.call("GET", "/api/probes")[1]["probes"]])
 
-    def test_a_layer_or_filling_of_a_recipe_that_was_never_opened(self) -> None:
-        page = self.open("/recipes/3/fit")
-        page.get_by_role("button", name="Add a layer").click()
-        expect(page.get_by_role("heading", name=re.compile("2 layers"))).to_be_visible()
-        page.get_by_label("2, on top").select_option(label="Moonrise cocoa mix")
-        expect(page.get_by_role("listitem").filter(has_text="Moonrise cocoa mix,")).to_be_visible()
-        page = self.open("/recipes/6/fit")
-        page.get_by_role("button", name="Add a filling").click()
-        expect(page.get_by_role("heading", name=re.compile("2 fillings"))).to_be_visible()
-        self.assertEqual(self.said, [])
-
     def test_a_page_that_failed_says_whose_mistake_it_is_and_the_others_go_on(self) -> None:
         page = self.open("/recipes/1/formula")
 

@@ -16,7 +16,9 @@ from hearth_bowl.core.cooling.chain import CHAINS, chain_of
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.fit import fit
 from hearth_bowl.core.fit.marking import Guide, guide
+from hearth_bowl.core.fit.slab import cut_of
 from hearth_bowl.core.fit.vessel import checked_vessel
+from hearth_bowl.core.quantities import plain
 from hearth_bowl.formats.calendar_file import chain_ics
 from hearth_bowl.formats.marking_guide import guide_pdf, guide_svg
 from hearth_bowl.formats.shopping_file import shopping_csv, shopping_text
@@ -29,7 +31,8 @@ SVG = "{http://www.w3.org/2000/svg}"
 def guide_of(pan: dict[str, Any], **ask: Any) -> Guide:
     shape = "round" if "diameter_mm" in pan else "rectangle"
     vessel: Any = checked_vessel("pan", shape, {"depth_mm": 30, **pan})
-    return guide(vessel, fit(MADE, vessel, asked(vessel, **ask)))
+    given: Any = asked(vessel, **ask)
+    return guide(vessel, cut_of(vessel, given), given.kerf_mm, fit(MADE, vessel, given).piece_g or 0.0)
 
 
 def pages(pdf: bytes) -> int:
@@ -62,7 +65,7 @@ class MarkingGuide(unittest.TestCase):
         self.assertEqual((root.get("width"), root.get("viewBox")), ("258mm", "0 0 258 280"))
         texts = [node.text or "" for node in root.iter(f"{SVG}text")]
         self.assertIn("38.3", texts)
-        self.assertIn("Fudge <3: 36 pieces, 38.3 x 38.3 mm", " ".join(texts))
+        self.assertIn("Fudge <3: 36 pieces, 38.3 x 38.3 mm", plain(" ".join(texts)))
         self.assertEqual(len(list(root.iter(f"{SVG}circle"))), 36)
 
     def test_a_round_slab_has_its_circle_and_whole_pieces_only(self) -> None:

@@ -78,12 +78,14 @@ class LastVersion(unittest.TestCase):
     def test_fits_and_boxes(self) -> None:
         for number, fit in KEPT["fits"].items():
             new = self.get(f"recipes/{number}/fit")
-            self.holds({**fit, "layers": [], "fillings": []}, {**new, "layers": [], "fillings": []}, number)
-            for part in ("layers", "fillings"):
-                flat = [{"recipe_id": row["recipe_id"], **row["amount"]} for row in new[part]]
-                self.holds([_told(row) for row in fit[part]], flat, f"{number}.{part}")
-        self.assertTrue(any(fit["layers"] for fit in KEPT["fits"].values()))
-        self.assertTrue(any(fit["fillings"] for fit in KEPT["fits"].values()))
+            self.holds({"vessel_id": fit["vessel_id"], "ask": fit["ask"]}, new, number)
+        laid = [fit[part] for fit in KEPT["fits"].values() for part in ("layers", "fillings") if fit[part]]
+        self.assertEqual(len(laid), 2)
+        parts = [row["asked"]["parts"] for row in self.get("confections")["confections"]]
+        for rows in laid:
+            wanted = [_said(row) for row in rows]
+            held = [[_part(part) for part in one if part["of"]["recipe_id"] is not None] for one in parts]
+            self.assertEqual(held.count(wanted), 1, "several recipes in one vessel are one confection, made once")
         for before, after in zip(KEPT["assortments"], self.get("assortments")["assortments"], strict=True):
             rows = [{**row, "recipe_id": None, "vessel_id": None, "ask": None} for row in before["asked"]["rows"]]
             self.holds({**before, "asked": {**before["asked"], "rows": rows}}, after, "assortments")
@@ -130,8 +132,10 @@ class LastVersion(unittest.TestCase):
         self.assertEqual(before, {number: self.get(f"batches/{number}") for number in KEPT["batches"]})
 
 
-def _told(row: dict[str, Any]) -> dict[str, Any]:
-    """Return what was said of a layer or filling: of both kinds one row held the fields, so that some meant nothing."""
-    layer = ("recipe_id", "thickness_mm", "mass_g", "share")
-    is_layer = any(row[name] is not None for name in layer[1:])
-    return {name: value for name, value in row.items() if value and (name in layer if is_layer else True)}
+def _said(row: dict[str, Any]) -> tuple[Any, ...]:
+    """Return of which recipe a layer or filling of then was, how thick [mm] or how much [ml]."""
+    return row["recipe_id"], row["thickness_mm"] or row["mm"], row["ml"]
+
+
+def _part(part: dict[str, Any]) -> tuple[Any, ...]:
+    return part["of"]["recipe_id"], part["mm"], part["ml_each"]

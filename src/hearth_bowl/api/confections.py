@@ -1,17 +1,22 @@
 """Confections: put together, worked out, kept, and as a file."""
 
+from dataclasses import replace
 from datetime import date
 
 from flask import Blueprint, jsonify
 from flask import Response as Answer
 from spectree import Response
 
-from hearth_bowl.api.context import database, now
+from hearth_bowl.api.context import database, in_own_units, now
 from hearth_bowl.api.problems import Problem
 from hearth_bowl.api.spec import spec
 from hearth_bowl.api.wire import Incoming, Outgoing
 from hearth_bowl.core.confection.confection import AMOUNTS_OF, FORM_FIELDS, ONCE, ROLES_OF
+from hearth_bowl.core.errors import BadInput
+from hearth_bowl.core.fit.marking import Guide
 from hearth_bowl.formats.confection_file import LabelAnswer
+from hearth_bowl.formats.marking_guide import guide_pdf, guide_svg
+from hearth_bowl.service import confection_moves as moves
 from hearth_bowl.service import confections as service
 
 confections = Blueprint("confections", __name__, url_prefix="/api/confections")
@@ -52,6 +57,28 @@ class ConfectionLabelIn(Incoming):
     asked: service.ConfectionAsk
     made: date
     pieces: int | None = None
+
+
+class AnotherConfectionIn(Incoming):
+    """A confection as it is put together, and another vessel by its id or another chocolate by its key."""
+
+    asked: service.ConfectionAsk
+    vessel: int | None = None
+    chocolate: str | None = None
+
+
+class SharedTinIn(Incoming):
+    """A confection as it is put together, and the tin that its two layers share [g]; a usual one where none is said."""
+
+    asked: service.ConfectionAsk
+    tin_g: float | None = None
+
+
+class TakeSharedTinIn(Incoming):
+    """A tin [g], or a usual one, for the two layers of the confection as it was stored at `revision`."""
+
+    revision: int
+    tin_g: float | None = None
 
 
 @confections.get("")
@@ -107,6 +134,40 @@ def label_confection(json: ConfectionLabelIn) -> ConfectionLabelOut:
         return ConfectionLabelOut(label=service.label_confection(session, json.asked, json.made, json.pieces))
 
 
+@confections.post("/another")
+@spec.validate(
+    resp=Response(HTTP_200=moves.AnotherConfection, HTTP_404=Problem, HTTP_422=Problem),
+    operation_id="anotherConfection",
+)
+def another_confection(json: AnotherConfectionIn) -> moves.AnotherConfection:
+    """Make the same confection in another vessel, or with another chocolate round it. Nothing is stored."""
+    if json.vessel is None:
+        if json.chocolate is None:
+            raise BadInput(("vessel",), "nothing else is chosen", "another vessel, or another chocolate", "missing")
+        return moves.in_another_chocolate(json.asked, json.chocolate)
+    with database().reading() as session:
+        return moves.in_another_form(session, json.asked, json.vessel)
+
+
+@confections.post("/shared-tin")
+@spec.validate(resp=Response(HTTP_200=moves.SharedTin, HTTP_404=Problem, HTTP_422=Problem), operation_id="shareTin")
+def share_tin(json: SharedTinIn) -> moves.SharedTin:
+    """Share one tin over two layers, so that both set alike. Nothing is stored."""
+    with database().reading() as session:
+        return moves.share_one_tin(session, json.asked, json.tin_g)
+
+
+@confections.put("/<int:confection_id>/shared-tin")
+@spec.validate(
+    resp=Response(HTTP_200=service.StoredConfection, HTTP_404=Problem, HTTP_409=Problem, HTTP_422=Problem),
+    operation_id="takeSharedTin",
+)
+def take_shared_tin(confection_id: int, json: TakeSharedTinIn) -> service.StoredConfection:
+    """Store a tin shared over two layers: the parts' masses, and the recipes' amounts, with a version of what was."""
+    with database().writing() as session:
+        return moves.take_shared_tin(session, confection_id, json.revision, json.tin_g, now())
+
+
 @confections.get("/<int:confection_id>")
 @spec.validate(resp=Response(HTTP_200=service.StoredConfection, HTTP_404=Problem), operation_id="getConfection")
 def get_confection(confection_id: int) -> service.StoredConfection:
@@ -142,3 +203,22 @@ def confection_as_file(confection_id: int) -> Answer:
         answer = jsonify(service.confection_record(session, confection_id))
     answer.headers["Content-Disposition"] = 'attachment; filename="confection.json"'
     return answer
+
+
+@confections.get("/<int:confection_id>/guide.svg")
+def guide_as_svg(confection_id: int) -> Answer:
+    """Return the marking guide of a slab at true scale as SVG."""
+    return Answer(guide_svg(*_guide(confection_id)), content_type="image/svg+xml")
+
+
+@confections.get("/<int:confection_id>/guide.pdf")
+def guide_as_pdf(confection_id: int) -> Answer:
+    """Return the marking guide of a slab at true scale as PDF."""
+    headers = {"Content-Disposition": 'inline; filename="marking-guide.pdf"'}
+    return Answer(guide_pdf(*_guide(confection_id)), content_type="application/pdf", headers=headers)
+
+
+def _guide(confection_id: int) -> tuple[Guide, str]:
+    with database().reading() as session:
+        name, guide = moves.marking_guide_of(session, confection_id)
+    return replace(guide, says=in_own_units(guide.says)), name

@@ -1,4 +1,4 @@
-"""Fit: a recipe into a vessel; near choices, other vessels, layers, stacked fillings, and the marking guide."""
+"""Fit: a recipe into a vessel; near choices, other vessels, the marking guide, and the confection that it becomes."""
 
 from dataclasses import replace
 from typing import Annotated
@@ -16,15 +16,15 @@ from hearth_bowl.api.vessels import VesselIn, vessel_record
 from hearth_bowl.api.wire import Incoming, Outgoing
 from hearth_bowl.core.fit import Fit
 from hearth_bowl.core.fit.ask import ASKS, Question, questions, start_ask
-from hearth_bowl.core.fit.layers import MOST_LAYERS, LayerAmount, LayeredSlab
 from hearth_bowl.core.fit.marking import Guide
 from hearth_bowl.core.fit.near_choices import NearChoice
 from hearth_bowl.core.fit.rolling import ROLLING
-from hearth_bowl.core.fit.stacked import MOST_FILLINGS, FillingAmount, Stack
 from hearth_bowl.core.recipe.recipe import AIMED_INDEX
 from hearth_bowl.formats.ask_file import AskFile
 from hearth_bowl.formats.marking_guide import guide_pdf, guide_svg
 from hearth_bowl.service import fit as service
+from hearth_bowl.service.confection_moves import confection_from_fit
+from hearth_bowl.service.confections import StoredConfection
 
 fit = Blueprint("fit", __name__, url_prefix="/api")
 
@@ -65,37 +65,6 @@ class OtherVesselsOut(Outgoing):
     """Every stored vessel, the best suited first."""
 
     vessels: list[OtherVesselOut]
-
-
-class LayerIn(Incoming):
-    """A layer: a recipe, and how much of it."""
-
-    recipe: RecipeIn
-    amount: LayerAmount = LayerAmount()
-
-
-class PanLayersIn(Incoming):
-    """Layers in a pan, the first at its base."""
-
-    vessel: VesselIn
-    layers: Annotated[list[LayerIn], Field(min_length=1, max_length=MOST_LAYERS)]
-    ask: AskFile | None = None
-    total_mm: float | None = None
-
-
-class FillingIn(Incoming):
-    """A filling: a recipe, and how much of it."""
-
-    recipe: RecipeIn
-    amount: FillingAmount = FillingAmount()
-
-
-class StackIn(Incoming):
-    """Fillings stacked in a mould's cavities, the first at the mould's floor."""
-
-    vessel: VesselIn
-    fillings: Annotated[list[FillingIn], Field(min_length=1, max_length=MOST_FILLINGS)]
-    ask: AskFile | None = None
 
 
 class RollingOut(Outgoing):
@@ -167,24 +136,6 @@ def other_vessels(json: OtherVesselsIn) -> OtherVesselsOut:
     )
 
 
-@fit.post("/fit/layers")
-@spec.validate(resp=Response(HTTP_200=LayeredSlab, HTTP_422=Problem), operation_id="fitLayers")
-def fit_layers(json: PanLayersIn) -> LayeredSlab:
-    """Fit layers of several recipes to a pan. Nothing is stored."""
-    layers = [(record_of(layer.recipe), layer.amount) for layer in json.layers]
-    with database().reading() as session:
-        return service.fit_pan_layers(session, vessel_record(json.vessel), layers, json.ask, json.total_mm)
-
-
-@fit.post("/fit/stack")
-@spec.validate(resp=Response(HTTP_200=Stack, HTTP_422=Problem), operation_id="fitStack")
-def fit_stack(json: StackIn) -> Stack:
-    """Fit fillings of several recipes to a mould's cavities. Nothing is stored."""
-    fillings = [(record_of(filling.recipe), filling.amount) for filling in json.fillings]
-    with database().reading() as session:
-        return service.fit_cavity_stack(session, vessel_record(json.vessel), fillings, json.ask)
-
-
 @fit.get("/fit/rolling")
 @spec.validate(resp=Response(HTTP_200=RollingListOut), operation_id="listRolling")
 def list_rolling() -> RollingListOut:
@@ -206,6 +157,16 @@ def keep_fit(recipe_id: int, json: service.KeptFit) -> service.KeptFit:
     """Keep the fit of a recipe as it is left."""
     with database().writing() as session:
         return service.keep_fit(session, recipe_id, json, now())
+
+
+@fit.post("/recipes/<int:recipe_id>/fit/confection")
+@spec.validate(
+    resp=Response(HTTP_201=StoredConfection, HTTP_404=Problem, HTTP_422=Problem), operation_id="confectionFromFit"
+)
+def confection_of_fit(recipe_id: int) -> tuple[StoredConfection, int]:
+    """Make a confection of the fit of a recipe as it was left: more can be put into it."""
+    with database().writing() as session:
+        return confection_from_fit(session, recipe_id, now()), 201
 
 
 @fit.get("/recipes/<int:recipe_id>/fit/guide.svg")

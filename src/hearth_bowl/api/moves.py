@@ -169,22 +169,6 @@ def cook_recipe(json: CookIn) -> Cooking:
         return cook(session, record_of(json.recipe), json.to_c, json.lost_g, json.sea_level_c, json.water_pct)
 
 
-class LayersIn(Incoming):
-    """Two recipes, the tin that they share [g], and the first one's share of the mass."""
-
-    first: RecipeIn
-    second: RecipeIn
-    tin_g: float = 397.0
-    first_share: float = 0.5
-
-
-@moves.post("/two-layers")
-@spec.validate(resp=Response(HTTP_200=service.TwoLayers, HTTP_422=Problem), operation_id="splitTin")
-def split_tin(json: LayersIn) -> service.TwoLayers:
-    """Split one tin over two layers, each by its own ratio."""
-    return service.split_tin_records(record_of(json.first), record_of(json.second), json.tin_g, json.first_share)
-
-
 @moves.post("/compare")
 @spec.validate(resp=Response(HTTP_200=CompareOut, HTTP_422=Problem), operation_id="compare")
 def compare_recipes(json: CompareIn) -> CompareOut:

@@ -141,6 +141,7 @@ class ConfectionAnswer(TypedDict):
     turns: int | None
     grid: list[int] | None
     piece_mm: list[float] | None
+    places_mm: list[list[float]] | None
     extras: list[ExtraAnswer]
     parts: list[PartAnswer]
     batches: list[BatchAnswer]
@@ -326,6 +327,7 @@ def confection_answer(found: Worked) -> ConfectionAnswer:
         "turns": None if laid.pours is None else ceil(laid.pours / found.confection.form.owned),
         "grid": list(laid.cut.grid) if laid.cut and laid.cut.grid else None,
         "piece_mm": list(laid.cut.piece_mm) if laid.cut else None,
+        "places_mm": [list(place) for place in laid.cut.places_mm] if laid.cut and laid.cut.places_mm else None,
         "extras": [{"name": extra.name, "count": extra.count} for extra in found.extras],
         "parts": [part_answer(part) for part in found.parts],
         "batches": [

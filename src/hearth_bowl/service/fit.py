@@ -1,10 +1,10 @@
-"""Fit: a recipe into a vessel, near choices, other vessels, layers, stacked fillings, the marking guide; and the fit
-of each recipe as it was left."""
+"""Fit: a recipe into a vessel, near choices, other vessels, the marking guide; and the fit of each recipe as it was
+left."""
 
 import json
-from collections.abc import Callable, Iterator, Mapping, Sequence
+from collections.abc import Callable, Iterator, Mapping
 from contextlib import contextmanager
-from dataclasses import asdict, dataclass, replace
+from dataclasses import dataclass
 from datetime import datetime
 from typing import Any, TypeVar
 
@@ -17,13 +17,12 @@ from hearth_bowl.core.confection.price import PieceCost, piece_cost
 from hearth_bowl.core.confection.work_out import PerPiece, work_out
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.fit import Fit, fit
-from hearth_bowl.core.fit.ask import Ask, CupAsk, MouldAsk, PanAsk, ask_for, ask_kind, asked_alike, check_ask, kind_of
-from hearth_bowl.core.fit.layers import MOST_LAYERS, LayerAmount, LayerAsk, LayeredSlab, fit_slab
+from hearth_bowl.core.fit.ask import Ask, PanAsk, ask_for, ask_kind, asked_alike, check_ask, kind_of
 from hearth_bowl.core.fit.marking import Guide, guide
 from hearth_bowl.core.fit.near_choices import NearChoice, near_choices
 from hearth_bowl.core.fit.other_vessels import OtherVessel, other_vessels
-from hearth_bowl.core.fit.stacked import MOST_FILLINGS, FillingAmount, FillingAsk, Stack, fit_stack
-from hearth_bowl.core.fit.vessel import Box, Cup, Mould, Vessel
+from hearth_bowl.core.fit.slab import cut_of
+from hearth_bowl.core.fit.vessel import Box, Vessel
 from hearth_bowl.core.geometry.pans import Pan
 from hearth_bowl.core.keep.cautions import Caution
 from hearth_bowl.core.mass.cooking import finished_or_none
@@ -53,30 +52,11 @@ class CheckedFit:
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class KeptLayer:
-    """A layer as it was left: another recipe by its id, or the recipe itself, and how much of it."""
-
-    recipe_id: int
-    amount: LayerAmount
-
-
-@dataclass(frozen=True, slots=True, kw_only=True)
-class KeptFilling:
-    """A filling as it was left: another recipe by its id, or the recipe itself, and how much of it."""
-
-    recipe_id: int
-    amount: FillingAmount
-
-
-@dataclass(frozen=True, slots=True, kw_only=True)
 class KeptFit:
     """The fit of a recipe as it was left; without an ask before the first."""
 
     vessel_id: int | None = None
     ask: AskFile | None = None
-    total_mm: float | None = None
-    layers: tuple[KeptLayer, ...] = ()
-    fillings: tuple[KeptFilling, ...] = ()
 
 
 def fit_recipe(session: Session, record: Mapping[str, Any], vessel: Mapping[str, Any], ask: Ask | None) -> Fit:
@@ -153,66 +133,6 @@ def vessels_for(
     return [(stored[other.position].id, other) for other in found]
 
 
-def fit_pan_layers(
-    session: Session,
-    vessel: Mapping[str, Any],
-    layers: Sequence[tuple[Mapping[str, Any], LayerAmount]],
-    ask: Ask | None,
-    total_mm: float | None,
-) -> LayeredSlab:
-    """Return the layers of a pan, and what is cut of them.
-
-    :param layers: of each its recipe file's content, and how much.
-    :raises BadInput: at `vessel`, below `layers` or `ask`; at `total_mm`.
-    """
-    pan = _under("vessel", lambda: vessel_from(vessel))
-    if not isinstance(pan, Pan):
-        raise BadInput(("vessel", "kind"), "layers lie in a pan", "a pan", "not-for-this")
-    asks = [
-        LayerAsk(recipe=recipe, amount=amount, finished=done)
-        for (recipe, done), (_, amount) in zip(_parts(session, "layers", layers), layers, strict=True)
-    ]
-    checked = _under("ask", lambda: check_ask(ask_of(ask, pan)))
-    assert isinstance(checked, PanAsk)
-    return fit_slab(pan, asks, checked, total_mm)
-
-
-def fit_cavity_stack(
-    session: Session,
-    vessel: Mapping[str, Any],
-    fillings: Sequence[tuple[Mapping[str, Any], FillingAmount]],
-    ask: Ask | None,
-) -> Stack:
-    """Return the fillings stacked in a mould's cavities or in cups.
-
-    :param fillings: of each its recipe file's content, and how much.
-    :raises BadInput: at `vessel`, below `fillings` or `ask`.
-    """
-    mould = _under("vessel", lambda: vessel_from(vessel))
-    if not isinstance(mould, Mould | Cup):
-        raise BadInput(("vessel", "kind"), "fillings are stacked in a mould or cups", "a mould or cups", "not-for-this")
-    asks = [
-        FillingAsk(recipe=recipe, amount=amount, finished=done)
-        for (recipe, done), (_, amount) in zip(_parts(session, "fillings", fillings), fillings, strict=True)
-    ]
-    checked = _under("ask", lambda: check_ask(ask_of(ask, mould)))
-    assert isinstance(checked, MouldAsk | CupAsk)
-    try:
-        return fit_stack(mould, asks, checked)
-    except BadInput as problem:
-        raise (problem if problem.field[0] == "fillings" else problem.under("ask")) from None
-
-
-def _parts(
-    session: Session, name: str, parts: Sequence[tuple[Mapping[str, Any], object]]
-) -> Iterator[tuple[Recipe, Mixture | None]]:
-    kitchen = get_settings(session).kitchen
-    for position, (record, _) in enumerate(parts):
-        with _below(name, position, "recipe"):
-            recipe = recipe_from(record)
-        yield recipe, finished_or_none(recipe, kitchen)
-
-
 def get_fit(session: Session, recipe_id: int) -> KeptFit:
     """Return the fit of a recipe as it was left; an empty one before the first.
 
@@ -224,38 +144,18 @@ def get_fit(session: Session, recipe_id: int) -> KeptFit:
         return KeptFit()
     kept = json.loads(row.document)
     vessel = None if row.vessel_id is None else vessel_service.get_vessel(session, row.vessel_id).vessel
-    return KeptFit(
-        vessel_id=row.vessel_id,
-        ask=kept_ask(kept.get("ask"), vessel),
-        total_mm=kept.get("total_mm"),
-        layers=tuple(
-            KeptLayer(recipe_id=part["recipe_id"], amount=LayerAmount(**part["amount"])) for part in kept["layers"]
-        ),
-        fillings=tuple(
-            KeptFilling(recipe_id=part["recipe_id"], amount=FillingAmount(**part["amount"]))
-            for part in kept["fillings"]
-        ),
-    )
+    return KeptFit(vessel_id=row.vessel_id, ask=kept_ask(kept.get("ask"), vessel))
 
 
 def keep_fit(session: Session, recipe_id: int, left: KeptFit, now: datetime) -> KeptFit:
     """Keep the fit of a recipe as it is left. An ask that cannot be made is kept too: nothing typed is lost.
 
-    :raises NotFound: there is no such recipe or vessel. :raises BadInput: at `layers` or `fillings`: too many.
+    :raises NotFound: there is no such recipe or vessel.
     """
     get_recipe(session, recipe_id)
     if left.vessel_id is not None:
         vessel_service.get_vessel(session, left.vessel_id)
-    for name, most in (("layers", MOST_LAYERS), ("fillings", MOST_FILLINGS)):
-        count = len(getattr(left, name))
-        if count > most:
-            raise BadInput((name,), f"{count} {name}", f"up to {most}", "out-of-range")
-    document = {
-        "ask": None if left.ask is None else ask_record(left.ask),
-        "total_mm": left.total_mm,
-        "layers": [asdict(part) for part in left.layers],
-        "fillings": [asdict(part) for part in left.fillings],
-    }
+    document = {"ask": None if left.ask is None else ask_record(left.ask)}
     text = json.dumps(document, ensure_ascii=False, allow_nan=False)
     session.merge(RecipeFitRow(recipe_id=recipe_id, vessel_id=left.vessel_id, document=text, changed_at=now))
     session.flush()
@@ -273,12 +173,11 @@ def marking_guide(session: Session, recipe_id: int) -> tuple[str, Guide]:
         raise NotFound("fit of recipe", recipe_id)
     vessel = vessel_service.get_vessel(session, left.vessel_id).vessel
     checked = _checked_fit(session, stored.recipe, vessel, left.ask)
-    if not isinstance(checked.vessel, Pan):
+    if not isinstance(checked.vessel, Pan) or not isinstance(checked.ask, PanAsk):
         raise BadInput(("vessel", "kind"), "only a slab is marked", "a pan", "not-for-this")
     found = fit(checked.recipe, checked.vessel, checked.ask, checked.finished)
-    if left.layers:
-        found = replace(found, piece_g=None)
-    return checked.recipe.name, guide(checked.vessel, found)
+    cut = cut_of(checked.vessel, checked.ask)
+    return checked.recipe.name, guide(checked.vessel, cut, checked.ask.kerf_mm, found.piece_g or 0.0)
 
 
 def ask_of(ask: Ask | None, vessel: Vessel) -> Ask:

@@ -14,7 +14,6 @@ from hearth_bowl.core.solve.balance import Balance, balance, balance_to_whole_pa
 from hearth_bowl.core.solve.only_this_much import Short, only_this_much
 from hearth_bowl.core.solve.starters import starter
 from hearth_bowl.core.solve.swap import swap
-from hearth_bowl.core.solve.two_layers import split_tin
 from hearth_bowl.formats.recipe_file import RecipeFile, ingredient_from, line_from, recipe_from, recipe_record
 
 
@@ -108,41 +107,6 @@ def compare_recipes(first: Mapping[str, Any], second: Mapping[str, Any], at_c: f
     :raises BadInput: below `first` or `second`; at `at_c`.
     """
     return compare(_recipe("first", first), _recipe("second", second), at_c)
-
-
-@dataclass(frozen=True, slots=True, kw_only=True)
-class TwoLayers:
-    """Two layers from one tin."""
-
-    first: RecipeFile
-    second: RecipeFile
-    first_tin_g: float
-    second_tin_g: float
-
-
-def split_tin_records(
-    first: Mapping[str, Any], second: Mapping[str, Any], tin_g: float, first_share: float
-) -> TwoLayers:
-    """Return two recipes scaled to share one tin, each by its own ratio.
-
-    :raises BadInput: below `first` or `second`; at `tin_g` or `first_share`.
-    """
-    found = split_tin(_recipe("first", first), _recipe("second", second), tin_g, first_share)
-    scaled = [
-        recipe.with_amounts_g(
-            [
-                shown_g(grams) if line.unit == "g" else grams
-                for line, grams in zip(recipe.lines, recipe.amounts_g, strict=True)
-            ]
-        )
-        for recipe in (found.first, found.second)
-    ]
-    return TwoLayers(
-        first=recipe_record(scaled[0]),
-        second=recipe_record(scaled[1]),
-        first_tin_g=found.first_tin_g,
-        second_tin_g=found.second_tin_g,
-    )
 
 
 def start_record(family: str, use: str | None, chocolate: str) -> RecipeFile:

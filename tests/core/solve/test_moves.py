@@ -16,7 +16,7 @@ from hearth_bowl.core.recipe.weighing import spread_pct
 from hearth_bowl.core.solve.only_this_much import only_this_much
 from hearth_bowl.core.solve.starters import BASES, starter
 from hearth_bowl.core.solve.swap import shelf_of, swap
-from hearth_bowl.core.solve.two_layers import split_tin
+from hearth_bowl.core.solve.two_layers import share_tin
 from tests.kitchen import R1, recipe
 
 
@@ -95,14 +95,25 @@ class TwoLayers(unittest.TestCase):
     def test_a_tin_is_split_by_each_layers_own_ratio_and_the_parts_close(self) -> None:
         dark = recipe(family="condensed-milk-fudge", condensed_sweet=397, dark55=400)
         white = recipe(family="condensed-milk-fudge", condensed_sweet=397, white28=700)
-        found = split_tin(dark, white, 397)
-        self.assertAlmostEqual(found.first_tin_g + found.second_tin_g, 397)
-        self.assertAlmostEqual(found.first.mass_g, found.second.mass_g)
-        self.assertGreater(found.first_tin_g, found.second_tin_g)
-        self.assertAlmostEqual(found.second.amounts_g[1] / found.second.amounts_g[0], 700 / 397)
+        first, second = share_tin(dark, white, 397)
+        self.assertAlmostEqual(first.tin_g + second.tin_g, 397)
+        self.assertAlmostEqual(first.recipe.mass_g, second.recipe.mass_g)
+        self.assertAlmostEqual(first.recipe.amounts_g[0], first.tin_g)
+        self.assertGreater(first.tin_g, second.tin_g)
+        thirds = share_tin(dark, white, 397, 1 / 3)
+        self.assertAlmostEqual(2 * thirds[0].recipe.mass_g, thirds[1].recipe.mass_g)
         with self.assertRaises(BadInput) as refused:
-            split_tin(dark, recipe(**R1), 397)
+            share_tin(dark, recipe(**R1), 397)
         self.assertEqual(refused.exception.field, ("second",))
+
+    def test_both_layers_of_a_tin_set_alike(self) -> None:
+        dark = recipe(family="condensed-milk-fudge", use="cut", condensed_sweet=397, dark55=300)
+        white = recipe(family="condensed-milk-fudge", condensed_sweet=397, white28=500)
+        first, second = share_tin(dark, white, 397)
+        assert first.index and second.index and first.index_before and second.index_before
+        self.assertGreater(abs(first.index_before - second.index_before), 0.5)
+        self.assertAlmostEqual(first.index, 4.0, delta=0.02)
+        self.assertAlmostEqual(second.index, 4.0, delta=0.02)
 
 
 class Compare(unittest.TestCase):

@@ -298,6 +298,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/confections/another": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Make the same confection in another vessel, or with another chocolate round it. Nothing is stored. */
+        post: operations["anotherConfection"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/confections/label": {
         parameters: {
             query?: never;
@@ -326,6 +343,23 @@ export interface paths {
         get: operations["confectionOptions"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/confections/shared-tin": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Share one tin over two layers, so that both set alike. Nothing is stored. */
+        post: operations["shareTin"];
         delete?: never;
         options?: never;
         head?: never;
@@ -368,6 +402,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/confections/{confection_id}/shared-tin": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Store a tin shared over two layers: the parts' masses, and the recipes' amounts, with a version of what was. */
+        put: operations["takeSharedTin"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/cook": {
         parameters: {
             query?: never;
@@ -396,23 +447,6 @@ export interface paths {
         put?: never;
         /** Fit a recipe to a vessel. Nothing is stored. */
         post: operations["fit"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/fit/layers": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** Fit layers of several recipes to a pan. Nothing is stored. */
-        post: operations["fitLayers"];
         delete?: never;
         options?: never;
         head?: never;
@@ -481,23 +515,6 @@ export interface paths {
         get: operations["listRolling"];
         put?: never;
         post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/fit/stack": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** Fit fillings of several recipes to a mould's cavities. Nothing is stored. */
-        post: operations["fitStack"];
         delete?: never;
         options?: never;
         head?: never;
@@ -849,6 +866,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/recipes/{recipe_id}/fit/confection": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Make a confection of the fit of a recipe as it was left: more can be put into it. */
+        post: operations["confectionFromFit"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/recipes/{recipe_id}/versions": {
         parameters: {
             query?: never;
@@ -1056,23 +1090,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/two-layers": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** Split one tin over two layers, each by its own ratio. */
-        post: operations["splitTin"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/vessels": {
         parameters: {
             query?: never;
@@ -1195,6 +1212,32 @@ export interface components {
         AlcoholAnswer: {
             /** G Each */
             g_each: number;
+        };
+        /**
+         * AnotherConfection
+         * @description A confection made another way, under a name of its own, and the places of the parts that have no room there.
+         */
+        AnotherConfection: {
+            asked: components["schemas"]["ConfectionAsk"];
+            /** Left Out */
+            left_out: number[];
+        };
+        /**
+         * AnotherConfectionIn
+         * @description A confection as it is put together, and another vessel by its id or another chocolate by its key.
+         */
+        AnotherConfectionIn: {
+            asked: components["schemas"]["ConfectionAskIn"];
+            /**
+             * Chocolate
+             * @default null
+             */
+            chocolate?: string | null;
+            /**
+             * Vessel
+             * @default null
+             */
+            vessel?: number | null;
         };
         /**
          * AssessIn
@@ -1879,6 +1922,8 @@ export interface components {
             piece_mm: number[] | null;
             /** Pieces */
             pieces: number;
+            /** Places Mm */
+            places_mm: number[][] | null;
             /** Pours */
             pours: number | null;
             /** Turns */
@@ -2246,25 +2291,6 @@ export interface components {
             wall_mm?: number;
         };
         /**
-         * Cut
-         * @description How a slab is cut: pieces along and across (None on a round slab), their sides, and how many whole ones.
-         *
-         *     `places_mm` are the left upper corners of a round slab's pieces, from the square round it.
-         */
-        Cut: {
-            /** Grid */
-            grid: number[] | null;
-            /** Piece Mm */
-            piece_mm: number[];
-            /** Pieces */
-            pieces: number;
-            /**
-             * Places Mm
-             * @default null
-             */
-            places_mm: number[][] | null;
-        };
-        /**
          * Declared
          * @description An allergen by its name, a nut or a cereal, else by its group, with the parts that bring it.
          */
@@ -2431,115 +2457,6 @@ export interface components {
             name: string;
             /** Value */
             value: string;
-        };
-        /**
-         * FillingAmount
-         * @description How much of a filling, by one of: ml, mm of depth, a share of the room, or none: then it gives way.
-         *
-         *     `lumps` are whole pieces (nuts, marshmallows) that pack to 55 %; the filling above runs into their gaps. What
-         *     stands `on_top` is piped above the brim, by ml; `overrun_pct` is the air in it.
-         */
-        FillingAmount: {
-            /**
-             * Lumps
-             * @default false
-             */
-            lumps: boolean;
-            /**
-             * Ml
-             * @default null
-             */
-            ml: number | null;
-            /**
-             * Mm
-             * @default null
-             */
-            mm: number | null;
-            /**
-             * On Top
-             * @default false
-             */
-            on_top: boolean;
-            /**
-             * Overrun Pct
-             * @default null
-             */
-            overrun_pct: number | null;
-            /**
-             * Share Pct
-             * @default null
-             */
-            share_pct: number | null;
-            /**
-             * Texture
-             * @default soft
-             * @enum {string}
-             */
-            texture: "soft" | "firm" | "crunchy";
-        };
-        /**
-         * FillingAmount
-         * @description How much of a filling, by one of: ml, mm of depth, a share of the room, or none: then it gives way.
-         *
-         *     `lumps` are whole pieces (nuts, marshmallows) that pack to 55 %; the filling above runs into their gaps. What
-         *     stands `on_top` is piped above the brim, by ml; `overrun_pct` is the air in it.
-         */
-        FillingAmountIn: {
-            /**
-             * Lumps
-             * @default false
-             */
-            lumps?: boolean;
-            /**
-             * Ml
-             * @default null
-             */
-            ml?: number | null;
-            /**
-             * Mm
-             * @default null
-             */
-            mm?: number | null;
-            /**
-             * On Top
-             * @default false
-             */
-            on_top?: boolean;
-            /**
-             * Overrun Pct
-             * @default null
-             */
-            overrun_pct?: number | null;
-            /**
-             * Share Pct
-             * @default null
-             */
-            share_pct?: number | null;
-            /**
-             * Texture
-             * @default soft
-             * @enum {string}
-             */
-            texture?: "soft" | "firm" | "crunchy";
-        };
-        /**
-         * FillingIn
-         * @description A filling: a recipe, and how much of it.
-         */
-        FillingIn: {
-            /**
-             * @default {
-             *       "lumps": false,
-             *       "ml": null,
-             *       "mm": null,
-             *       "on_top": false,
-             *       "overrun_pct": null,
-             *       "share_pct": null,
-             *       "texture": "soft"
-             *     }
-             */
-            amount?: components["schemas"]["FillingAmountIn"];
-            recipe: components["schemas"]["RecipeIn"];
         };
         /**
          * Fit
@@ -3159,24 +3076,6 @@ export interface components {
             where: string;
         };
         /**
-         * KeptFilling
-         * @description A filling as it was left: another recipe by its id, or the recipe itself, and how much of it.
-         */
-        KeptFilling: {
-            amount: components["schemas"]["FillingAmount"];
-            /** Recipe Id */
-            recipe_id: number;
-        };
-        /**
-         * KeptFilling
-         * @description A filling as it was left: another recipe by its id, or the recipe itself, and how much of it.
-         */
-        KeptFillingIn: {
-            amount: components["schemas"]["FillingAmountIn"];
-            /** Recipe Id */
-            recipe_id: number;
-        };
-        /**
          * KeptFit
          * @description The fit of a recipe as it was left; without an ask before the first.
          */
@@ -3186,21 +3085,6 @@ export interface components {
              * @default null
              */
             ask: (components["schemas"]["PanAsk"] | components["schemas"]["MouldAsk"] | components["schemas"]["CupAsk"] | components["schemas"]["ScoopAsk"] | components["schemas"]["PiecesAsk"] | components["schemas"]["CakeAsk"]) | null;
-            /**
-             * Fillings
-             * @default []
-             */
-            fillings: components["schemas"]["KeptFilling"][];
-            /**
-             * Layers
-             * @default []
-             */
-            layers: components["schemas"]["KeptLayer"][];
-            /**
-             * Total Mm
-             * @default null
-             */
-            total_mm: number | null;
             /**
              * Vessel Id
              * @default null
@@ -3218,43 +3102,10 @@ export interface components {
              */
             ask?: (components["schemas"]["PanAskIn"] | components["schemas"]["MouldAskIn"] | components["schemas"]["CupAskIn"] | components["schemas"]["ScoopAskIn"] | components["schemas"]["PiecesAskIn"] | components["schemas"]["CakeAskIn"]) | null;
             /**
-             * Fillings
-             * @default []
-             */
-            fillings?: components["schemas"]["KeptFillingIn"][];
-            /**
-             * Layers
-             * @default []
-             */
-            layers?: components["schemas"]["KeptLayerIn"][];
-            /**
-             * Total Mm
-             * @default null
-             */
-            total_mm?: number | null;
-            /**
              * Vessel Id
              * @default null
              */
             vessel_id?: number | null;
-        };
-        /**
-         * KeptLayer
-         * @description A layer as it was left: another recipe by its id, or the recipe itself, and how much of it.
-         */
-        KeptLayer: {
-            amount: components["schemas"]["LayerAmount"];
-            /** Recipe Id */
-            recipe_id: number;
-        };
-        /**
-         * KeptLayer
-         * @description A layer as it was left: another recipe by its id, or the recipe itself, and how much of it.
-         */
-        KeptLayerIn: {
-            amount: components["schemas"]["LayerAmountIn"];
-            /** Recipe Id */
-            recipe_id: number;
         };
         /**
          * KeptVersion
@@ -3504,93 +3355,27 @@ export interface components {
             label: string;
         };
         /**
-         * LayerAmount
-         * @description How much of a layer, by one of: its thickness [mm], the mass weighed in [g], or a share of what depth is left.
+         * LayerOfTin
+         * @description A layer of a shared tin: its place, its recipe, what of the tin and in all goes into it [g]; its set index at
+         *     20 °C before and after, and what of its recipe moves so that both layers set alike.
          */
-        LayerAmount: {
-            /**
-             * Mass G
-             * @default null
-             */
-            mass_g: number | null;
-            /**
-             * Share
-             * @default null
-             */
-            share: number | null;
-            /**
-             * Thickness Mm
-             * @default null
-             */
-            thickness_mm: number | null;
-        };
-        /**
-         * LayerAmount
-         * @description How much of a layer, by one of: its thickness [mm], the mass weighed in [g], or a share of what depth is left.
-         */
-        LayerAmountIn: {
-            /**
-             * Mass G
-             * @default null
-             */
-            mass_g?: number | null;
-            /**
-             * Share
-             * @default null
-             */
-            share?: number | null;
-            /**
-             * Thickness Mm
-             * @default null
-             */
-            thickness_mm?: number | null;
-        };
-        /**
-         * LayerIn
-         * @description A layer: a recipe, and how much of it.
-         */
-        LayerIn: {
-            /**
-             * @default {
-             *       "mass_g": null,
-             *       "share": null,
-             *       "thickness_mm": null
-             *     }
-             */
-            amount?: components["schemas"]["LayerAmountIn"];
-            recipe: components["schemas"]["RecipeIn"];
-        };
-        /**
-         * LayeredSlab
-         * @description The layers of a slab and, where it is cut, its pieces: filling of all layers = pieces + offcut.
-         */
-        LayeredSlab: {
-            cut: components["schemas"]["Cut"] | null;
-            /** Layers */
-            layers: components["schemas"]["PanLayer"][];
-            marks: components["schemas"]["Marks"] | null;
-            /** Offcut G */
-            offcut_g: number | null;
-            /** Piece G */
-            piece_g: number | null;
-        };
-        /**
-         * LayersIn
-         * @description Two recipes, the tin that they share [g], and the first one's share of the mass.
-         */
-        LayersIn: {
-            first: components["schemas"]["RecipeIn"];
-            /**
-             * First Share
-             * @default 0.5
-             */
-            first_share?: number;
-            second: components["schemas"]["RecipeIn"];
-            /**
-             * Tin G
-             * @default 397
-             */
-            tin_g?: number;
+        LayerOfTin: {
+            /** Index */
+            index: number | null;
+            /** Index Before */
+            index_before: number | null;
+            /** Make G */
+            make_g: number;
+            /** Moves */
+            moves: boolean;
+            /** Name */
+            name: string;
+            /** Position */
+            position: number;
+            /** Recipe Id */
+            recipe_id: number;
+            /** Tin G */
+            tin_g: number;
         };
         /**
          * LeftOverAnswer
@@ -4636,51 +4421,6 @@ export interface components {
              * @default 0
              */
             trim_mm?: number;
-        };
-        /**
-         * PanLayer
-         * @description A layer from one height above the base to another [mm]; batch = filling + loss + evaporated.
-         */
-        PanLayer: {
-            /** Amounts G */
-            amounts_g: number[];
-            /** Batch G */
-            batch_g: number;
-            /** Evaporated G */
-            evaporated_g: number;
-            /** Fill Ml */
-            fill_ml: number;
-            /** Filling G */
-            filling_g: number;
-            /** From Mm */
-            from_mm: number;
-            /** Loss G */
-            loss_g: number;
-            /** Scale */
-            scale: number;
-            /** Thickness Mm */
-            thickness_mm: number;
-            /** To Mm */
-            to_mm: number;
-        };
-        /**
-         * PanLayersIn
-         * @description Layers in a pan, the first at its base.
-         */
-        PanLayersIn: {
-            /**
-             * Ask
-             * @default null
-             */
-            ask?: (components["schemas"]["PanAskIn"] | components["schemas"]["MouldAskIn"] | components["schemas"]["CupAskIn"] | components["schemas"]["ScoopAskIn"] | components["schemas"]["PiecesAskIn"] | components["schemas"]["CakeAskIn"]) | null;
-            /** Layers */
-            layers: components["schemas"]["LayerIn"][];
-            /**
-             * Total Mm
-             * @default null
-             */
-            total_mm?: number | null;
-            vessel: components["schemas"]["VesselIn"];
         };
         /**
          * PanWeighed
@@ -6406,6 +6146,28 @@ export interface components {
             shapes: components["schemas"]["ShapeOut"][];
         };
         /**
+         * SharedTin
+         * @description One tin over two layers.
+         */
+        SharedTin: {
+            /** Layers */
+            layers: components["schemas"]["LayerOfTin"][];
+            /** Tin G */
+            tin_g: number;
+        };
+        /**
+         * SharedTinIn
+         * @description A confection as it is put together, and the tin that its two layers share [g]; a usual one where none is said.
+         */
+        SharedTinIn: {
+            asked: components["schemas"]["ConfectionAskIn"];
+            /**
+             * Tin G
+             * @default null
+             */
+            tin_g?: number | null;
+        };
+        /**
          * Shell
          * @description Chocolate round one finished piece, and for all of them.
          *
@@ -6516,64 +6278,6 @@ export interface components {
              * @enum {string}
              */
             kind: "spill";
-        };
-        /**
-         * Stack
-         * @description All fillings of a mould's cavities or of cups, what stays empty below the cap, and what to mind.
-         */
-        Stack: {
-            /** Empty Ml */
-            empty_ml: number;
-            /** Fillings */
-            fillings: components["schemas"]["StackedFilling"][];
-            /** Notes */
-            notes: string[];
-            /** Pieces */
-            pieces: number;
-            /** Pours */
-            pours: number;
-        };
-        /**
-         * StackIn
-         * @description Fillings stacked in a mould's cavities, the first at the mould's floor.
-         */
-        StackIn: {
-            /**
-             * Ask
-             * @default null
-             */
-            ask?: (components["schemas"]["PanAskIn"] | components["schemas"]["MouldAskIn"] | components["schemas"]["CupAskIn"] | components["schemas"]["ScoopAskIn"] | components["schemas"]["PiecesAskIn"] | components["schemas"]["CakeAskIn"]) | null;
-            /** Fillings */
-            fillings: components["schemas"]["FillingIn"][];
-            vessel: components["schemas"]["VesselIn"];
-        };
-        /**
-         * StackedFilling
-         * @description One filling of each cavity, from one depth below the rim to another [mm], a top at 0; its batch for all pieces.
-         *
-         *     `ml` is the room between its levels, `net_ml` what of the recipe itself is in the cavity.
-         */
-        StackedFilling: {
-            /** Amounts G */
-            amounts_g: number[];
-            /** Batch G */
-            batch_g: number;
-            /** Each G */
-            each_g: number;
-            /** From Mm */
-            from_mm: number;
-            /** Gives Way */
-            gives_way: boolean;
-            /** Loss G */
-            loss_g: number;
-            /** Ml */
-            ml: number;
-            /** Net Ml */
-            net_ml: number;
-            /** Scale */
-            scale: number;
-            /** To Mm */
-            to_mm: number;
         };
         /**
          * Standing
@@ -6841,6 +6545,19 @@ export interface components {
             recipe: components["schemas"]["RecipeIn"];
         };
         /**
+         * TakeSharedTinIn
+         * @description A tin [g], or a usual one, for the two layers of the confection as it was stored at `revision`.
+         */
+        TakeSharedTinIn: {
+            /** Revision */
+            revision: number;
+            /**
+             * Tin G
+             * @default null
+             */
+            tin_g?: number | null;
+        };
+        /**
          * Taken
          * @description How many readings were new, and what the device's clock is ahead of ours, by which they were set back.
          */
@@ -6960,18 +6677,6 @@ export interface components {
             readings: number;
             /** Stretches */
             stretches: number[][][];
-        };
-        /**
-         * TwoLayers
-         * @description Two layers from one tin.
-         */
-        TwoLayers: {
-            first: components["schemas"]["RecipeFile"];
-            /** First Tin G */
-            first_tin_g: number;
-            second: components["schemas"]["RecipeFile"];
-            /** Second Tin G */
-            second_tin_g: number;
         };
         /**
          * Unsure
@@ -8236,6 +7941,48 @@ export interface operations {
             };
         };
     };
+    anotherConfection: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AnotherConfectionIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AnotherConfection"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     labelConfection: {
         parameters: {
             query?: never;
@@ -8294,6 +8041,48 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ConfectionOptionsOut"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    shareTin: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SharedTinIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SharedTin"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
                 };
             };
             /** @description Unprocessable Content */
@@ -8480,6 +8269,59 @@ export interface operations {
             };
         };
     };
+    takeSharedTin: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                confection_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TakeSharedTinIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StoredConfection"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     cook: {
         parameters: {
             query?: never;
@@ -8533,39 +8375,6 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Fit"];
-                };
-            };
-            /** @description Unprocessable Content */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    fitLayers: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["PanLayersIn"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["LayeredSlab"];
                 };
             };
             /** @description Unprocessable Content */
@@ -8690,39 +8499,6 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["RollingListOut"];
-                };
-            };
-            /** @description Unprocessable Content */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    fitStack: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["StackIn"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Stack"];
                 };
             };
             /** @description Unprocessable Content */
@@ -9620,6 +9396,46 @@ export interface operations {
             };
         };
     };
+    confectionFromFit: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                recipe_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StoredConfection"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     listVersions: {
         parameters: {
             query?: never;
@@ -10124,39 +9940,6 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Unprocessable Content */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    splitTin: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["LayersIn"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["TwoLayers"];
                 };
             };
             /** @description Unprocessable Content */

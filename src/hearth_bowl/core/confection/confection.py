@@ -4,9 +4,9 @@ Numbers with no source beside them are judgements, or limits of the reckoning.
 """
 
 from collections.abc import Mapping
-from dataclasses import dataclass, fields
+from dataclasses import dataclass, fields, replace
 from types import MappingProxyType
-from typing import Final, Literal, get_args
+from typing import Any, Final, Literal, Self, get_args
 
 from hearth_bowl.core.errors import BadInput, check_number
 from hearth_bowl.core.fit.ask import KIND_WORDS, MOST_COLOURS, MOST_LOSS_PCT, MOST_OVERRUN_PCT, kind_of
@@ -101,6 +101,13 @@ class AnyPart:
     def amount(self) -> str | None:
         """Return by what its amount is said; None where it gives way or is as usual."""
         return next((name for name in AMOUNTS if getattr(self, name) is not None), None)
+
+    def with_amount(self, name: str | None = None, value: float | None = None) -> Self:
+        """Return the part by one amount of `AMOUNTS` alone, or by none: it gives way, or is as usual."""
+        amounts: dict[str, Any] = dict.fromkeys(AMOUNTS)
+        if name is not None:
+            amounts[name] = value
+        return replace(self, **amounts)
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

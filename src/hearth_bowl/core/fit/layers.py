@@ -10,11 +10,8 @@ from typing import Final
 from hearth_bowl.core.errors import BadInput, check_number
 from hearth_bowl.core.fit.ask import PanAsk
 from hearth_bowl.core.fit.made import Made, batch_for_g, filling_of_g, made_of, scaled
-from hearth_bowl.core.fit.outcome import Marks
-from hearth_bowl.core.fit.slab import cut_of, marks
 from hearth_bowl.core.geometry.numbers import FLOOR_GUARD
 from hearth_bowl.core.geometry.pans import Pan
-from hearth_bowl.core.geometry.pieces import Cut
 from hearth_bowl.core.mass.mixture import Mixture
 from hearth_bowl.core.recipe.recipe import Recipe
 
@@ -61,37 +58,6 @@ class PanLayer:
     evaporated_g: float
     scale: float
     amounts_g: tuple[float, ...]
-
-
-@dataclass(frozen=True, slots=True, kw_only=True)
-class LayeredSlab:
-    """The layers of a slab and, where it is cut, its pieces: filling of all layers = pieces + offcut."""
-
-    layers: tuple[PanLayer, ...]
-    cut: Cut | None
-    marks: Marks | None
-    piece_g: float | None
-    offcut_g: float | None
-
-
-def fit_slab(pan: Pan, layers: Sequence[LayerAsk], ask: PanAsk, total_mm: float | None = None) -> LayeredSlab:
-    """Return the layers of a slab and what is cut of them.
-
-    :raises BadInput: see `fit_layers`; at `pieces` or `piece_mm` when it cannot be cut so.
-    """
-    found = fit_layers(pan, layers, ask, total_mm)
-    cut = cut_of(pan, ask)
-    if cut is None:
-        return LayeredSlab(layers=found, cut=None, marks=None, piece_g=None, offcut_g=None)
-    p, q = cut.piece_mm
-    piece_g = sum(p * q * layer.thickness_mm * layer.filling_g / layer.fill_ml / 1000 for layer in found)
-    return LayeredSlab(
-        layers=found,
-        cut=cut,
-        marks=marks(pan, cut, ask.kerf_mm) if cut.grid else None,
-        piece_g=piece_g,
-        offcut_g=max(0.0, sum(layer.filling_g for layer in found) - cut.pieces * piece_g),
-    )
 
 
 def fit_layers(

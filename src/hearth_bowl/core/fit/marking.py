@@ -3,8 +3,9 @@
 from dataclasses import dataclass
 
 from hearth_bowl.core.errors import BadInput
-from hearth_bowl.core.fit import Fit
+from hearth_bowl.core.fit.slab import marks
 from hearth_bowl.core.geometry.pans import Pan
+from hearth_bowl.core.geometry.pieces import Cut
 
 TICK_MM = 6.0
 """How far a mark reaches in from the edge."""
@@ -38,19 +39,18 @@ class Guide:
     says: str
 
 
-def guide(pan: Pan, found: Fit) -> Guide:
-    """Return the marking guide of a slab that is cut.
+def guide(pan: Pan, cut: Cut | None, kerf_mm: float, piece_g: float) -> Guide:
+    """Return the marking guide of a slab that is cut into pieces of `piece_g` with a knife of `kerf_mm`.
 
     :raises BadInput: at `pieces` when it is not cut.
     """
-    if found.piece_mm is None or found.pieces is None:
+    if cut is None:
         raise BadInput(("pieces",), "nothing is cut", "a number of pieces, or their size", "missing")
-    p, q = found.piece_mm
-    weight = "" if found.piece_g is None else f", ⟦{found.piece_g:.1f} g⟧ each"
-    says = f"{found.pieces} pieces, ⟦{p:.1f} x {q:.1f} mm⟧{weight}, one topping a piece"
-    if found.marks is None:
+    p, q = cut.piece_mm
+    says = f"{cut.pieces} pieces, ⟦{p:.1f} x {q:.1f} mm⟧, ⟦{piece_g:.1f} g⟧ each, one topping a piece"
+    if cut.grid is None:
         side = pan.diameter_mm
-        places = found.places_mm or ()
+        places = cut.places_mm or ()
         cuts = tuple(
             line
             for x, y in places
@@ -69,19 +69,20 @@ def guide(pan: Pan, found: Fit) -> Guide:
             ),
             says=says,
         )
-    along, across = found.marks.along_mm, found.marks.across_mm
+    edges = marks(pan, cut, kerf_mm)
+    along, across = edges.along_mm, edges.across_mm
     width, height = pan.length_mm, pan.width_mm
-    nx, ny = found.grid or (0, 0)
-    marks = [(x, 0.0, x, TICK_MM) for x in along] + [(x, height - TICK_MM, x, height) for x in along]
-    marks += [(0.0, y, TICK_MM, y) for y in across] + [(width - TICK_MM, y, width, y) for y in across]
+    nx, ny = cut.grid
+    ticks = [(x, 0.0, x, TICK_MM) for x in along] + [(x, height - TICK_MM, x, height) for x in along]
+    ticks += [(0.0, y, TICK_MM, y) for y in across] + [(width - TICK_MM, y, width, y) for y in across]
     cuts_along = [(x, across[0], x, across[-1]) for x in along] + [(along[0], y, along[-1], y) for y in across]
-    pitch_x, pitch_y = found.spacing_mm or (p, q)
+    pitch_x, pitch_y = p + kerf_mm, q + kerf_mm
     return Guide(
         width_mm=width,
         height_mm=height,
         is_round=False,
         corner_mm=pan.corner_mm,
-        marks=tuple(marks),
+        marks=tuple(ticks),
         cuts=tuple(cuts_along),
         toppings=tuple(
             (along[0] + p / 2 + i * pitch_x, across[0] + q / 2 + j * pitch_y) for j in range(ny) for i in range(nx)

@@ -166,8 +166,12 @@ type OtherProps = { stored: Stored; made: Schemas["Row"]; onTake: (confection_id
 function OtherShells({ stored, made, onTake }: OtherProps) {
   const queries = useQueryClient();
   const take = useMutation({
-    mutationFn: ({ label, name }: Schemas["OtherShell"]) =>
-      dataOf(client.POST("/api/confections", { body: inAnother(stored.asked, label, name) })),
+    mutationFn: async ({ label }: Schemas["OtherShell"]) => {
+      const { asked } = stored;
+      const body = { asked, chocolate: label };
+      const other = await dataOf(client.POST("/api/confections/another", { body }));
+      return dataOf(client.POST("/api/confections", { body: other.asked }));
+    },
     onSuccess: async (another) => {
       await queries.invalidateQueries({ queryKey: confectionQueries.list.queryKey });
       onTake(another.id);
@@ -198,16 +202,6 @@ function OtherShells({ stored, made, onTake }: OtherProps) {
       </ul>
     </details>
   );
-}
-
-/** The same confection with another chocolate round it, under a name of its own. */
-function inAnother(asked: Stored["asked"], ingredient: string, called: string): Stored["asked"] {
-  const parts = asked.parts.map((part) =>
-    part.role === "shell" || part.role === "coat"
-      ? { ...part, of: { recipe_id: null, blend: null, ingredient } }
-      : part,
-  );
-  return { ...asked, name: `${asked.name}, ${called.toLowerCase()}`, parts };
 }
 
 type CheckProps = { label: string; checked: boolean; onCheck: (checked: boolean) => void };

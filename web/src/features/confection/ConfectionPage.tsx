@@ -1,5 +1,6 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { Link, useNavigate, useParams } from "react-router";
+import { useRef, useState } from "react";
+import { Link, useLocation, useNavigate, useParams } from "react-router";
 import { ApiError, client, dataOf, type Schemas } from "../../api/client";
 import { confectionQueries, libraryQuery, recipeQueries, vesselsQuery } from "../../api/queries";
 import { Notice } from "../../app/Notice";
@@ -8,11 +9,14 @@ import { TextField } from "../../ui/Field";
 import { Skeleton } from "../../ui/Skeleton";
 import { Sure } from "../../ui/Sure";
 import { mass, type Units, useUnits } from "../../units/units";
+import { GuideLinks, PlanDrawing } from "../fit";
+import { Another } from "./Another";
 import { ConfectionSection } from "./ConfectionSection";
 import { FormSentence } from "./FormSentence";
 import { LabelText } from "./LabelText";
 import { ToWeigh, WhatFollows } from "./Outcome";
 import { PartSentence } from "./PartSentence";
+import { SharedTin } from "./SharedTin";
 import { useConfection } from "./useConfection";
 import { type Answer, type Asked, type PartAsk, ROLE_WORDS, type Role } from "./words";
 
@@ -48,8 +52,11 @@ function Bench({ stored, vessels, recipes, options }: BenchProps) {
   const units = useUnits();
   const queries = useQueryClient();
   const navigate = useNavigate();
-  const { asked, saving, change, undo, canUndo, drop } = useConfection(stored);
+  const { asked, saving, change, undo, canUndo, drop, flush, accept } = useConfection(stored);
   const { data: library } = useQuery(libraryQuery);
+  const [chosen, setChosen] = useState<number | null>(null);
+  const rows = useRef<(HTMLLIElement | null)[]>([]);
+  const { state } = useLocation();
   const worked = useQuery({
     queryKey: ["confection-worked", asked],
     enabled: asked.parts.length > 0,
@@ -78,6 +85,12 @@ function Bench({ stored, vessels, recipes, options }: BenchProps) {
   const names = new Map(library?.ingredients.map((row) => [row.key, row.name]));
   const nameOf = (key: string) => names.get(key) ?? key;
   const problemAt = (...path: (string | number)[]) => problemIn(problem, path);
+  const press = (at: number) => {
+    setChosen(at);
+    const row = rows.current[at];
+    row?.scrollIntoView({ block: "nearest" });
+    row?.querySelector<HTMLElement>("p button")?.focus();
+  };
   const setPart = (at: number, part: Partial<PartAsk>) =>
     change({ parts: asked.parts.map((row, position) => (position === at ? { ...row, ...part } : row)) });
   const move = (at: number, by: number) => {
@@ -108,6 +121,7 @@ function Bench({ stored, vessels, recipes, options }: BenchProps) {
             {saving.state === "conflict" ? "Not saved" : saving.message}
           </span>
         </div>
+        {typeof state?.note === "string" && <p className="mt-1 text-ash">{state.note}</p>}
         {saving.state === "conflict" && <Conflict stored={stored} asked={asked} message={saving.message} />}
         <FormSentence
           asked={asked}
@@ -123,7 +137,11 @@ function Bench({ stored, vessels, recipes, options }: BenchProps) {
             <li
               // biome-ignore lint/suspicious/noArrayIndexKey: a part is its place in the order of making
               key={`${position}${part.role}`}
-              className="flow-root border-line border-t py-1"
+              ref={(row) => {
+                rows.current[position] = row;
+              }}
+              onFocus={() => setChosen(position)}
+              className={`flow-root border-line border-t py-1 ${position === chosen ? "-mx-2 rounded-md bg-rim-faint px-2" : ""}`}
             >
               <span className="float-right ml-2 flex">
                 <Key
@@ -169,6 +187,15 @@ function Bench({ stored, vessels, recipes, options }: BenchProps) {
           recipes={recipes}
           onAdd={(part) => change({ parts: placed(asked.parts, part, roles) })}
         />
+        <SharedTin
+          stored={stored}
+          asked={asked}
+          recipes={recipes}
+          flush={flush}
+          units={units}
+          onTaken={accept}
+        />
+        <Another asked={asked} making={making} library={library} />
         <div className="mt-3 flex flex-wrap items-center gap-3">
           <a
             href={`/api/confections/${stored.id}/confection.json`}
@@ -198,7 +225,27 @@ function Bench({ stored, vessels, recipes, options }: BenchProps) {
               : problem.detail}
           </p>
         )}
-        {found && vessel && <ConfectionSection asked={asked} answer={found.answer} vessel={vessel} />}
+        {found && vessel && (
+          <>
+            <ConfectionSection
+              asked={asked}
+              answer={found.answer}
+              vessel={vessel}
+              parts={{ chosen, onPress: press }}
+            />
+            {(vessel.kind === "pan" || vessel.kind === "mould") && (
+              <PlanDrawing
+                vessel={vessel}
+                fit={found.answer}
+                kerf={asked.form.kerf_mm ?? 0}
+                boxPx={[430, 180]}
+              />
+            )}
+            {found.answer.piece_mm && vessel.kind === "pan" && (
+              <GuideLinks of={`confections/${stored.id}`} flush={flush} />
+            )}
+          </>
+        )}
         {found && <WhatFollows answer={found.answer} cost={found.cost} units={units} />}
       </section>
       <section

@@ -28,7 +28,7 @@ export function useConfection(stored: Schemas["StoredConfection"]) {
     },
     [queries, stored.id],
   );
-  const { saving, save, drop } = useSaver(store, PAUSE_MS);
+  const { saving, save, drop, flush } = useSaver(store, PAUSE_MS);
   const put = useCallback(
     (next: Asked) => {
       now.current = next;
@@ -45,11 +45,23 @@ export function useConfection(stored: Schemas["StoredConfection"]) {
     },
     [put],
   );
+  /** What was changed and stored elsewhere than here. */
+  const accept = useCallback(
+    (answer: Schemas["StoredConfection"]) => {
+      const before = now.current;
+      setPast((list) => [...list.slice(-MOST_UNDO), before]);
+      now.current = answer.asked;
+      revision.current = answer.revision;
+      setAsked(answer.asked);
+      queries.setQueryData(confectionQueries.one(answer.id).queryKey, answer);
+    },
+    [queries],
+  );
   const undo = useCallback(() => {
     const last = past.at(-1);
     if (!last) return;
     setPast((list) => list.slice(0, -1));
     put(last);
   }, [past, put]);
-  return { asked, saving, change, undo, canUndo: past.length > 0, drop };
+  return { asked, saving, change, undo, canUndo: past.length > 0, drop, flush, accept };
 }

@@ -5,21 +5,20 @@ import { keptFitQuery, libraryQuery, questionsQuery, recipeQueries, vesselsQuery
 import { RecipeNotice } from "../../app/Notice";
 import { Button } from "../../ui/Button";
 import { Skeleton } from "../../ui/Skeleton";
-import { fineMass, length, numberIn, useUnits } from "../../units/units";
+import { numberIn, useUnits } from "../../units/units";
 import { AskForm } from "./AskForm";
-import { askOf, carried, type Question, type Typed, typedAt, typedOf } from "./ask";
+import { askOf, carried, type Question, SECOND, type Typed, typedAt, typedOf } from "./ask";
 import { GuideLinks } from "./GuideLinks";
 import { NearChoices } from "./NearChoices";
 import { OtherVessels } from "./OtherVessels";
-import { Account, FitSentence, Sentence, ToWeigh } from "./Outcome";
+import { Account, FitSentence, ToWeigh } from "./Outcome";
 import { PieceTold } from "./PieceTold";
 import { PlanDrawing } from "./PlanDrawing";
+import { PutTogether } from "./PutTogether";
 import { SectionDrawing } from "./SectionDrawing";
-import { SeveralOutcome } from "./SeveralOutcome";
-import { type Filling, Fillings, type Layer, Layers } from "./SeveralRecipes";
 import type { Vessel } from "./scale";
 import { TakeAmounts } from "./TakeAmounts";
-import { bandsOf, cutsOf, outcomesOf, useFit, useSeveral } from "./useFits";
+import { useFit } from "./useFit";
 import { useKeptFit } from "./useKeptFit";
 import { VesselList } from "./VesselList";
 
@@ -48,15 +47,14 @@ type BenchProps = {
   questions: Schemas["QuestionsOut"];
 };
 
-type State = { vesselId: number | null; typed: Typed; layers: Layer[]; fillings: Filling[] };
+type State = { vesselId: number | null; typed: Typed };
 
 /** What is asked before anything was: of the kind of vessel that the recipe's use points to. */
 function startOf({ stored, vessels, kept, questions }: BenchProps): State {
-  const { layers, fillings } = kept;
-  if (kept.ask) return { vesselId: kept.vessel_id, typed: typedOf(kept.ask), layers, fillings };
+  if (kept.ask) return { vesselId: kept.vessel_id, typed: typedOf(kept.ask) };
   const start = questions.starts[stored.recipe.use ?? ""];
   const usual = vessels.find((row) => row.vessel.kind === start?.kind) ?? vessels[0];
-  return { vesselId: usual?.id ?? null, typed: typedOf(start ?? null), layers, fillings };
+  return { vesselId: usual?.id ?? null, typed: typedOf(start ?? null) };
 }
 
 const NONE: readonly Question[] = [];
@@ -75,9 +73,7 @@ function FitBench(props: BenchProps) {
   const chosen = vessels.find((row) => row.id === vesselId) ?? null;
   const vessel = vesselOf(vesselId);
   const questions = questionsOf(vessel);
-  const parts = vessel?.kind === "pan" ? state.layers : isStacked(vessel) ? state.fillings : [];
-  const several = parts.length > 0;
-  const there = several ? dry : ["one", ...dry];
+  const there = ["one", ...dry];
   const ask = vessel && questions.length > 0 ? askOf(vessel.kind, typed, questions, there) : null;
 
   const change = (part: Partial<State>) => {
@@ -86,25 +82,18 @@ function FitBench(props: BenchProps) {
       next.typed = carried(next.typed, questions);
     setState(next);
     const now = vesselOf(next.vesselId);
-    const whole = now && askOf(now.kind, next.typed, questionsOf(now), ["one", ...dry]);
-    const { layers, fillings } = next;
-    save({ vessel_id: next.vesselId, ask: whole, total_mm: props.kept.total_mm, layers, fillings });
+    save({ vessel_id: next.vesselId, ask: now && askOf(now.kind, next.typed, questionsOf(now), there) });
   };
-  const onType = (part: Typed) => change({ typed: { ...typed, ...part } });
+  const onType = (part: Typed) => change({ typed: { ...typed, ...insteadOf(part), ...part } });
   const shellName = questions.find((one) => one.form === "chocolate");
   const lengthAt = (name: string) => {
     const question = questions.find((one) => one.name === name);
     return question ? (numberIn(typedAt(typed, question)) ?? 0) : 0;
   };
 
-  const fitted = useFit(recipe, vessel, ask, !several || isStacked(vessel));
-  const joint = useSeveral(vessel, ask, state.layers, state.fillings);
-  const problem = problemIn(several ? joint.error : fitted.error);
-  const shell = several && fitted.data && isFor(fitted.data, vessel) ? fitted.data.shell : null;
-  const fit = !several && !fitted.error && fitted.data && isFor(fitted.data, vessel) ? fitted.data : null;
-  const found = several && !joint.error ? joint.data : undefined;
-  const slab = found?.slab ?? null;
-  const stack = found?.stack ?? null;
+  const fitted = useFit(recipe, vessel, ask);
+  const problem = problemIn(fitted.error);
+  const fit = !fitted.error && fitted.data && isFor(fitted.data, vessel) ? fitted.data : null;
   const hasShell = shellName !== undefined && typedAt(typed, shellName) !== "none";
   const walls = {
     wall: hasShell ? lengthAt("wall_mm") : 0,
@@ -112,27 +101,8 @@ function FitBench(props: BenchProps) {
     headroom: lengthAt("headroom_mm"),
   };
   const atField = problem?.errors.some(({ path }) =>
-    path.some((step) => AMOUNTS.has(String(step)) || questions.some((one) => one.name === step)),
+    path.some((step) => questions.some((one) => one.name === step)),
   );
-  const isCut = fit?.piece_mm != null || slab?.cut != null;
-  const partsForm =
-    vessel?.kind === "pan" ? (
-      <Layers
-        parts={state.layers}
-        recipeId={id}
-        problem={problem}
-        onChange={(layers) => change({ layers })}
-      />
-    ) : (
-      isStacked(vessel) && (
-        <Fillings
-          parts={state.fillings}
-          recipeId={id}
-          problem={problem}
-          onChange={(fillings) => change({ fillings })}
-        />
-      )
-    );
   return (
     <main className="grid flex-1 grid-cols-[340px_minmax(0,1fr)_372px] max-lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)] max-md:grid-cols-1 lg:h-[calc(100vh-3.25rem)] lg:flex-none lg:grid-rows-[minmax(0,1fr)] lg:[&>section]:overflow-y-auto print:block print:h-auto print:[&>section]:overflow-visible">
       <section aria-label="Vessel" className="border-line border-r px-5 py-3 max-md:px-3 print:border-0">
@@ -162,42 +132,16 @@ function FitBench(props: BenchProps) {
           <>
             {fit ? (
               <FitSentence vessel={vessel} fit={fit} units={units} />
-            ) : slab ? (
-              <Sentence
-                lead={`${slab.layers.length} layers, ${length(slab.layers.at(-1)?.to_mm ?? 0, units)} together`}
-                tail={
-                  slab.cut && slab.piece_g
-                    ? `${slab.cut.pieces} pieces of ${fineMass(slab.piece_g, units)}`
-                    : null
-                }
-              />
-            ) : stack ? (
-              <Sentence
-                lead={`${stack.fillings.length} fillings in each`}
-                tail={`${stack.pieces} pieces, the mould filled ${stack.pours} ${stack.pours === 1 ? "time" : "times"}`}
-              />
             ) : (
               <h2 className="min-h-[66px] font-display font-semibold text-[1.6875rem] leading-[1.15]">
                 {problem ? "That does not fit" : ""}
               </h2>
             )}
-            <PlanDrawing vessel={vessel} fit={fit ?? cutsOf(found)} kerf={lengthAt("kerf_mm")} />
-            <SectionDrawing vessel={vessel} fit={fit} walls={walls} bands={bandsOf(found)} />
+            <PlanDrawing vessel={vessel} fit={fit} kerf={lengthAt("kerf_mm")} />
+            <SectionDrawing vessel={vessel} fit={fit} walls={walls} />
             {fit && <Account units={units} vessel={vessel} fit={fit} library={library} />}
             {fit && <PieceTold recipe={recipe} vessel={vessel} ask={ask} pieces={fit.pieces} units={units} />}
-            {stack && stack.notes.length > 0 && (
-              <p className="mt-2 text-[0.875rem]">{stack.notes.join(" ")}</p>
-            )}
-            {stack && shell && (
-              <p className="mt-2 text-[0.9375rem]">
-                Chocolate kept on all {fineMass(shell.total_g, units)}, to have melted{" "}
-                {fineMass(shell.melt_g, units)}.
-              </p>
-            )}
-            {slab && (slab.offcut_g ?? 0) > 0.05 && (
-              <p className="mt-2 text-[0.875rem]">Offcuts {fineMass(slab.offcut_g ?? 0, units)}.</p>
-            )}
-            {isCut && <GuideLinks id={id} flush={flush} />}
+            {fit?.piece_mm != null && <GuideLinks of={`recipes/${id}/fit`} flush={flush} />}
             {fit && ask && (
               <>
                 <NearChoices
@@ -246,7 +190,6 @@ function FitBench(props: BenchProps) {
             onType={onType}
           />
         )}
-        {several && partsForm}
         {problem && !atField && (
           <p role="alert" className="mt-2 text-copper">
             {problem.detail}
@@ -258,9 +201,8 @@ function FitBench(props: BenchProps) {
             <TakeAmounts stored={stored} amounts={fit.amounts_g} />
           </div>
         )}
-        {!several && partsForm}
-        {found && <SeveralOutcome parts={outcomesOf(found, units)} library={library} units={units} />}
-        {(fit || slab || stack) && (
+        {vessel && <PutTogether id={id} kind={vessel.kind} flush={flush} />}
+        {fit && (
           <Button look="plain" className="mt-2 print:hidden" onClick={() => window.print()}>
             Print this page
           </Button>
@@ -270,11 +212,11 @@ function FitBench(props: BenchProps) {
   );
 }
 
-/** Where layers and fillings show a refusal themselves. */
-const AMOUNTS = new Set(["thickness_mm", "mass_g", "share", "ml", "mm", "share_pct", "overrun_pct"]);
-
-/** Whether several fillings may lie in it: a mould's cavities, or cups. */
-const isStacked = (vessel: Vessel | null) => vessel?.kind === "mould" || vessel?.kind === "cup";
+/** What is taken back by what is typed: a slab is cut into so many pieces, or into pieces of a size. */
+function insteadOf(part: Typed): Typed {
+  if (part.pieces) return { piece_mm: "", [`piece_mm${SECOND}`]: "" };
+  return part.piece_mm ? { pieces: "" } : {};
+}
 
 /** A mass and a number of pieces are two targets, but on a slab. */
 const UNCOUNTED = { pieces: "", spares: "" };

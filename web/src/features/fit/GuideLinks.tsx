@@ -1,9 +1,9 @@
-/** The marking guide, once the fit that it is of is stored. */
-export function GuideLinks({ id, flush }: { id: number; flush: () => Promise<void> }) {
+/** The marking guide of a fit or a confection, once what it is of is stored. */
+export function GuideLinks({ of, flush }: { of: string; flush: () => Promise<void> }) {
   const openGuide = (kind: string) => async (event: React.MouseEvent) => {
     event.preventDefault();
     await flush();
-    window.open(`/api/recipes/${id}/fit/guide.${kind}`, "_blank", "noopener");
+    window.open(`/api/${of}/guide.${kind}`, "_blank", "noopener");
   };
   return (
     <p className="mt-2 print:hidden">
@@ -11,7 +11,7 @@ export function GuideLinks({ id, flush }: { id: number; flush: () => Promise<voi
       {["pdf", "svg"].map((kind) => (
         <a
           key={kind}
-          href={`/api/recipes/${id}/fit/guide.${kind}`}
+          href={`/api/${of}/guide.${kind}`}
           target="_blank"
           rel="noopener"
           onClick={openGuide(kind)}

@@ -1,10 +1,13 @@
-import type { ReactNode } from "react";
+import type { KeyboardEvent, ReactNode } from "react";
 import { useNarrow } from "../../ui/useNarrow";
 import { length, useUnits } from "../../units/units";
 import { scaleBar } from "./scale";
 
-/** A word beside the drawing with a line to a place in it (mm). */
-export type Label = { x: number; y: number; text: string };
+/** A word beside the drawing with a line to a place in it (mm); pressed, it asks for its part. */
+export type Label = { x: number; y: number; text: string; part?: number | null };
+
+/** Which part of what is drawn is asked for, and what happens when one is pressed. */
+export type Pressed = { chosen: number | null; onPress: (part: number) => void };
 
 /** A measure drawn between two places (mm); the one that is being typed stands out. */
 export type Dimension = { name: string; text: string; from: [number, number]; to: [number, number] };
@@ -18,6 +21,7 @@ type Props = {
   labels?: Label[];
   dimensions?: Dimension[];
   active?: string | null;
+  parts?: Pressed;
   children: ReactNode;
 };
 
@@ -28,6 +32,8 @@ const LINE_PX = 30;
 const LETTER_PX = 7;
 const LEAST_LABEL_PX = 150;
 const LABEL_STEP_PX = 17;
+/** A word that is pressed has room for a finger. */
+const PRESSED_STEP_PX = 34;
 const DIMENSION_ROOM_PX = 26;
 const NARROW_PX = 380;
 /** In a narrower box the drawing takes the left margin too. */
@@ -35,7 +41,18 @@ const ROOMY_PX = 500;
 
 /** A drawing in millimetres with a bar that says how long they are. Children draw in mm. */
 export function ScaledFigure(props: Props) {
-  const { widthMm, heightMm, boxPx, alt, caption, labels = [], dimensions = [], active, children } = props;
+  const {
+    widthMm,
+    heightMm,
+    boxPx,
+    alt,
+    caption,
+    labels = [],
+    dimensions = [],
+    active,
+    parts,
+    children,
+  } = props;
   const units = useUnits();
   const isNarrow = useNarrow(1023);
   const [boxWidth, boxHeight] = isNarrow ? [Math.min(NARROW_PX, boxPx[0]), boxPx[1]] : boxPx;
@@ -51,21 +68,33 @@ export function ScaledFigure(props: Props) {
   const barMm = scaleBar(widthMm, units);
   const left = leftSide + (boxWidth - leftSide - right - widthMm * pxPerMm) / 2;
   const bottom = heightMm * pxPerMm + top + (dimensions.length > 0 ? DIMENSION_ROOM_PX : 0);
-  const tall = Math.max(bottom, top + labels.length * LABEL_STEP_PX + MARGIN_PX);
+  const step = parts ? PRESSED_STEP_PX : LABEL_STEP_PX;
+  const tall = Math.max(bottom, top + labels.length * step + MARGIN_PX);
   const at = (x: number, y: number): [number, number] => [left + x * pxPerMm, top + y * pxPerMm];
   return (
     <figure className="print:max-w-md">
       <svg
-        role="img"
+        role={parts ? "group" : "img"}
         aria-label={alt}
         viewBox={`0 0 ${boxWidth} ${tall + BAR_ROOM_PX}`}
         className="mx-auto block w-full"
         preserveAspectRatio="xMidYMid meet"
       >
         <g transform={`translate(${left} ${top}) scale(${pxPerMm})`}>{children}</g>
-        <Labels labels={labels} at={at} x={left + widthMm * pxPerMm + 18} bottom={tall} />
+        <Labels
+          labels={labels}
+          at={at}
+          x={left + widthMm * pxPerMm + 18}
+          bottom={tall}
+          parts={parts}
+          step={step}
+        />
         <Dimensions dimensions={dimensions} at={at} active={active ?? null} />
-        <g transform={`translate(${boxWidth / 2} ${bottom + 10})`} className="stroke-soot" strokeWidth="1.5">
+        <g
+          transform={`translate(${parts ? left + (widthMm * pxPerMm) / 2 : boxWidth / 2} ${bottom + 10})`}
+          className="stroke-soot"
+          strokeWidth="1.5"
+        >
           <path d={`M${(-barMm * pxPerMm) / 2} -3v6m0 -3h${barMm * pxPerMm}m0 -3v6`} fill="none" />
           <text x={(barMm * pxPerMm) / 2 + 8} y="4.5" fontSize="13" className="fill-ash stroke-none">
             {length(barMm, units)}
@@ -77,25 +106,61 @@ export function ScaledFigure(props: Props) {
   );
 }
 
+/** What makes a drawn thing a button. */
+function pressable(onPress: () => void, label: string) {
+  return {
+    role: "button",
+    tabIndex: 0,
+    "aria-label": label,
+    className: "cursor-pointer outline-offset-2",
+    onClick: onPress,
+    onKeyDown: (event: KeyboardEvent) => {
+      if (event.key !== "Enter" && event.key !== " ") return;
+      event.preventDefault();
+      onPress();
+    },
+  } as const;
+}
+
 type Place = (x: number, y: number) => [number, number];
 
-function Labels({ labels, at, x, bottom }: { labels: Label[]; at: Place; x: number; bottom: number }) {
+type LabelsProps = { labels: Label[]; at: Place; x: number; bottom: number; step: number; parts?: Pressed };
+
+function Labels({ labels, at, x, bottom, step, parts }: LabelsProps) {
   let last = Number.NEGATIVE_INFINITY;
-  const room = bottom - 4 - (labels.length - 1) * LABEL_STEP_PX;
+  const room = bottom - step / 2 - (labels.length - 1) * step;
   return (
     <g fontSize="13">
       {labels.map((label, position) => {
         const [fromX, fromY] = at(label.x, label.y);
-        const wanted = Math.min(fromY, room + position * LABEL_STEP_PX);
-        const y = Math.max(wanted, last + LABEL_STEP_PX, 8);
+        const wanted = Math.min(fromY, room + position * step);
+        const y = Math.max(wanted, last + step, step / 2);
         last = y;
+        const part = label.part ?? null;
+        const press = parts && part !== null ? () => parts.onPress(part) : null;
         return (
           <g key={label.text}>
             <path d={`M${fromX} ${fromY}L${x - 6} ${y}`} className="stroke-ash" strokeWidth="1" />
             <circle cx={fromX} cy={fromY} r="2" className="fill-soot" />
-            <text x={x} y={y + 4.5} className="fill-soot">
-              {label.text}
-            </text>
+            <g {...(press ? pressable(press, `Ask for ${label.text}`) : {})}>
+              {press && (
+                <rect
+                  x={x - 4}
+                  y={y - step / 2 + 1}
+                  width={LETTER_PX * label.text.length + 12}
+                  height={step - 2}
+                  rx="5"
+                  className={part === parts?.chosen ? "fill-rim-pale" : "fill-transparent"}
+                />
+              )}
+              <text
+                x={x}
+                y={y + 4.5}
+                className={press ? "fill-rim font-bold underline decoration-dotted" : "fill-soot"}
+              >
+                {label.text}
+              </text>
+            </g>
           </g>
         );
       })}

@@ -1,18 +1,21 @@
 import { fineMass, useLength, useUnits } from "../../units/units";
-import { type Dimension, type Label, ScaledFigure } from "./ScaledFigure";
+import { type Dimension, type Label, type Pressed, ScaledFigure } from "./ScaledFigure";
 import { FILLINGS, type FitAnswer, isByVolume, profileOf, type Vessel } from "./scale";
 
 export type Walls = { wall: number; cap: number; headroom: number };
 
 /** A layer or filling in a drawing: its two levels (mm) and its name. In a pan they count from the base, in a cavity
  * from the rim. */
-export type Band = { from: number; to: number; name: string };
+export type Band = { from: number; to: number; name: string; part?: number };
 
 type Props = {
   vessel: Vessel;
   fit: FitAnswer | null;
   walls: Walls;
   bands?: Band[];
+  /** The shell's place among the parts, where its wall can be pressed. */
+  shell?: number | null;
+  parts?: Pressed;
   dimensions?: Dimension[];
   active?: string | null;
   boxPx?: [number, number];
@@ -58,6 +61,7 @@ function PanSection({ vessel, fit, bands = [], ...frame }: Props) {
       x: centre + half(band.to) * 0.9,
       y: y((band.from + band.to) / 2),
       text: `${short(band.name)} ${mm(band.to - band.from)}`,
+      part: band.part,
     }))
     .reverse();
   return (
@@ -68,6 +72,7 @@ function PanSection({ vessel, fit, bands = [], ...frame }: Props) {
             key={`${band.name}${band.from}`}
             d={layer(band.from, band.to)}
             fill={FILLINGS[position % FILLINGS.length]}
+            {...drawnPart(frame.parts, "part" in band ? band.part : undefined)}
           />
         ))}
       {vessel.shape === "tube" && (
@@ -98,9 +103,15 @@ function PanSection({ vessel, fit, bands = [], ...frame }: Props) {
   );
 }
 
+/** What makes a drawn part answer a press; by keyboard its word beside the drawing does. */
+export function drawnPart(parts: Pressed | undefined, part: number | undefined) {
+  if (!parts || part === undefined) return {};
+  return { onClick: () => parts.onPress(part), cursor: "pointer", "aria-hidden": true } as const;
+}
+
 const short = (name: string) => (name.length > 14 ? `${name.slice(0, 13)}…` : name);
 
-function CavitySection({ vessel, walls, bands = [], ...frame }: Props) {
+function CavitySection({ vessel, walls, bands = [], shell, ...frame }: Props) {
   const mm = useLength();
   const profile = profileOf(vessel);
   const { wall, cap, headroom } = walls;
@@ -114,15 +125,21 @@ function CavitySection({ vessel, walls, bands = [], ...frame }: Props) {
   const fillTop = cap + headroom;
   const fillDepth = profile.depth - wall - fillTop;
   const labels: Label[] = [];
-  if (cap > 0) labels.push({ x: right(cap / 2), y: cap / 2, text: `cap ${mm(cap)}` });
+  if (cap > 0) labels.push({ x: right(cap / 2), y: cap / 2, text: `cap ${mm(cap)}`, part: shell });
   if (headroom > 0)
-    labels.push({ x: right(cap + headroom / 2), y: cap + headroom / 2, text: `headroom ${mm(headroom)}` });
+    labels.push({
+      x: right(cap + headroom / 2),
+      y: cap + headroom / 2,
+      text: `headroom ${mm(headroom)}`,
+      part: shell,
+    });
   if (bands.length > 0)
     for (const band of [...bands].reverse())
       labels.push({
         x: right((band.from + band.to) / 2, 0.7),
         y: (band.from + band.to) / 2,
         text: `${short(band.name)} ${mm(band.from - band.to)}`,
+        part: band.part,
       });
   else if (fillDepth > 0)
     labels.push({
@@ -135,6 +152,7 @@ function CavitySection({ vessel, walls, bands = [], ...frame }: Props) {
       x: centre + (profile.halfWidth(profile.depth * 0.8) + profile.inside(profile.depth * 0.8, wall)) / 2,
       y: profile.depth * 0.8,
       text: `wall ${mm(wall)}`,
+      part: shell,
     });
   return (
     <Section
@@ -145,7 +163,11 @@ function CavitySection({ vessel, walls, bands = [], ...frame }: Props) {
       labels={frame.dimensions ? [] : labels}
       {...frame}
     >
-      <path d={outer} className={wall > 0 ? SHELL : "fill-sheet"} />
+      <path
+        d={outer}
+        className={wall > 0 ? SHELL : "fill-sheet"}
+        {...drawnPart(frame.parts, shell ?? undefined)}
+      />
       {wall > 0 && <path d={inner(0)} className={SHELL} />}
       <path d={inner(cap)} className="fill-sheet" />
       {bands.length > 0 ? (
@@ -154,6 +176,7 @@ function CavitySection({ vessel, walls, bands = [], ...frame }: Props) {
             key={`${band.name}${band.from}`}
             d={inner(band.to, Math.min(band.from, profile.depth - wall))}
             fill={FILLINGS[position % FILLINGS.length]}
+            {...drawnPart(frame.parts, band.part)}
           />
         ))
       ) : (
@@ -283,7 +306,7 @@ function outline(centre: number, half: (y: number) => number, from: number, to: 
   return `M${[...right, ...left].join("L")}Z`;
 }
 
-type SectionProps = Pick<Props, "dimensions" | "active" | "boxPx"> & {
+type SectionProps = Pick<Props, "dimensions" | "active" | "boxPx" | "parts"> & {
   width: number;
   height: number;
   alt: string;
@@ -301,6 +324,7 @@ function Section({
   labels,
   dimensions,
   active,
+  parts,
   children,
 }: SectionProps) {
   return (
@@ -312,6 +336,7 @@ function Section({
       labels={labels}
       dimensions={dimensions}
       active={active}
+      parts={parts}
       caption={byVolume ? "Cut through, as the half ball of equal volume" : "Cut through"}
     >
       {children}

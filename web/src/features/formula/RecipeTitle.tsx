@@ -6,7 +6,6 @@ import { recipeQueries } from "../../api/queries";
 import { Choice, TextField } from "../../ui/Field";
 import { Popover } from "../../ui/Popover";
 import { NewRecipe } from "./NewRecipe";
-import { TwoLayers } from "./TwoLayers";
 import type { BenchState } from "./useBench";
 import { USES } from "./words";
 
@@ -64,7 +63,6 @@ export function RecipeTitle({ id, state, library }: Props) {
               </option>
             ))}
           </Choice>
-          {recipe.family === "condensed-milk-fudge" && <TwoLayers id={id} state={state} />}
           <Ways
             family={library?.families.find((row) => row.key === recipe.family)}
             chosen={recipe.method ?? null}

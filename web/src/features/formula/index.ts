@@ -1,2 +1,3 @@
 export { FormulaPage } from "./FormulaPage";
+export { GoesInto } from "./GoesInto";
 export { rememberBefore } from "./story";
