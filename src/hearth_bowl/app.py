@@ -9,7 +9,6 @@ from werkzeug.exceptions import NotFound
 from werkzeug.routing import IntegerConverter
 from whitenoise import WhiteNoise
 
-from hearth_bowl.api.assortments import assortments
 from hearth_bowl.api.batches import LARGEST_ID, batches
 from hearth_bowl.api.confections import confections
 from hearth_bowl.api.fit import fit
@@ -18,6 +17,7 @@ from hearth_bowl.api.guard import LOOPBACK_HOSTS, guard_hosts, register_guard
 from hearth_bowl.api.ingredients import ingredients
 from hearth_bowl.api.larder import larder
 from hearth_bowl.api.moves import moves
+from hearth_bowl.api.occasions import occasions
 from hearth_bowl.api.probes import probes
 from hearth_bowl.api.problems import register_problems
 from hearth_bowl.api.recipes import recipes
@@ -61,7 +61,7 @@ def create_app(
         ingredients,
         formula,
         fit,
-        assortments,
+        occasions,
         confections,
         moves,
         larder,

@@ -136,11 +136,11 @@ class Vessels(Kitchen):
 
 class Boxes(Kitchen):
     def asked(self) -> Any:
-        return self.client.get("/api/assortments").get_json()["assortments"][0]
+        return self.client.get("/api/occasions").get_json()["occasions"][0]
 
     def test_the_demos_boxes_close(self) -> None:
         asked = self.asked()["asked"]
-        found = self.post("/api/assortments/plan", asked)
+        found = self.post("/api/occasions/work-out", asked)
         self.assertEqual([row["pieces"] for row in found["rows"][:3]], [62, 42, 63])
         self.assertGreaterEqual(found["rows"][3]["pieces"], 20)
         for plan in found["pours"]:
@@ -155,10 +155,10 @@ class Boxes(Kitchen):
     def test_saved_with_its_revision_and_refused_from_an_older_one(self) -> None:
         stored = self.asked()
         changed = {**stored["asked"], "boxes": 5}
-        saved = self.client.put(f"/api/assortments/{stored['id']}", json={"revision": 1, "asked": changed})
+        saved = self.client.put(f"/api/occasions/{stored['id']}", json={"revision": 1, "asked": changed})
         self.assertEqual((saved.get_json()["revision"], saved.get_json()["asked"]["boxes"]), (2, 5))
         body = {"revision": 1, "asked": {**changed, "boxes": 9}}
-        self.assertEqual(self.refused("PUT", f"/api/assortments/{stored['id']}", 409, json=body)["revision"], 2)
+        self.assertEqual(self.refused("PUT", f"/api/occasions/{stored['id']}", 409, json=body)["revision"], 2)
         self.assertEqual(self.asked()["asked"]["boxes"], 5)
 
     def test_refused_by_field_and_nothing_half_saved(self) -> None:
@@ -170,34 +170,32 @@ class Boxes(Kitchen):
             ({"box_vessel_id": 1}, ["box_vessel_id"]),
         ):
             with self.subTest(path=path):
-                problem = self.refused("POST", "/api/assortments", 422, json={**asked, **changes})
+                problem = self.refused("POST", "/api/occasions", 422, json={**asked, **changes})
                 self.assertEqual(problem["errors"][0]["path"], ["body", *path])
-        self.refused(
-            "POST", "/api/assortments", 404, json={**asked, "rows": [{**asked["rows"][0], "confection_id": 99}]}
-        )
-        self.assertEqual(len(self.client.get("/api/assortments").get_json()["assortments"]), 1)
+        self.refused("POST", "/api/occasions", 404, json={**asked, "rows": [{**asked["rows"][0], "confection_id": 99}]})
+        self.assertEqual(len(self.client.get("/api/occasions").get_json()["occasions"]), 1)
         stored = self.client.get("/api/confections/9").get_json()
         shell = {**stored["asked"]["parts"][0], "wall_mm": 40.0}
         thick = {"revision": 1, "asked": {**stored["asked"], "parts": [shell, *stored["asked"]["parts"][1:]]}}
         self.assertEqual(self.client.put("/api/confections/9", json=thick).status_code, 200)
-        problem = self.refused("POST", "/api/assortments/plan", 422, json=asked)
+        problem = self.refused("POST", "/api/occasions/work-out", 422, json=asked)
         self.assertEqual(problem["errors"][0]["path"], ["body", "rows", 0, "parts", 0, "wall_mm"])
         self.assertEqual(
             self.client.put("/api/confections/9", json={**thick, "revision": 2, "asked": stored["asked"]}).status_code,
             200,
         )
-        small = self.refused("POST", "/api/assortments/plan", 422, json={**asked, "pot_g": 50.0})
+        small = self.refused("POST", "/api/occasions/work-out", 422, json={**asked, "pot_g": 50.0})
         self.assertEqual(small["errors"][0]["path"], ["body", "pot_g"])
 
     def test_the_shopping_list_goes_out_as_csv_and_text(self) -> None:
-        rows = list(csv.DictReader(io.StringIO(self.client.get("/api/assortments/1/shopping.csv").text)))
+        rows = list(csv.DictReader(io.StringIO(self.client.get("/api/occasions/1/shopping.csv").text)))
         dark = next(row for row in rows if row["ingredient"] == "Dark chocolate 60 %")
         bought = float(dark["packs"]) * float(dark["pack_g"])
         self.assertAlmostEqual(float(dark["in_house_g"]) + bought, float(dark["needed_g"]) + float(dark["left_g"]), 0)
-        text = self.client.get("/api/assortments/1/shopping.txt").text
+        text = self.client.get("/api/occasions/1/shopping.txt").text
         self.assertIn("To buy", text)
         self.assertIn("- Dark chocolate 60 %: ", text)
-        self.refused("GET", "/api/assortments/9/shopping.csv", 404)
+        self.refused("GET", "/api/occasions/9/shopping.csv", 404)
 
     def test_a_second_pack_size_is_used_and_survives_a_csv_round_trip(self) -> None:
         item = {"label": "dark60", "pack_g": 1000.0, "price": 14.0, "other_packs": [{"pack_g": 200.0, "price": 2.9}]}
@@ -210,12 +208,12 @@ class Boxes(Kitchen):
         self.assertEqual(bad["errors"][0]["path"], ["body", "other_packs", 0, "pack_g"])
 
     def test_one_price_counts_on_every_page_whatever_else_it_is_sold_in(self) -> None:
-        before = self.post("/api/assortments/plan", self.asked()["asked"])["rows"][2]["cost"]
+        before = self.post("/api/occasions/work-out", self.asked()["asked"])["rows"][2]["cost"]
         item = next(i for i in self.client.get("/api/larder").get_json()["items"] if i["label"] == "dark64")
         cheap = {**item, "other_packs": [{"pack_g": 5000.0, "price": 1.0}]}
         body = {name: cheap[name] for name in ("label", "pack_g", "price", "in_house_g", "other_packs")}
         self.assertEqual(self.client.put("/api/larder", json=body).status_code, 200)
-        row = self.post("/api/assortments/plan", self.asked()["asked"])["rows"][2]
+        row = self.post("/api/occasions/work-out", self.asked()["asked"])["rows"][2]
         self.assertEqual(row["cost"], before, "the usual pack's price counts")
         drops = self.client.get("/api/confections/11").get_json()["asked"]
         drops["form"]["pieces"] = row["pieces"]
@@ -229,8 +227,8 @@ class Boxes(Kitchen):
         self.assertEqual(len(asked["rows"]), 3)
         of = self.client.get("/api/confections/10").get_json()["asked"]["parts"][1]["of"]
         self.client.delete(f"/api/recipes/{of['recipe_id']}")
-        problem = self.refused("POST", "/api/assortments/plan", 422, json=asked)
+        problem = self.refused("POST", "/api/occasions/work-out", 422, json=asked)
         self.assertEqual(problem["errors"][0]["path"], ["body", "rows", 0, "confection_id"])
         self.assertIn("First-light planets was deleted", problem["errors"][0]["message"])
-        self.assertEqual(self.client.delete("/api/assortments/1").status_code, 204)
-        self.assertEqual(self.client.get("/api/assortments").get_json()["assortments"], [])
+        self.assertEqual(self.client.delete("/api/occasions/1").status_code, 204)
+        self.assertEqual(self.client.get("/api/occasions").get_json()["occasions"], [])

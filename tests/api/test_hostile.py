@@ -32,16 +32,16 @@ class Hostile(AppCase):
         self.assertEqual(self.client.get("/api/recipes/1").get_json(), before)
 
     def test_numbers_that_no_database_knows(self) -> None:
-        for path in ("recipes", "vessels", "batches", "recipes/1/fit", "assortments"):
+        for path in ("recipes", "vessels", "batches", "recipes/1/fit", "occasions"):
             self.answer("GET", f"{path.partition('/')[0]}/{HUGE}")
         self.answer("DELETE", f"batches/{HUGE * HUGE}")
         self.answer("POST", "batches", {"recipe_id": HUGE})
         self.answer("PUT", "recipes/1/fit", {"vessel_id": HUGE})
-        self.answer("POST", "assortments", {"name": "x", "boxes": HUGE})
+        self.answer("POST", "occasions", {"name": "x", "boxes": HUGE})
         self.answer("POST", "timers", {"name": "x", "seconds": 5.0, "batch_id": -HUGE})
         self.answer("GET", f"batches?before={HUGE}")
         for row in ({"confection_id": 1, "per_box": 10**12}, {"confection_id": HUGE}):
-            self.answer("POST", "assortments", {"name": "x", "boxes": 2, "rows": [row]})
+            self.answer("POST", "occasions", {"name": "x", "boxes": 2, "rows": [row]})
 
     def test_half_characters(self) -> None:
         half = b'{"recipe": {"name": "\\ud800", "family": "filling", "lines": []}}'

@@ -66,10 +66,10 @@ class Never500(AppCase):
     @settings(max_examples=80, deadline=None, suppress_health_check=SLOW)
     @given(st.sampled_from(["boxes", "pot_g", "box_vessel_id", "name", "rows"]), ODD, BOXED)
     def test_odd_boxes(self, name: str, odd: Any, boxed: str) -> None:
-        stored = self.client.get("/api/assortments").get_json()["assortments"][0]["asked"]
+        stored = self.client.get("/api/occasions").get_json()["occasions"][0]["asked"]
         changed = {**stored, name: odd}
-        self.answer("POST", "assortments/plan", changed)
-        self.answer("POST", "assortments/plan", {**stored, "rows": [{**stored["rows"][0], boxed: odd}]})
+        self.answer("POST", "occasions/work-out", changed)
+        self.answer("POST", "occasions/work-out", {**stored, "rows": [{**stored["rows"][0], boxed: odd}]})
 
     @settings(max_examples=60, deadline=None, suppress_health_check=SLOW)
     @given(ODD, st.sampled_from(["c", "at", "what", "client_key", "seconds", "name"]))

@@ -45,7 +45,7 @@ class NothingBreaks(PageCase):
     def test_a_page_that_is_fetched_shows_its_shape_at_once(self) -> None:
         page = self.open("/recipes/1/formula")
         held: list[Route] = []
-        page.route(re.compile("/api/assortments"), lambda route: held.append(route))
+        page.route(re.compile("/api/occasions"), lambda route: held.append(route))
         page.get_by_role("link", name="Boxes").click()
         expect(page.get_by_role("status").filter(has_text="Opening")).to_have_count(1)
         for route in held:

@@ -86,9 +86,9 @@ class LastVersion(unittest.TestCase):
             wanted = [_said(row) for row in rows]
             held = [[_part(part) for part in one if part["of"]["recipe_id"] is not None] for one in parts]
             self.assertEqual(held.count(wanted), 1, "several recipes in one vessel are one confection, made once")
-        for before, after in zip(KEPT["assortments"], self.get("assortments")["assortments"], strict=True):
+        for before, after in zip(KEPT["assortments"], self.get("occasions")["occasions"], strict=True):
             rows = [{**row, "recipe_id": None, "vessel_id": None, "ask": None} for row in before["asked"]["rows"]]
-            self.holds({**before, "asked": {**before["asked"], "rows": rows}}, after, "assortments")
+            self.holds({**before, "asked": {**before["asked"], "rows": rows}}, after, "occasions")
             for row, piece in zip(before["asked"]["rows"], after["asked"]["rows"], strict=True):
                 form, parts = self.confection(piece["confection_id"])
                 self.assertEqual(form["vessel"], row["vessel_id"])
@@ -96,7 +96,7 @@ class LastVersion(unittest.TestCase):
                 shell = row["ask"].get("shell", "none")
                 self.assertEqual(shell != "none", any(part["of"]["ingredient"] == shell for part in parts))
                 self.assertEqual(form["halves"], bool(row["ask"].get("halves")))
-            plan = self.client.post("/api/assortments/plan", json=after["asked"])
+            plan = self.client.post("/api/occasions/work-out", json=after["asked"])
             self.assertEqual(plan.status_code, 200, plan.text)
         self.holds(KEPT["vessels"], self.get("vessels")["vessels"], "vessels")
 

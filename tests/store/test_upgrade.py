@@ -11,7 +11,7 @@ from pathlib import Path
 from alembic import command
 
 from hearth_bowl.demo.load import load_demo
-from hearth_bowl.service import assortments, larder, recipes, timers
+from hearth_bowl.service import larder, occasions, recipes, timers
 from hearth_bowl.service.settings import get_settings
 from hearth_bowl.store.db import Database
 from hearth_bowl.store.migrate import alembic_config, migrate
@@ -74,7 +74,7 @@ class Upgrade(unittest.TestCase):
         database = Database(self.path)
         load_demo(database)
         with database.reading() as session:
-            (before,) = assortments.list_assortments(session)
+            (before,) = occasions.list_occasions(session)
         database.close()
         command.downgrade(alembic_config(self.path), "0007")
         with closing(sqlite3.connect(self.path)) as old:
@@ -86,9 +86,9 @@ class Upgrade(unittest.TestCase):
         database = Database(self.path)
         self.addCleanup(database.close)
         with database.reading() as session:
-            (after,) = assortments.list_assortments(session)
-            planned = assortments.plan(session, after.asked)
-            was = assortments.plan(session, before.asked)
+            (after,) = occasions.list_occasions(session)
+            planned = occasions.work_out_occasion(session, after.asked)
+            was = occasions.work_out_occasion(session, before.asked)
         self.assertEqual([row.pieces for row in planned.rows[:3]], [row.pieces for row in was.rows[:3]])
         self.assertEqual([row.allergens for row in planned.rows], [row.allergens for row in was.rows])
 

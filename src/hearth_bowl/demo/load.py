@@ -6,12 +6,12 @@ from typing import Any, Final
 
 from hearth_bowl.core.confection.confection import Extra
 from hearth_bowl.core.fit.ask import ask_for
-from hearth_bowl.demo.boxes import BOX, BOXES, FITS, PIECES, POT_G
 from hearth_bowl.demo.confections import CONFECTIONS
 from hearth_bowl.demo.larder import LARDER
+from hearth_bowl.demo.occasion import BOX, BOXES, FITS, OTHER_PACKS, PIECES, POT_G, READY_AT
 from hearth_bowl.demo.recipes import RECIPES
 from hearth_bowl.demo.vessels import VESSELS
-from hearth_bowl.service import assortments, confections, fit, larder, recipes, vessels
+from hearth_bowl.service import confections, fit, larder, occasions, recipes, vessels
 from hearth_bowl.service.settings import Settings, save_settings
 from hearth_bowl.store.db import Database
 
@@ -33,7 +33,9 @@ def load_demo(database: Database) -> bool:
         for name, owned, vessel in VESSELS:
             vessel_ids[name] = vessels.create_vessel(session, name, vessel, owned).id
         for label, pack_g, price, there_g in LARDER:
-            larder.save_item(session, label=label, pack_g=pack_g, price=price, in_house_g=there_g)
+            larder.save_item(
+                session, label=label, pack_g=pack_g, price=price, in_house_g=there_g, other_packs=OTHER_PACKS.get(label)
+            )
         save_settings(session, KITCHEN)
         for name, vessel_name, ask in FITS:
             kept = fit.KeptFit(vessel_id=vessel_ids[vessel_name], ask=ask_for(kinds[vessel_name], ask))
@@ -43,13 +45,13 @@ def load_demo(database: Database) -> bool:
             for row in CONFECTIONS
         }
         rows = tuple(
-            assortments.PieceAsk(confection_id=confection_ids[name], per_box=per_box, spares=spares)
+            occasions.PieceAsk(confection_id=confection_ids[name], per_box=per_box, spares=spares)
             for name, per_box, spares in PIECES
         )
-        asked = assortments.AssortmentAsk(
-            name="Open evening boxes", boxes=BOXES, pot_g=POT_G, box_vessel_id=vessel_ids[BOX], rows=rows
+        asked = occasions.OccasionAsk(
+            name="Open evening", ready_at=READY_AT, boxes=BOXES, pot_g=POT_G, box_vessel_id=vessel_ids[BOX], rows=rows
         )
-        assortments.create_assortment(session, asked, MADE_AT)
+        occasions.create_occasion(session, asked, MADE_AT)
     return True
 
 

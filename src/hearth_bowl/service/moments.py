@@ -19,3 +19,15 @@ def checked_moment(path: FieldPath, at: datetime) -> datetime:
     if not FIRST_YEAR <= at.year <= LAST_YEAR:
         raise BadInput(path, f"the year {at.year}", f"a year from {FIRST_YEAR} to {LAST_YEAR}", "out-of-range")
     return at.astimezone(UTC)
+
+
+def check_wall_time(path: FieldPath, at: datetime) -> datetime:
+    """Return a moment on the kitchen's own clock, as it hangs on the wall.
+
+    :raises BadInput: with a zone, or of no year in which anyone cooks with this.
+    """
+    if at.tzinfo is not None:
+        raise BadInput(path, "a moment with a zone", "a moment on the kitchen's own clock", "not-allowed")
+    if not FIRST_YEAR <= at.year <= LAST_YEAR:
+        raise BadInput(path, f"the year {at.year}", f"a year from {FIRST_YEAR} to {LAST_YEAR}", "out-of-range")
+    return at

@@ -1,14 +1,15 @@
-"""Boxes of an assortment: pieces, shared recipes and chocolate, whole moulds, cost and the box itself."""
+"""Boxes of an occasion: pieces, shared recipes and chocolate, whole moulds, cost and the box itself."""
 
 import unittest
 from dataclasses import replace
+from datetime import datetime, timedelta
 from typing import Any
 
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from hearth_bowl.core.boxes.assortment import Assortment, RowAsk, plan_boxes
-from hearth_bowl.core.boxes.shopping import PackFor, Stock, prices_of
+from hearth_bowl.core.boxes.shopping import PackFor, Stock, prices_of, shop
 from hearth_bowl.core.confection.confection import Blend, Confection, Extra, Form, Part
 from hearth_bowl.core.confection.of_fit import confection_of
 from hearth_bowl.core.confection.price import piece_cost
@@ -185,6 +186,52 @@ def asked_rows(draw: st.DrawFn) -> list[RowAsk]:
         )
         for number, (made, vessel, halves) in enumerate(chosen)
     ]
+
+
+class WorkOrder(unittest.TestCase):
+    def test_nut_free_comes_first_and_peanuts_last_with_a_change_over_between(self) -> None:
+        peanut = recipe("nut-paste", "roll", peanut_butter=200, milk38=200)
+        wanted = [row(made, BALLS, asked(BALLS, shell="dark60"), 2) for made in (peanut, NUTS, GANACHE)]
+        order = plan_boxes(wanted, 5, STOCK).order
+        self.assertEqual([step.row for step in order], [2, 1, 0])
+        self.assertEqual([step.holds for step in order], [(), ("hazelnut",), ("peanut",)])
+        self.assertIsNone(order[0].change_over)
+        self.assertIn("there are nuts", order[1].change_over or "")
+        self.assertIn("there are peanuts", order[2].change_over or "")
+
+    def test_nuts_are_dipped_after_all_else_that_the_pot_serves(self) -> None:
+        wanted = [
+            row(NUTS, BALLS, asked(BALLS, shell="dark60"), 4),
+            row(GANACHE, CONES, asked(CONES, shell="dark60"), 4, "Signal cones"),
+            row(NUTS, EGGS, asked(EGGS, shell="dark60"), 2, "Egg mould"),
+            row(GANACHE, EGGS, asked(EGGS, shell="dark60"), 2, "Egg mould"),
+        ]
+        names = ("with nuts, dipped", "plain", "with nuts, moulded", "plain too")
+        named = [
+            replace(one, confection=replace(one.confection, name=name)) for one, name in zip(wanted, names, strict=True)
+        ]
+        (plan,) = plan_boxes(named, 12, STOCK, pot_g=2000).pours
+        made = [(pour.name, pour.task) for pour in plan.pours]
+        nuts = [place for place, (name, task) in enumerate(made) if "nuts" in name and task != "shell"]
+        others = [place for place, (name, _) in enumerate(made) if "nuts" not in name]
+        self.assertLess(max(others), min(nuts))
+        self.assertIn("What holds nuts comes last", " ".join(plan.notes))
+
+    def test_each_is_finished_no_earlier_than_it_keeps(self) -> None:
+        ready = datetime(2026, 8, 14, 19, 30)
+        made = plan_boxes(rows(), 5, STOCK, ready_at=ready).rows
+        for one in made:
+            self.assertEqual(one.finish_from, ready - timedelta(days=one.keeping.days_low))
+        self.assertIsNone(plan_boxes(rows(), 5, STOCK).rows[0].finish_from)
+
+    def test_packs_of_several_sizes_stand_beside_each_other(self) -> None:
+        packs = (PackFor(pack_g=200, price=3.2), PackFor(pack_g=100, price=1.9))
+        (item,) = shop({"dark60": 1050}, {"dark60": "Dark"}, {"dark60": Stock(packs=packs)}).items
+        told = [(choice.count, choice.pack_g, round(choice.cost or 0, 2), choice.left_g) for choice in item.choices]
+        self.assertEqual(told, [(11, 100, 20.9, 50), (6, 200, 19.2, 150)])
+        self.assertEqual(item.cost, 5 * 3.2 + 1.9)
+        alone = shop({"dark60": 1050}, {}, {"dark60": Stock(packs=packs[:1])}).items[0]
+        self.assertEqual(alone.choices, ())
 
 
 class Prices(unittest.TestCase):

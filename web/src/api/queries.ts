@@ -83,9 +83,9 @@ export const keptFitQuery = (id: number) =>
     gcTime: 0,
   });
 
-export const assortmentsQuery = queryOptions({
-  queryKey: ["assortments"],
-  queryFn: ({ signal }) => dataOf(client.GET("/api/assortments", { signal })),
+export const occasionsQuery = queryOptions({
+  queryKey: ["occasions"],
+  queryFn: ({ signal }) => dataOf(client.GET("/api/occasions", { signal })),
 });
 
 export const confectionQueries = {

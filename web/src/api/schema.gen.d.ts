@@ -4,59 +4,6 @@
  */
 
 export interface paths {
-    "/api/assortments": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** List the assortments. */
-        get: operations["listAssortments"];
-        put?: never;
-        /** Store a new assortment. */
-        post: operations["createAssortment"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/assortments/plan": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** Work out what an assortment takes. Nothing is stored. */
-        post: operations["planAssortment"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/assortments/{assortment_id}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        /** Store an assortment's new state; refused when another save came between. */
-        put: operations["saveAssortment"];
-        post?: never;
-        /** Delete an assortment. */
-        delete: operations["deleteAssortment"];
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/balance": {
         parameters: {
             query?: never;
@@ -653,6 +600,59 @@ export interface paths {
         /** Take an ingredient out; recipes that hold it keep it. */
         post: operations["deleteLarderItem"];
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/occasions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** List the occasions. */
+        get: operations["listOccasions"];
+        put?: never;
+        /** Store a new occasion. */
+        post: operations["createOccasion"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/occasions/work-out": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Work out what an occasion takes. Nothing is stored. */
+        post: operations["workOutOccasion"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/occasions/{occasion_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Store an occasion's new state; refused when another save came between. */
+        put: operations["saveOccasion"];
+        post?: never;
+        /** Delete an occasion. */
+        delete: operations["deleteOccasion"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1274,6 +1274,8 @@ export interface components {
             /** Cost Per Box */
             cost_per_box: number | null;
             keeping: components["schemas"]["PieceKeeping"];
+            /** Order */
+            order: components["schemas"]["WorkStep"][];
             /** Pieces */
             pieces: number;
             /** Pours */
@@ -1283,77 +1285,6 @@ export interface components {
             /** Rows */
             rows: components["schemas"]["Row"][];
             shopping: components["schemas"]["ShoppingList"];
-        };
-        /**
-         * AssortmentAsk
-         * @description So many boxes of so many kinds of piece.
-         */
-        AssortmentAsk: {
-            /**
-             * Box Vessel Id
-             * @default null
-             */
-            box_vessel_id: number | null;
-            /**
-             * Boxes
-             * @default 10
-             */
-            boxes: number;
-            /**
-             * Name
-             * @default New boxes
-             */
-            name: string;
-            /**
-             * Pot G
-             * @default null
-             */
-            pot_g: number | null;
-            /**
-             * Rows
-             * @default []
-             */
-            rows: components["schemas"]["PieceAsk"][];
-        };
-        /**
-         * AssortmentAsk
-         * @description So many boxes of so many kinds of piece.
-         */
-        AssortmentAskIn: {
-            /**
-             * Box Vessel Id
-             * @default null
-             */
-            box_vessel_id?: number | null;
-            /**
-             * Boxes
-             * @default 10
-             */
-            boxes?: number;
-            /**
-             * Name
-             * @default New boxes
-             */
-            name?: string;
-            /**
-             * Pot G
-             * @default null
-             */
-            pot_g?: number | null;
-            /**
-             * Rows
-             * @default []
-             */
-            rows?: components["schemas"]["PieceAskIn"][];
-        };
-        /**
-         * AssortmentListOut
-         * @description All assortments, and what is usual of a new kind of piece.
-         */
-        AssortmentListOut: {
-            /** Assortments */
-            assortments: components["schemas"]["StoredAssortment"][];
-            usual: components["schemas"]["PieceAskUsual"];
         };
         /**
          * AtTheStove
@@ -1826,6 +1757,20 @@ export interface components {
              * @default false
              */
             stopped?: boolean;
+        };
+        /**
+         * Choice
+         * @description Packs of one size alone that would do: how many, what they cost where that is known, and what is left [g].
+         */
+        Choice: {
+            /** Cost */
+            cost: number | null;
+            /** Count */
+            count: number;
+            /** Left G */
+            left_g: number;
+            /** Pack G */
+            pack_g: number;
         };
         /**
          * ChoiceOut
@@ -2984,13 +2929,19 @@ export interface components {
          * Item
          * @description One ingredient: needed = from the house + bought - left over; `buy_g` where no pack is known.
          *
-         *     `left_share` is how much of what is needed is left again.
+         *     `left_share` is how much of what is needed is left again. `choices` are its pack sizes beside each other, where
+         *     there are several.
          */
         Item: {
             /** Buy */
             buy: components["schemas"]["Buy"][];
             /** Buy G */
             buy_g: number;
+            /**
+             * Choices
+             * @default []
+             */
+            choices: components["schemas"]["Choice"][];
             /** Cost */
             cost: number | null;
             /** In House G */
@@ -3953,6 +3904,87 @@ export interface components {
              * @default
              */
             text?: string;
+        };
+        /**
+         * OccasionAsk
+         * @description So many boxes of so many kinds of piece, ready by a moment on the kitchen's own clock (without a zone).
+         */
+        OccasionAsk: {
+            /**
+             * Box Vessel Id
+             * @default null
+             */
+            box_vessel_id: number | null;
+            /**
+             * Boxes
+             * @default 10
+             */
+            boxes: number;
+            /**
+             * Name
+             * @default New occasion
+             */
+            name: string;
+            /**
+             * Pot G
+             * @default null
+             */
+            pot_g: number | null;
+            /**
+             * Ready At
+             * @default null
+             */
+            ready_at: string | null;
+            /**
+             * Rows
+             * @default []
+             */
+            rows: components["schemas"]["PieceAsk"][];
+        };
+        /**
+         * OccasionAsk
+         * @description So many boxes of so many kinds of piece, ready by a moment on the kitchen's own clock (without a zone).
+         */
+        OccasionAskIn: {
+            /**
+             * Box Vessel Id
+             * @default null
+             */
+            box_vessel_id?: number | null;
+            /**
+             * Boxes
+             * @default 10
+             */
+            boxes?: number;
+            /**
+             * Name
+             * @default New occasion
+             */
+            name?: string;
+            /**
+             * Pot G
+             * @default null
+             */
+            pot_g?: number | null;
+            /**
+             * Ready At
+             * @default null
+             */
+            ready_at?: string | null;
+            /**
+             * Rows
+             * @default []
+             */
+            rows?: components["schemas"]["PieceAskIn"][];
+        };
+        /**
+         * OccasionListOut
+         * @description All occasions, and what is usual of a new kind of piece.
+         */
+        OccasionListOut: {
+            /** Occasions */
+            occasions: components["schemas"]["StoredOccasion"][];
+            usual: components["schemas"]["PieceAskUsual"];
         };
         /**
          * OfAsk
@@ -5447,7 +5479,9 @@ export interface components {
          * @description What one kind of piece takes, and what is to be told of it.
          *
          *     `extra` pieces are made beyond boxes and spares to fill the last mould or pan; `pours` counts turns of its mould,
-         *     `halves` those of pieces of two. `cost` counts all that is weighed in, and what stays on of its chocolate.
+         *     `halves` those of pieces of two. `finish_from` is the earliest that it may be finished to keep until the boxes are
+         *     to be ready: the low end of its keeping before. `cost` counts all that is weighed in, and what stays on of its
+         *     chocolate.
          */
         Row: {
             /** Allergens */
@@ -5459,6 +5493,8 @@ export interface components {
             extra: number;
             /** Extras */
             extras: components["schemas"]["ExtraCount"][];
+            /** Finish From */
+            finish_from: string | null;
             /** Halves */
             halves: number | null;
             keeping: components["schemas"]["PieceKeeping"];
@@ -5533,20 +5569,20 @@ export interface components {
             };
         };
         /**
-         * SaveAssortmentIn
-         * @description An assortment's new state, made from the state of `revision`.
-         */
-        SaveAssortmentIn: {
-            asked: components["schemas"]["AssortmentAskIn"];
-            /** Revision */
-            revision: number;
-        };
-        /**
          * SaveConfectionIn
          * @description A confection's new state, made from the state of `revision`.
          */
         SaveConfectionIn: {
             asked: components["schemas"]["ConfectionAskIn"];
+            /** Revision */
+            revision: number;
+        };
+        /**
+         * SaveOccasionIn
+         * @description An occasion's new state, made from the state of `revision`.
+         */
+        SaveOccasionIn: {
+            asked: components["schemas"]["OccasionAskIn"];
             /** Revision */
             revision: number;
         };
@@ -6470,17 +6506,6 @@ export interface components {
             step: number;
         };
         /**
-         * StoredAssortment
-         * @description An assortment with its stored state.
-         */
-        StoredAssortment: {
-            asked: components["schemas"]["AssortmentAsk"];
-            /** Id */
-            id: number;
-            /** Revision */
-            revision: number;
-        };
-        /**
          * StoredConfection
          * @description A confection with its stored state.
          */
@@ -6498,6 +6523,17 @@ export interface components {
         StoredCountOut: {
             /** Stored */
             stored: number;
+        };
+        /**
+         * StoredOccasion
+         * @description An occasion with its stored state.
+         */
+        StoredOccasion: {
+            asked: components["schemas"]["OccasionAsk"];
+            /** Id */
+            id: number;
+            /** Revision */
+            revision: number;
         };
         /**
          * StoredRecipe
@@ -7043,6 +7079,20 @@ export interface components {
             source: string;
         };
         /**
+         * WorkStep
+         * @description A confection in its turn: its row, the nuts and peanuts that it holds, and what is done before it begins.
+         */
+        WorkStep: {
+            /** Change Over */
+            change_over: string | null;
+            /** Holds */
+            holds: string[];
+            /** Name */
+            name: string;
+            /** Row */
+            row: number;
+        };
+        /**
          * WorkedConfection
          * @description A confection worked out, and what it costs with this larder.
          */
@@ -7080,210 +7130,6 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
-    listAssortments: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["AssortmentListOut"];
-                };
-            };
-            /** @description Unprocessable Content */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    createAssortment: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["AssortmentAskIn"];
-            };
-        };
-        responses: {
-            /** @description Created */
-            201: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["StoredAssortment"];
-                };
-            };
-            /** @description Not Found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Unprocessable Content */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    planAssortment: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["AssortmentAskIn"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Assortment"];
-                };
-            };
-            /** @description Not Found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Unprocessable Content */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    saveAssortment: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                assortment_id: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["SaveAssortmentIn"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["StoredAssortment"];
-                };
-            };
-            /** @description Not Found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Conflict */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Unprocessable Content */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    deleteAssortment: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                assortment_id: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description No Content */
-            204: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-            /** @description Not Found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Unprocessable Content */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
     balance: {
         parameters: {
             query?: never;
@@ -8780,6 +8626,210 @@ export interface operations {
                 "application/json": components["schemas"]["LabelOfItemIn"];
             };
         };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    listOccasions: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OccasionListOut"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    createOccasion: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OccasionAskIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StoredOccasion"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    workOutOccasion: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OccasionAskIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Assortment"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    saveOccasion: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                occasion_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SaveOccasionIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StoredOccasion"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    deleteOccasion: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                occasion_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
         responses: {
             /** @description No Content */
             204: {

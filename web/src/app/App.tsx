@@ -24,7 +24,9 @@ const ConfectionsPage = lazy(() =>
 const ConfectionPage = lazy(() =>
   import("../features/confection").then((place) => ({ default: place.ConfectionPage })),
 );
-const BoxesPage = lazy(() => import("../features/boxes").then((place) => ({ default: place.BoxesPage })));
+const OccasionPage = lazy(() =>
+  import("../features/occasion").then((place) => ({ default: place.OccasionPage })),
+);
 
 /** The places along the thread, each for one recipe; all but the first are fetched when they are opened. */
 export function App() {
@@ -46,7 +48,8 @@ export function App() {
             <Route path="/daybook/:id" element={<BatchPage />} />
             <Route path="/confections" element={<ConfectionsPage />} />
             <Route path="/confections/:id" element={<ConfectionPage />} />
-            <Route path="/boxes" element={<BoxesPage />} />
+            <Route path="/occasions" element={<OccasionPage />} />
+            <Route path="/boxes" element={<Navigate to="/occasions" replace />} />
             <Route
               path="*"
               element={<Notice title="There is nothing here" text="The address may be mistyped." />}

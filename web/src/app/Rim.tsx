@@ -13,7 +13,7 @@ const PLACES = [
 
 const BESIDE = [
   { to: "/confections", name: "Confections" },
-  { to: "/boxes", name: "Boxes" },
+  { to: "/occasions", name: "Occasions" },
   { to: "/larder", name: "Larder" },
   { to: "/daybook", name: "Daybook" },
 ] as const;

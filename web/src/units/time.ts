@@ -23,3 +23,10 @@ export function clockText(seconds: number): string {
 export function aboutText(seconds: number): string {
   return timeText(seconds < 600 ? 5 * Math.round(seconds / 5) : 60 * Math.round(seconds / 60));
 }
+
+/** A moment on the kitchen's clock, in the person's own words: Fri 14 Aug, 19:30. */
+export function momentText(moment: string): string {
+  const at = new Date(moment);
+  const day = at.toLocaleDateString(undefined, { weekday: "short", day: "numeric", month: "short" });
+  return `${day}, ${at.toLocaleTimeString(undefined, { hour: "2-digit", minute: "2-digit" })}`;
+}

@@ -3,11 +3,13 @@
 from collections import defaultdict
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
+from datetime import datetime, timedelta
 from math import ceil
 from typing import Final
 
 from hearth_bowl.core.boxes.pours import PourJob, PourPlan, plan_pours
 from hearth_bowl.core.boxes.shopping import ShoppingList, Stock, prices_of, shop
+from hearth_bowl.core.boxes.work_order import WorkStep, nut_rank, work_order
 from hearth_bowl.core.confection.confection import INNER, Confection
 from hearth_bowl.core.confection.declared import Declared
 from hearth_bowl.core.confection.keeping import PieceKeeping
@@ -62,7 +64,9 @@ class Row:
     """What one kind of piece takes, and what is to be told of it.
 
     `extra` pieces are made beyond boxes and spares to fill the last mould or pan; `pours` counts turns of its mould,
-    `halves` those of pieces of two. `cost` counts all that is weighed in, and what stays on of its chocolate.
+    `halves` those of pieces of two. `finish_from` is the earliest that it may be finished to keep until the boxes are
+    to be ready: the low end of its keeping before. `cost` counts all that is weighed in, and what stays on of its
+    chocolate.
     """
 
     name: str
@@ -76,6 +80,7 @@ class Row:
     extras: tuple[ExtraCount, ...]
     allergens: tuple[Declared, ...]
     keeping: PieceKeeping
+    finish_from: datetime | None
     cautions: tuple[Caution, ...]
 
 
@@ -112,6 +117,7 @@ class Assortment:
     box: BoxRoom | None
     allergens: tuple[str, ...]
     keeping: PieceKeeping
+    order: tuple[WorkStep, ...]
 
 
 def plan_boxes(
@@ -122,6 +128,7 @@ def plan_boxes(
     pot_g: float | None = None,
     box: Box | None = None,
     kitchen: Kitchen | None = None,
+    ready_at: datetime | None = None,
 ) -> Assortment:
     """Return what so many boxes take.
 
@@ -140,7 +147,7 @@ def plan_boxes(
         except BadInput as problem:
             raise problem.under("rows", position) from None
     plans = _pours(worked, pot_g)
-    made = [_row(row, boxes, one, price_g, chocolates) for row, one in zip(rows, worked, strict=True)]
+    made = [_row(row, boxes, one, price_g, chocolates, ready_at) for row, one in zip(rows, worked, strict=True)]
     return Assortment(
         rows=tuple(made),
         pieces=sum(row.pieces for row in made),
@@ -151,6 +158,7 @@ def plan_boxes(
         box=None if box is None else _room(rows, worked, box),
         allergens=tuple(sorted({one.group for row in made for one in row.allergens})),
         keeping=min((row.keeping for row in made), key=lambda keeping: (keeping.days_high, keeping.days_low)),
+        order=work_order(worked),
     )
 
 
@@ -172,7 +180,12 @@ def _worked(row: RowAsk, boxes: int, kitchen: Kitchen | None) -> Worked:
 
 
 def _row(
-    row: RowAsk, boxes: int, worked: Worked, price_g: Mapping[str, float], chocolates: Sequence[Ingredient]
+    row: RowAsk,
+    boxes: int,
+    worked: Worked,
+    price_g: Mapping[str, float],
+    chocolates: Sequence[Ingredient],
+    ready_at: datetime | None,
 ) -> Row:
     laid = worked.laid
     return Row(
@@ -187,6 +200,7 @@ def _row(
         extras=worked.extras,
         allergens=worked.allergens_named,
         keeping=worked.keeping,
+        finish_from=None if ready_at is None else ready_at - timedelta(days=worked.keeping.days_low),
         cautions=worked.cautions,
     )
 
@@ -246,7 +260,7 @@ def _label(part: WorkedPart) -> str:
 def _job(worked: Worked, part: WorkedPart, laid: PartLaid) -> PourJob:
     name, form, cavity = worked.confection.name, worked.confection.form, worked.laid.cavity
     if part.part.role != "shell" or cavity is None:
-        return PourJob(name=name, chocolate=_label(part), dip_g=part.make_g, pool_g=laid.pool_g)
+        return PourJob(name=name, chocolate=_label(part), dip_g=part.make_g, pool_g=laid.pool_g, rank=nut_rank(worked))
     per_piece = 2 if worked.laid.halves else 1
     return PourJob(
         name=name,
@@ -258,6 +272,7 @@ def _job(worked: Worked, part: WorkedPart, laid: PartLaid) -> PourJob:
         flood_g=cavity.cavity_ml * LIQUID_CHOCOLATE_G_PER_ML,
         kept_g=(part.each_g - laid.cap_g) / per_piece,
         cap_g=laid.cap_g / per_piece,
+        rank=nut_rank(worked),
     )
 
 

@@ -17,7 +17,8 @@ class PourJob:
 
     `cavities` are those to fill (halves count each), `mould_cavities` of them one mould has, `owned` moulds there are.
     `flood_ml_g` is what one cavity takes flooded, `kept_g` what stays as its shell, `cap_g` its cap. Pieces to dip
-    have no mould: `dip_g` stays on all of them, `pool_g` must stand in the pot.
+    have no mould: `dip_g` stays on all of them, `pool_g` must stand in the pot. `rank` is how late it is worked, for
+    the nuts that it brings into the pot.
     """
 
     name: str
@@ -31,6 +32,7 @@ class PourJob:
     cap_g: float = 0.0
     dip_g: float = 0.0
     pool_g: float = 0.0
+    rank: int = 0
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -82,6 +84,11 @@ class _Step:
     cavities: int
     needs_g: float
     kept_g: float
+
+    @property
+    def rank(self) -> int:
+        """Return how late it comes; a shell that is still empty brings no nuts into the pot."""
+        return 0 if self.task == "shell" else self.job.rank
 
 
 def plan_pours(jobs: Sequence[PourJob], pot_g: float | None = None) -> PourPlan:
@@ -141,7 +148,7 @@ def plan_pours(jobs: Sequence[PourJob], pot_g: float | None = None) -> PourPlan:
         back_g=start_g + refilled - kept_g,
         turns=sum(task == "shell" for task in tasks),
         shell_first=shell_first,
-        notes=tuple(_notes(limited=limited, shell_first=shell_first, pours=pours)),
+        notes=tuple(_notes(limited=limited, shell_first=shell_first, pours=pours, ranks=[step.rank for step in steps])),
     )
 
 
@@ -165,6 +172,10 @@ class _Segment:
     def surplus_g(self) -> float:
         return self.needs_g - self.kept_g
 
+    @property
+    def rank(self) -> int:
+        return max(step.rank for step in self.steps)
+
     def then(self, other: "_Segment") -> "_Segment":
         return _Segment(
             steps=self.steps + other.steps,
@@ -177,21 +188,21 @@ def _ordered(jobs: Sequence[PourJob], pot_g: float | None) -> list[_Step]:
     """Return all pours in the order that needs least at the start, those of one mould one after the other.
 
     A job is cut into segments of falling surplus (a pour with more surplus than the one before it joins it); all
-    segments are then taken by falling surplus.
+    segments are then taken by falling surplus, those that bring nuts into the pot after all others.
     """
     chains: dict[str, list[_Step]] = {}
-    for number, job in enumerate(jobs):
+    for number, job in enumerate(sorted(jobs, key=lambda job: job.rank)):
         chains.setdefault(job.mould or f"{number}", []).extend(_steps(job, pot_g))
     segments: list[_Segment] = []
     for chain in chains.values():
         own: list[_Segment] = []
         for step in chain:
             last = _Segment(steps=(step,), needs_g=step.needs_g, kept_g=step.kept_g)
-            while own and own[-1].surplus_g < last.surplus_g:
+            while own and (own[-1].rank > last.rank or own[-1].surplus_g < last.surplus_g):
                 last = own.pop().then(last)
             own.append(last)
         segments += own
-    segments.sort(key=lambda segment: -segment.surplus_g)
+    segments.sort(key=lambda segment: (segment.rank, -segment.surplus_g))
     return [step for segment in segments for step in segment.steps]
 
 
@@ -244,11 +255,13 @@ def _steps(job: PourJob, pot_g: float | None) -> list[_Step]:
     return steps
 
 
-def _notes(*, limited: bool, shell_first: bool, pours: Sequence[Pour]) -> list[str]:
+def _notes(*, limited: bool, shell_first: bool, pours: Sequence[Pour], ranks: Sequence[int]) -> list[str]:
     notes = []
     refills = sum(pour.refill_g > 0 for pour in pours)
     if limited and refills:
         notes.append(f"The pot runs low {refills} {'time' if refills == 1 else 'times'}: temper the refill first.")
     if shell_first:
         notes.append("Shell everything before capping: caps need no surplus in the pot.")
+    if min(ranks) < max(ranks):
+        notes.append("What holds nuts comes last: the chocolate left over holds traces of them.")
     return notes

@@ -54,10 +54,21 @@ class Buy:
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
+class Choice:
+    """Packs of one size alone that would do: how many, what they cost where that is known, and what is left [g]."""
+
+    pack_g: float
+    count: int
+    cost: float | None
+    left_g: float
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Item:
     """One ingredient: needed = from the house + bought - left over; `buy_g` where no pack is known.
 
-    `left_share` is how much of what is needed is left again.
+    `left_share` is how much of what is needed is left again. `choices` are its pack sizes beside each other, where
+    there are several.
     """
 
     label: str
@@ -69,6 +80,7 @@ class Item:
     left_g: float
     left_share: float
     cost: float | None
+    choices: tuple[Choice, ...] = ()
 
     @property
     def bought_g(self) -> float:
@@ -119,10 +131,25 @@ def shop(needs_g: Mapping[str, float], names: Mapping[str, str], stock: Mapping[
                 left_g=left_g,
                 left_share=left_g / needed_g if needed_g else 0.0,
                 cost=0.0 if not short_g else sum(costs) if buy and len(costs) == len(buy) else None,
+                choices=_choices(short_g, there) if short_g and len(there.packs) > 1 else (),
             )
         )
     cost = sum(item.cost for item in items if item.cost is not None)
     return ShoppingList(items=tuple(items), cost=cost, used_cost=used, unpriced=tuple(unpriced))
+
+
+def _choices(short_g: float, there: Stock) -> tuple[Choice, ...]:
+    """Return each pack size by itself, the smallest first."""
+    found = []
+    for pack in sorted(there.packs, key=lambda pack: pack.pack_g):
+        count = _packs_for(short_g, pack.pack_g)
+        cost = None if pack.price is None else count * pack.price
+        found.append(Choice(pack_g=pack.pack_g, count=count, cost=cost, left_g=count * pack.pack_g - short_g))
+    return tuple(found)
+
+
+def _packs_for(grams: float, pack_g: float) -> int:
+    return ceil(grams / pack_g - FLOOR_GUARD)
 
 
 def cheapest_packs(needed_g: float, packs: Sequence[PackFor]) -> tuple[Buy, ...]:
@@ -130,9 +157,8 @@ def cheapest_packs(needed_g: float, packs: Sequence[PackFor]) -> tuple[Buy, ...]
     if not packs:
         return ()
     if len(packs) == 1:
-        return (
-            Buy(pack_g=packs[0].pack_g, count=ceil(needed_g / packs[0].pack_g - FLOOR_GUARD), price=packs[0].price),
-        )
+        (pack,) = packs
+        return (Buy(pack_g=pack.pack_g, count=_packs_for(needed_g, pack.pack_g), price=pack.price),)
     unit = needed_g / CHEAPEST_STEPS
     all_priced = all(pack.price is not None for pack in packs)
     worth = [(pack.price or 0.0) if all_priced else pack.pack_g for pack in packs]

@@ -1,23 +1,23 @@
 """The rows."""
 
-from hearth_bowl.store.models.assortment import AssortmentPieceRow, AssortmentRow
 from hearth_bowl.store.models.base import Base
 from hearth_bowl.store.models.batch import BatchEventRow, BatchRow, ProbeRow, ReadingRow, TimerRow, WeightRow
 from hearth_bowl.store.models.confection import ConfectionRow
 from hearth_bowl.store.models.fit import RecipeFitRow
 from hearth_bowl.store.models.larder import LarderRow
+from hearth_bowl.store.models.occasion import OccasionPieceRow, OccasionRow
 from hearth_bowl.store.models.recipe import RecipeRow, RecipeVersionRow
 from hearth_bowl.store.models.settings import SettingsRow
 from hearth_bowl.store.models.vessel import VesselRow
 
 __all__ = [
-    "AssortmentPieceRow",
-    "AssortmentRow",
     "Base",
     "BatchEventRow",
     "BatchRow",
     "ConfectionRow",
     "LarderRow",
+    "OccasionPieceRow",
+    "OccasionRow",
     "ProbeRow",
     "ReadingRow",
     "RecipeFitRow",

@@ -1,7 +1,7 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { ApiError, client, dataOf, type Schemas } from "../../api/client";
-import { assortmentsQuery, confectionQueries, libraryQuery, vesselsQuery } from "../../api/queries";
+import { confectionQueries, libraryQuery, occasionsQuery, vesselsQuery } from "../../api/queries";
 import { Button } from "../../ui/Button";
 import { Choice, TextField } from "../../ui/Field";
 import { Skeleton } from "../../ui/Skeleton";
@@ -12,30 +12,31 @@ import { OptionalField, WholeField } from "./fields";
 import { PieceRows } from "./PieceRows";
 import { PourOrder } from "./PourOrder";
 import { ShoppingList } from "./ShoppingList";
-import { useAssortment } from "./useAssortment";
+import { useOccasion } from "./useOccasion";
+import { WorkOrder } from "./WorkOrder";
 
-type Stored = Schemas["StoredAssortment"];
+type Stored = Schemas["StoredOccasion"];
 
-/** Boxes: so many of an assortment, what they take, in which order to pour, and what to buy. */
-export function BoxesPage() {
+/** Occasions: when what is to be ready, what it takes, in which order to work and to pour, and what to buy. */
+export function OccasionPage() {
   const queries = useQueryClient();
-  const list = useQuery({ ...assortmentsQuery, staleTime: 0, gcTime: 0 });
+  const list = useQuery({ ...occasionsQuery, staleTime: 0, gcTime: 0 });
   const [chosen, setChosen] = useState<number | null>(null);
   const create = useMutation({
-    mutationFn: () => dataOf(client.POST("/api/assortments", { body: {} })),
+    mutationFn: () => dataOf(client.POST("/api/occasions", { body: {} })),
     onSuccess: async (made) => {
-      await queries.invalidateQueries({ queryKey: assortmentsQuery.queryKey });
+      await queries.invalidateQueries({ queryKey: occasionsQuery.queryKey });
       setChosen(made.id);
     },
   });
-  const all = list.data?.assortments ?? [];
+  const all = list.data?.occasions ?? [];
   const stored = all.find((row) => row.id === chosen) ?? all[0];
   const picker = (
     <p className="flex flex-wrap items-end gap-2 print:hidden">
       {all.length > 1 && (
         <span className="w-60">
           <Choice
-            label="Which boxes"
+            label="Which occasion"
             value={stored?.id ?? ""}
             onChange={(e) => setChosen(Number(e.target.value))}
           >
@@ -48,7 +49,7 @@ export function BoxesPage() {
         </span>
       )}
       <Button look="plain" disabled={create.isPending} onClick={() => create.mutate()}>
-        Plan other boxes
+        Another occasion
       </Button>
     </p>
   );
@@ -57,7 +58,7 @@ export function BoxesPage() {
       {!list.data ? (
         <Skeleton />
       ) : stored ? (
-        <BoxesBench
+        <OccasionBench
           key={stored.id}
           stored={stored}
           usual={list.data.usual}
@@ -66,11 +67,11 @@ export function BoxesPage() {
         />
       ) : (
         <main className="max-w-prose px-5 py-4">
-          <h1 className="font-display font-semibold text-3xl">Boxes</h1>
+          <h1 className="font-display font-semibold text-3xl">Occasions</h1>
           <p className="mt-2">
-            Nothing is planned yet. Choose how many boxes and which pieces go into each: this page then says
-            how much to make of every recipe, how much chocolate to melt and in which order to pour, and what
-            to buy.
+            Nothing is planned yet. Say when it is to be ready, how many boxes and which pieces go into each:
+            this page then says how much to make of every recipe, how much chocolate to melt and in which
+            order to pour, and what to buy.
           </p>
           {picker}
         </main>
@@ -86,10 +87,10 @@ type BenchProps = {
   onDeleted: () => void;
 };
 
-function BoxesBench({ stored, usual, picker, onDeleted }: BenchProps) {
+function OccasionBench({ stored, usual, picker, onDeleted }: BenchProps) {
   const units = useUnits();
   const queries = useQueryClient();
-  const { asked, said, change, flush, drop } = useAssortment(stored);
+  const { asked, said, change, flush, drop } = useOccasion(stored);
   const { data: vessels } = useQuery(vesselsQuery);
   const { data: confections } = useQuery({ ...confectionQueries.list, staleTime: 0 });
   const { data: library } = useQuery(libraryQuery);
@@ -100,17 +101,17 @@ function BoxesBench({ stored, usual, picker, onDeleted }: BenchProps) {
     enabled: rows.length > 0,
     placeholderData: keepPreviousData,
     retry: false,
-    queryFn: ({ signal }) => dataOf(client.POST("/api/assortments/plan", { body: asked, signal })),
+    queryFn: ({ signal }) => dataOf(client.POST("/api/occasions/work-out", { body: asked, signal })),
   });
   const remove = useMutation({
     mutationFn: async () => {
       await drop();
       return dataOf(
-        client.DELETE("/api/assortments/{assortment_id}", { params: { path: { assortment_id: stored.id } } }),
+        client.DELETE("/api/occasions/{occasion_id}", { params: { path: { occasion_id: stored.id } } }),
       );
     },
     onSuccess: async () => {
-      await queries.invalidateQueries({ queryKey: assortmentsQuery.queryKey });
+      await queries.invalidateQueries({ queryKey: occasionsQuery.queryKey });
       onDeleted();
     },
   });
@@ -128,13 +129,13 @@ function BoxesBench({ stored, usual, picker, onDeleted }: BenchProps) {
     <main className="grid flex-1 grid-cols-[minmax(0,1.15fr)_minmax(0,1fr)_380px] max-lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)] max-md:grid-cols-1 print:block">
       <section aria-label="What goes in" className="border-line border-r px-5 py-3 max-md:px-3 print:hidden">
         <div className="flex items-baseline justify-between gap-3">
-          <h1 className="font-display font-semibold text-[1.625rem]">Boxes</h1>
+          <h1 className="font-display font-semibold text-[1.625rem]">Occasion</h1>
           <span role="status" className="text-[0.875rem] text-ash">
             {said}
           </span>
         </div>
         {picker}
-        <div className="mt-2 grid grid-cols-[minmax(0,2fr)_minmax(0,1fr)_minmax(0,1fr)] items-end gap-3 max-sm:grid-cols-2">
+        <div className="mt-2 grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)] items-end gap-3">
           <TextField
             label="Called"
             value={asked.name}
@@ -147,6 +148,13 @@ function BoxesBench({ stored, usual, picker, onDeleted }: BenchProps) {
             least={1}
             problem={at("boxes")}
             onWhole={(boxes) => change({ boxes })}
+          />
+          <TextField
+            label="Ready by"
+            type="datetime-local"
+            value={asked.ready_at?.slice(0, 16) ?? ""}
+            problem={at("ready_at")}
+            onChange={(event) => change({ ready_at: event.target.value || null })}
           />
           <OptionalField
             label="The pot holds, g"
@@ -187,7 +195,7 @@ function BoxesBench({ stored, usual, picker, onDeleted }: BenchProps) {
           />
         )}
         <Sure
-          words="Delete these boxes"
+          words="Delete this occasion"
           goes={`“${asked.name}” goes, with its rows.`}
           className="mt-3"
           disabled={remove.isPending}
@@ -214,6 +222,7 @@ function BoxesBench({ stored, usual, picker, onDeleted }: BenchProps) {
         )}
         {plan && <Totals plan={plan} units={units} />}
         {plan && <ToTell plan={plan} />}
+        {plan && <WorkOrder plan={plan} />}
         {plan?.pours.map((pours) => (
           <PourOrder key={pours.chocolate} plan={pours} name={name(pours.chocolate)} units={units} />
         ))}

@@ -1,7 +1,9 @@
-"""The boxes for the open evening, and the fits that are already chosen, by the order of recipes and vessels."""
+"""The open evening, its boxes, and the fits that are already chosen, by the order of recipes and vessels."""
 
+from datetime import datetime
 from typing import Any, Final
 
+READY_AT: Final = datetime(2026, 8, 14, 19, 30)
 BOXES: Final = 20
 PIECES: Final[tuple[tuple[str, int, int], ...]] = (
     ("Late-watch cones", 3, 2),
@@ -12,6 +14,8 @@ PIECES: Final[tuple[tuple[str, int, int], ...]] = (
 """Confections by their names: how many go into a box, and how many more are made."""
 BOX: Final = "Gift box for nine"
 POT_G: Final = 800.0
+OTHER_PACKS: Final = {"dark60": ({"pack_g": 100.0, "price": 1.9}, {"pack_g": 2500.0, "price": 30.0})}
+"""Packs of another size, which the shopping list puts beside the usual one."""
 FITS: Final[tuple[tuple[str, str, dict[str, Any]], ...]] = (
     (
         "Moonrise cocoa mix",

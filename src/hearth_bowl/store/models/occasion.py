@@ -1,40 +1,41 @@
-"""Assortments: boxes of several kinds of piece."""
+"""Occasions: boxes of several kinds of piece, ready by a moment."""
 
 from datetime import datetime
 
-from sqlalchemy import CheckConstraint, ForeignKey
+from sqlalchemy import CheckConstraint, DateTime, ForeignKey
 from sqlalchemy.orm import Mapped, mapped_column, relationship
 
 from hearth_bowl.store.models.base import Base
 
 
-class AssortmentRow(Base):
-    """So many boxes of an assortment. `revision` grows with every save: a save from an older one is refused."""
+class OccasionRow(Base):
+    """So many boxes, ready by a moment on the wall. `revision` grows with every save; one from an older is refused."""
 
-    __tablename__ = "assortment"
+    __tablename__ = "occasion"
     __table_args__ = (CheckConstraint("boxes > 0", name="boxes_positive"),)
 
     id: Mapped[int] = mapped_column(primary_key=True)
     name: Mapped[str]
+    ready_at: Mapped[datetime | None] = mapped_column(DateTime())
     boxes: Mapped[int]
     pot_g: Mapped[float | None]
     box_vessel_id: Mapped[int | None] = mapped_column(ForeignKey("vessel.id", ondelete="SET NULL"))
     revision: Mapped[int]
     changed_at: Mapped[datetime]
 
-    rows: Mapped[list["AssortmentPieceRow"]] = relationship(
-        order_by="AssortmentPieceRow.position", cascade="all, delete-orphan", lazy="raise"
+    rows: Mapped[list["OccasionPieceRow"]] = relationship(
+        order_by="OccasionPieceRow.position", cascade="all, delete-orphan", lazy="raise"
     )
 
 
-class AssortmentPieceRow(Base):
+class OccasionPieceRow(Base):
     """One kind of piece in it. It goes with its confection."""
 
-    __tablename__ = "assortment_piece"
+    __tablename__ = "occasion_piece"
     __table_args__ = (CheckConstraint("per_box > 0", name="per_box_positive"),)
 
     id: Mapped[int] = mapped_column(primary_key=True)
-    assortment_id: Mapped[int] = mapped_column(ForeignKey("assortment.id", ondelete="CASCADE"), index=True)
+    occasion_id: Mapped[int] = mapped_column(ForeignKey("occasion.id", ondelete="CASCADE"), index=True)
     position: Mapped[int]
     confection_id: Mapped[int] = mapped_column(ForeignKey("confection.id", ondelete="CASCADE"))
     per_box: Mapped[int]

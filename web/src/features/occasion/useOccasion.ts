@@ -1,25 +1,25 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect, useRef, useState } from "react";
 import { client, dataOf, type Schemas } from "../../api/client";
-import { assortmentsQuery } from "../../api/queries";
+import { occasionsQuery } from "../../api/queries";
 import { keepsAlive, useSaver } from "../../api/useSaver";
 
-export type AssortmentAsk = Schemas["AssortmentAsk"];
+export type OccasionAsk = Schemas["OccasionAsk"];
 
 const PAUSE_MS = 400;
 
-/** An assortment as it is made: shown at once, saved soon after, never over another's. */
-export function useAssortment(stored: Schemas["StoredAssortment"]) {
+/** An occasion as it is made: shown at once, saved soon after, never over another's. */
+export function useOccasion(stored: Schemas["StoredOccasion"]) {
   const queries = useQueryClient();
-  const [asked, setAsked] = useState<AssortmentAsk>(stored.asked);
+  const [asked, setAsked] = useState<OccasionAsk>(stored.asked);
   const now = useRef(asked);
   const revision = useRef(stored.revision);
   const store = useCallback(
-    async (next: AssortmentAsk) => {
+    async (next: OccasionAsk) => {
       const body = { revision: revision.current, asked: next };
-      const params = { path: { assortment_id: stored.id } };
+      const params = { path: { occasion_id: stored.id } };
       const answer = await dataOf(
-        client.PUT("/api/assortments/{assortment_id}", { params, body, keepalive: keepsAlive(body) }),
+        client.PUT("/api/occasions/{occasion_id}", { params, body, keepalive: keepsAlive(body) }),
       );
       revision.current = answer.revision;
     },
@@ -27,7 +27,7 @@ export function useAssortment(stored: Schemas["StoredAssortment"]) {
   );
   const { saving, save, flush, drop } = useSaver(store, PAUSE_MS);
   const change = useCallback(
-    (part: Partial<AssortmentAsk>) => {
+    (part: Partial<OccasionAsk>) => {
       now.current = { ...now.current, ...part };
       setAsked(now.current);
       save(now.current);
@@ -36,7 +36,7 @@ export function useAssortment(stored: Schemas["StoredAssortment"]) {
   );
   useEffect(
     () => () => {
-      queries.invalidateQueries({ queryKey: assortmentsQuery.queryKey });
+      queries.invalidateQueries({ queryKey: occasionsQuery.queryKey });
     },
     [queries],
   );

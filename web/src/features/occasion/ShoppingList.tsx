@@ -15,7 +15,7 @@ export function ShoppingList({ shopping, boxes, id, units, flush }: Props) {
   const openList = (ending: string) => async (event: React.MouseEvent) => {
     event.preventDefault();
     await flush();
-    window.open(`/api/assortments/${id}/shopping.${ending}`, "_blank", "noopener");
+    window.open(`/api/occasions/${id}/shopping.${ending}`, "_blank", "noopener");
   };
   return (
     <>
@@ -37,6 +37,7 @@ export function ShoppingList({ shopping, boxes, id, units, flush }: Props) {
                   {mass(item.needed_g, units)} needed
                   {item.in_house_g !== null && `, ${mass(item.in_house_g, units)} there`}
                   {again(Math.floor(item.left_share * boxes))}
+                  {choicesText(item, units)}
                 </span>
               </th>
               <td
@@ -61,7 +62,7 @@ export function ShoppingList({ shopping, boxes, id, units, flush }: Props) {
         ].map(([ending, says]) => (
           <a
             key={ending}
-            href={`/api/assortments/${id}/shopping.${ending}`}
+            href={`/api/occasions/${id}/shopping.${ending}`}
             target="_blank"
             rel="noopener"
             onClick={openList(String(ending))}
@@ -81,6 +82,16 @@ export function ShoppingList({ shopping, boxes, id, units, flush }: Props) {
 /** What is left over will make so many boxes more, of what this ingredient has to give. */
 function again(boxes: number): string {
   return boxes < 1 ? "" : `; left for ${boxes} more ${boxes === 1 ? "box" : "boxes"}`;
+}
+
+/** The sizes of packs beside each other: so many of each, and for how much. */
+function choicesText({ choices }: Schemas["Item"], units: Units): React.ReactNode {
+  if (choices.length === 0) return null;
+  const each = choices.map(
+    ({ count, pack_g, cost }) =>
+      `${count} × ${mass(pack_g, units)}${cost === null ? "" : ` for ${cost.toFixed(2)}`}`,
+  );
+  return <span className="block">{each.join(" or ")}</span>;
 }
 
 function toBuy(item: Schemas["Item"], units: Units): string {

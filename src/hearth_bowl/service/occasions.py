@@ -1,4 +1,4 @@
-"""Assortments: boxes of several kinds of piece, what they take, and what to buy for them."""
+"""Occasions: boxes of several kinds of piece, what they take, and what to buy for them."""
 
 from dataclasses import dataclass
 from datetime import datetime
@@ -18,9 +18,10 @@ from hearth_bowl.formats.vessel_file import vessel_from
 from hearth_bowl.service.confections import confection_of, get_confection
 from hearth_bowl.service.errors import ChangedMeanwhile, NotFound
 from hearth_bowl.service.larder import stock
+from hearth_bowl.service.moments import check_wall_time
 from hearth_bowl.service.settings import get_settings
 from hearth_bowl.service.vessels import get_vessel
-from hearth_bowl.store.models import AssortmentPieceRow, AssortmentRow
+from hearth_bowl.store.models import OccasionPieceRow, OccasionRow
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -40,10 +41,11 @@ class PieceAsk(PieceAskUsual):
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class AssortmentAsk:
-    """So many boxes of so many kinds of piece."""
+class OccasionAsk:
+    """So many boxes of so many kinds of piece, ready by a moment on the kitchen's own clock (without a zone)."""
 
-    name: str = "New boxes"
+    name: str = "New occasion"
+    ready_at: datetime | None = None
     boxes: int = 10
     pot_g: float | None = None
     box_vessel_id: int | None = None
@@ -51,36 +53,37 @@ class AssortmentAsk:
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class StoredAssortment:
-    """An assortment with its stored state."""
+class StoredOccasion:
+    """An occasion with its stored state."""
 
     id: int
     revision: int
-    asked: AssortmentAsk
+    asked: OccasionAsk
 
 
-def list_assortments(session: Session) -> list[StoredAssortment]:
-    """Return all assortments, as they were made."""
-    rows = session.scalars(select(AssortmentRow).order_by(AssortmentRow.id).options(selectinload(AssortmentRow.rows)))
+def list_occasions(session: Session) -> list[StoredOccasion]:
+    """Return all occasions, as they were made."""
+    rows = session.scalars(select(OccasionRow).order_by(OccasionRow.id).options(selectinload(OccasionRow.rows)))
     return [_stored(session, row) for row in rows]
 
 
-def get_assortment(session: Session, assortment_id: int) -> StoredAssortment:
-    """Return one assortment.
+def get_occasion(session: Session, occasion_id: int) -> StoredOccasion:
+    """Return one occasion.
 
     :raises NotFound: there is none.
     """
-    return _stored(session, _row(session, assortment_id))
+    return _stored(session, _row(session, occasion_id))
 
 
-def create_assortment(session: Session, asked: AssortmentAsk, now: datetime) -> StoredAssortment:
-    """Store a new assortment; it may still be without pieces.
+def create_occasion(session: Session, asked: OccasionAsk, now: datetime) -> StoredOccasion:
+    """Store a new occasion; it may still be without pieces.
 
     :raises BadInput: naming the field. :raises NotFound: a confection is not there.
     """
     _check(session, asked)
-    row = AssortmentRow(
+    row = OccasionRow(
         name=check_name(asked.name),
+        ready_at=asked.ready_at,
         boxes=asked.boxes,
         pot_g=asked.pot_g,
         box_vessel_id=asked.box_vessel_id,
@@ -91,39 +94,40 @@ def create_assortment(session: Session, asked: AssortmentAsk, now: datetime) -> 
     session.add(row)
     session.flush()
     _write_rows(session, row.id, asked)
-    return get_assortment(session, row.id)
+    return get_occasion(session, row.id)
 
 
-def save_assortment(
-    session: Session, assortment_id: int, asked: AssortmentAsk, revision: int, now: datetime
-) -> StoredAssortment:
-    """Store an assortment's new state, made from the state of `revision`.
+def save_occasion(
+    session: Session, occasion_id: int, asked: OccasionAsk, revision: int, now: datetime
+) -> StoredOccasion:
+    """Store an occasion's new state, made from the state of `revision`.
 
     :raises BadInput: naming the field. :raises NotFound: it or a confection is not there.
     :raises ChangedMeanwhile: another save came between; nothing is overwritten.
     """
-    row = _row(session, assortment_id)
+    row = _row(session, occasion_id)
     if row.revision != revision:
         raise ChangedMeanwhile(row.revision)
     _check(session, asked)
     row.name, row.boxes, row.pot_g = check_name(asked.name), asked.boxes, asked.pot_g
+    row.ready_at = asked.ready_at
     row.box_vessel_id, row.revision, row.changed_at = asked.box_vessel_id, revision + 1, now
     _write_rows(session, row.id, asked)
     session.flush()
-    return get_assortment(session, assortment_id)
+    return get_occasion(session, occasion_id)
 
 
-def delete_assortment(session: Session, assortment_id: int) -> None:
-    """Delete an assortment.
+def delete_occasion(session: Session, occasion_id: int) -> None:
+    """Delete an occasion.
 
     :raises NotFound: there is none.
     """
-    _row(session, assortment_id)
-    session.execute(delete(AssortmentRow).where(AssortmentRow.id == assortment_id))
+    _row(session, occasion_id)
+    session.execute(delete(OccasionRow).where(OccasionRow.id == occasion_id))
 
 
-def plan(session: Session, asked: AssortmentAsk) -> Assortment:
-    """Return what an assortment takes, in this kitchen and with this larder. Nothing is stored.
+def work_out_occasion(session: Session, asked: OccasionAsk) -> Assortment:
+    """Return what an occasion takes, in this kitchen and with this larder. Nothing is stored.
 
     :raises BadInput: naming the field. :raises NotFound: a confection is not there.
     """
@@ -140,7 +144,7 @@ def plan(session: Session, asked: AssortmentAsk) -> Assortment:
     ]
     chocolates = [ingredient for ingredient in LIBRARY.values() if ingredient.kind in CHOCOLATE_KINDS]
     box, kitchen = _box(session, asked.box_vessel_id), get_settings(session).kitchen
-    return plan_boxes(rows, asked.boxes, stock(session), chocolates, asked.pot_g, box, kitchen)
+    return plan_boxes(rows, asked.boxes, stock(session), chocolates, asked.pot_g, box, kitchen, asked.ready_at)
 
 
 def _confection(session: Session, position: int, confection_id: int) -> Confection:
@@ -164,7 +168,7 @@ def _box(session: Session, vessel_id: int | None) -> Box | None:
     return box
 
 
-def _check(session: Session, asked: AssortmentAsk) -> None:
+def _check(session: Session, asked: OccasionAsk) -> None:
     """Check what is stored; what cannot be made is only said by the plan, so that nothing typed is lost."""
     if not 1 <= asked.boxes <= MOST_BOXES:
         raise BadInput(("boxes",), f"{asked.boxes} boxes", f"1 to {MOST_BOXES}", "out-of-range")
@@ -172,6 +176,8 @@ def _check(session: Session, asked: AssortmentAsk) -> None:
         raise BadInput(("rows",), f"{len(asked.rows)} kinds of piece", f"up to {MOST_ROWS}", "out-of-range")
     if asked.pot_g is not None:
         check_number(("pot_g",), asked.pot_g, 0, 1e6, "g", above=True)
+    if asked.ready_at is not None:
+        check_wall_time(("ready_at",), asked.ready_at)
     _box(session, asked.box_vessel_id)
     for position, row in enumerate(asked.rows):
         get_confection(session, row.confection_id)
@@ -183,24 +189,24 @@ def _check(session: Session, asked: AssortmentAsk) -> None:
                 raise BadInput(("rows", position, name), f"{value}", f"{least} to {most}", "out-of-range")
 
 
-def _row(session: Session, assortment_id: int) -> AssortmentRow:
+def _row(session: Session, occasion_id: int) -> OccasionRow:
     row = session.scalar(
-        select(AssortmentRow)
-        .where(AssortmentRow.id == assortment_id)
-        .options(selectinload(AssortmentRow.rows))
+        select(OccasionRow)
+        .where(OccasionRow.id == occasion_id)
+        .options(selectinload(OccasionRow.rows))
         .execution_options(populate_existing=True)
     )
     if row is None:
-        raise NotFound("assortment", assortment_id)
+        raise NotFound("occasion", occasion_id)
     return row
 
 
-def _write_rows(session: Session, assortment_id: int, asked: AssortmentAsk) -> None:
-    session.execute(delete(AssortmentPieceRow).where(AssortmentPieceRow.assortment_id == assortment_id))
+def _write_rows(session: Session, occasion_id: int, asked: OccasionAsk) -> None:
+    session.execute(delete(OccasionPieceRow).where(OccasionPieceRow.occasion_id == occasion_id))
     for position, row in enumerate(asked.rows):
         session.add(
-            AssortmentPieceRow(
-                assortment_id=assortment_id,
+            OccasionPieceRow(
+                occasion_id=occasion_id,
                 position=position,
                 confection_id=row.confection_id,
                 per_box=row.per_box,
@@ -211,9 +217,10 @@ def _write_rows(session: Session, assortment_id: int, asked: AssortmentAsk) -> N
     session.flush()
 
 
-def _stored(session: Session, row: AssortmentRow) -> StoredAssortment:
-    asked = AssortmentAsk(
+def _stored(session: Session, row: OccasionRow) -> StoredOccasion:
+    asked = OccasionAsk(
         name=row.name,
+        ready_at=row.ready_at,
         boxes=row.boxes,
         pot_g=row.pot_g,
         box_vessel_id=row.box_vessel_id,
@@ -227,4 +234,4 @@ def _stored(session: Session, row: AssortmentRow) -> StoredAssortment:
             for piece in row.rows
         ),
     )
-    return StoredAssortment(id=row.id, revision=row.revision, asked=asked)
+    return StoredOccasion(id=row.id, revision=row.revision, asked=asked)

@@ -1,0 +1,1 @@
+export { OccasionPage } from "./OccasionPage";
