@@ -65,7 +65,7 @@ def _asked() -> Iterator[tuple[str, Any]]:
         told = formula(recipe, 20, KITCHEN, {"dark60": 0.014, "cream35": 0.005})
         yield f"{name} / bench", {field.name: getattr(told, field.name) for field in fields(told)}
         mixture = mix(recipe)
-        yield (f"{name} / sets", [_or_why(set_clock, mixture, ask) for ask in _set_asks()])
+        yield (f"{name} / sets", [_or_why(_clock, mixture, ask) for ask in _set_asks()])
         yield f"{name} / warms", [_or_why(_burst, recipe, mixture, *state) for state in WARMED]
     yield "Running-sun fondant / ripens", ripen(mix(recipes["Running-sun fondant"]), 0.2, 20.0)
     yield from _tempered()
@@ -148,6 +148,10 @@ def _of(part: Mapping[str, Any], recipes: Mapping[str, Recipe]) -> Any:
 
 def _step(step: Any) -> dict[str, Any]:
     return {name: value for name, value in asdict(step).items() if value not in (None, (), "", False)}
+
+
+def _clock(mixture: Mixture, ask: SetAsk) -> Any:
+    return set_clock(mixture, ask, with_curve=False)
 
 
 def _piece_g(*fit_of: Any) -> float:
