@@ -141,6 +141,13 @@ class Boxes(Kitchen):
     def test_the_demos_boxes_close(self) -> None:
         asked = self.asked()["asked"]
         found = self.post("/api/occasions/work-out", asked)
+        self.assertEqual(asked["ready_at"], "2026-08-14T19:30:00")
+        days = [row["keeping"]["days_low"] for row in found["rows"]]
+        self.assertEqual(found["finish_from"], [f"2026-08-{14 - low:02}T19:30:00" for low in days])
+        dateless = self.post("/api/occasions/work-out", {**asked, "ready_at": None})
+        self.assertIsNone(dateless["finish_from"])
+        for when in ("2026-08-14T19:30:00+02:00", "1812-08-14T19:30:00"):
+            self.refused("POST", "/api/occasions", 422, json={**asked, "ready_at": when})
         self.assertEqual([row["pieces"] for row in found["rows"][:3]], [62, 42, 63])
         self.assertGreaterEqual(found["rows"][3]["pieces"], 20)
         for plan in found["pours"]:

@@ -1,9 +1,11 @@
 """What the Stove and Set say while a mass boils, cools and sets: by readings as a thermometer sends them."""
 
 import unittest
+from datetime import timedelta
 from itertools import cycle, product
 from typing import Any
 
+from hearth_bowl.store.models import BatchEventRow, BatchRow
 from tests.api.test_stove import Kitchen, ago
 from tests.kitchen import recipe_record
 
@@ -53,6 +55,24 @@ class Live(Kitchen):
         other, _ = self.at_step("boil")
         self.steadily(low - 6.0, 0.02)
         self.assertIsNone(self.live(other)["add_back_g"])
+
+    def test_how_long_fresh_cheese_was_out_is_the_same_on_every_device(self) -> None:
+        rows = [{"ingredient": "cream_cheese", "amount": 250}, {"ingredient": "biscuit_crumbs", "amount": 180}]
+        cheese = recipe_record(family="soft-cheese", use="roll", lines=rows)
+        made = self.client.post("/api/recipes", json={"recipe": cheese}).get_json()["id"]
+        run = self.start(made)
+        batch = run["batch"]["id"]
+        self.assertLess(self.live(batch)["out_of_cold_s"], 60)
+        self.assertTrue(run["steps"][0]["out_of_cold"])
+        self.assertIsNone(self.live(self.fudge()["batch"]["id"])["out_of_cold_s"])
+        with self.database.writing() as session:
+            for row in (session.get_one(BatchRow, batch), *session.query(BatchEventRow).filter_by(batch_id=batch)):
+                for name in ("started_at", "at"):
+                    if hasattr(row, name):
+                        setattr(row, name, getattr(row, name) - timedelta(minutes=110))
+        late = self.live(batch)
+        self.assertAlmostEqual(late["out_of_cold_s"], 6600, delta=60)
+        self.assertEqual((late["call"], late["urgent"]), ("Back into the fridge", True))
 
     def test_the_end_of_a_boil_goes_by_the_kitchens_altitude(self) -> None:
         settings = self.client.get("/api/settings").get_json()

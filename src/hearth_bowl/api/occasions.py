@@ -8,7 +8,6 @@ from hearth_bowl.api.context import database, now
 from hearth_bowl.api.problems import Problem
 from hearth_bowl.api.spec import spec
 from hearth_bowl.api.wire import Incoming, Outgoing
-from hearth_bowl.core.boxes.assortment import Assortment
 from hearth_bowl.formats.shopping_file import shopping_csv, shopping_text
 from hearth_bowl.service import occasions as service
 
@@ -50,8 +49,10 @@ def create_occasion(json: service.OccasionAsk) -> tuple[service.StoredOccasion, 
 
 
 @occasions.post("/work-out")
-@spec.validate(resp=Response(HTTP_200=Assortment, HTTP_404=Problem, HTTP_422=Problem), operation_id="workOutOccasion")
-def work_out_occasion(json: service.OccasionAsk) -> Assortment:
+@spec.validate(
+    resp=Response(HTTP_200=service.WorkedOccasion, HTTP_404=Problem, HTTP_422=Problem), operation_id="workOutOccasion"
+)
+def work_out_occasion(json: service.OccasionAsk) -> service.WorkedOccasion:
     """Work out what an occasion takes. Nothing is stored."""
     with database().reading() as session:
         return service.work_out_occasion(session, json)

@@ -209,7 +209,17 @@ def batch_of(session: Session, confection_id: int, recipe_id: int) -> tuple[floa
     stored = get_vessel(session, asked.form.vessel)
     pieces = {} if kind == "cake" else {"pieces": worked.pieces}
     ask = ask_for(kind, {**shell, **pieces, **_shape(kind, worked)})
-    return make_g, {"vessel": stored.vessel, "vessel_name": stored.name, "ask": ask_record(ask)}
+    fit = {"vessel": stored.vessel, "vessel_name": stored.name, "ask": ask_record(ask)}
+    return make_g, {**fit, **_on_top(worked)}
+
+
+def _on_top(worked: Worked) -> dict[str, list[str]]:
+    """Return what goes onto the pieces, by name: chocolate is run over them."""
+    on_top = [part for part in worked.parts if part.part.role == "topping"]
+    return {
+        "toppings": [part.name for part in on_top if not part.is_chocolate],
+        "drizzles": [part.name for part in on_top if part.is_chocolate],
+    }
 
 
 def _shape(kind: str, worked: Worked) -> dict[str, Any]:

@@ -13,6 +13,7 @@ from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.mass.boiling import cook_to
 from hearth_bowl.core.mass.cooking import cooked_part
 from hearth_bowl.core.stove.calls import SILENT_S
+from hearth_bowl.core.stove.cold import cold_call, out_of_cold_s
 from hearth_bowl.core.stove.forecast import Forecast
 from hearth_bowl.core.stove.standing import Standing
 from hearth_bowl.core.stove.step import Step
@@ -38,7 +39,8 @@ class Live:
     """What is happening now; moments are the server's.
 
     `shown_c` is the last reading, at `reading_at`, however old; `true_c` is None where it is no temperature of now.
-    `seen`: the call was seen, on whichever device.
+    `seen`: the call was seen, on whichever device. `out_of_cold_s` is how long what must be kept cold has been out in
+    all; None where nothing must.
     """
 
     now: datetime
@@ -54,6 +56,7 @@ class Live:
     timed: bool
     seen: bool
     silent_s: float | None
+    out_of_cold_s: float | None
     timers: tuple[Timer, ...]
 
 
@@ -78,7 +81,9 @@ def live(session: Session, batch_id: int, now: datetime) -> Live:
         entered_c=heard.first_c,
         pace=heard.pace,
     )
-    true_c, call = heard.true_c if heard.is_fresh else None, watched.call
+    true_c = heard.true_c if heard.is_fresh else None
+    out_s = None if row.ended_at else out_of_cold_s(snapshot.steps, _steps_begun(session, row), _since(row, now))
+    call = cold_call(out_s, step.out_of_cold) or watched.call
     return Live(
         now=now,
         step=row.step,
@@ -93,6 +98,7 @@ def live(session: Session, batch_id: int, now: datetime) -> Live:
         timed=call.timed,
         seen=call.is_quiet(_seen_s(session, row, begun_at, now), 0.0),
         silent_s=heard.silent_s if heard.silent_s >= SILENT_S else None,
+        out_of_cold_s=out_s,
         timers=tuple(timer for timer in list_timers(session, now) if timer.batch_id in (None, batch_id)),
     )
 
@@ -118,6 +124,20 @@ def _add_back_g(step: Step, true_c: float | None, record: Mapping[str, Any], sna
         return end.water_left_g - cook_to(pan, true_c, kpa).water_left_g
     except BadInput:
         return None
+
+
+def _since(row: BatchRow, at: datetime) -> float:
+    return (at - row.started_at).total_seconds()
+
+
+def _steps_begun(session: Session, row: BatchRow) -> list[tuple[float, int]]:
+    """Return when each step was gone to [s from the start], and which."""
+    begun = (
+        select(BatchEventRow.at, BatchEventRow.data)
+        .where(BatchEventRow.batch_id == row.id, BatchEventRow.kind == "step")
+        .order_by(BatchEventRow.at, BatchEventRow.id)
+    )
+    return [(_since(row, at), int(json.loads(data)["step"])) for at, data in session.execute(begun)]
 
 
 def _step_begun(session: Session, row: BatchRow) -> datetime | None:

@@ -1,7 +1,7 @@
 """Occasions: boxes of several kinds of piece, what they take, and what to buy for them."""
 
-from dataclasses import dataclass
-from datetime import datetime
+from dataclasses import dataclass, fields
+from datetime import datetime, timedelta
 
 from sqlalchemy import delete, select
 from sqlalchemy.orm import Session, selectinload
@@ -126,7 +126,15 @@ def delete_occasion(session: Session, occasion_id: int) -> None:
     session.execute(delete(OccasionRow).where(OccasionRow.id == occasion_id))
 
 
-def work_out_occasion(session: Session, asked: OccasionAsk) -> Assortment:
+@dataclass(frozen=True, slots=True, kw_only=True)
+class WorkedOccasion(Assortment):
+    """What an occasion takes; from when on each row may be finished so that it keeps: the low end of its keeping before
+    it is to be ready, on the kitchen's own clock. None without a date."""
+
+    finish_from: tuple[datetime, ...] | None
+
+
+def work_out_occasion(session: Session, asked: OccasionAsk) -> WorkedOccasion:
     """Return what an occasion takes, in this kitchen and with this larder. Nothing is stored.
 
     :raises BadInput: naming the field. :raises NotFound: a confection is not there.
@@ -144,7 +152,14 @@ def work_out_occasion(session: Session, asked: OccasionAsk) -> Assortment:
     ]
     chocolates = [ingredient for ingredient in LIBRARY.values() if ingredient.kind in CHOCOLATE_KINDS]
     box, kitchen = _box(session, asked.box_vessel_id), get_settings(session).kitchen
-    return plan_boxes(rows, asked.boxes, stock(session), chocolates, asked.pot_g, box, kitchen, asked.ready_at)
+    found = plan_boxes(rows, asked.boxes, stock(session), chocolates, asked.pot_g, box, kitchen)
+    ready_at = asked.ready_at
+    finish_from = (
+        None if ready_at is None else tuple(ready_at - timedelta(days=row.keeping.days_low) for row in found.rows)
+    )
+    return WorkedOccasion(
+        **{field.name: getattr(found, field.name) for field in fields(found)}, finish_from=finish_from
+    )
 
 
 def _confection(session: Session, position: int, confection_id: int) -> Confection:

@@ -1,7 +1,7 @@
 """The snapshot of a run: its steps, the kitchen and the thermometer as they were when it began. It never changes."""
 
 from collections.abc import Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import cache
 from typing import Any
 
@@ -57,7 +57,8 @@ def shaped_by(fit: Mapping[str, Any]) -> Shaped:
     """Return what a mass becomes by a kept fit."""
     if not fit.get("vessel") or not fit.get("ask"):
         return Shaped()
-    return shaped_of(vessel_from(fit["vessel"]), ask_from(fit["ask"]))
+    shaped = shaped_of(vessel_from(fit["vessel"]), ask_from(fit["ask"]))
+    return replace(shaped, toppings=tuple(fit.get("toppings", ())), drizzles=tuple(fit.get("drizzles", ())))
 
 
 def offset_c_of(settings: Settings) -> float | None:

@@ -2,7 +2,6 @@
 
 import unittest
 from dataclasses import replace
-from datetime import datetime, timedelta
 from typing import Any
 
 from hypothesis import given, settings
@@ -216,13 +215,6 @@ class WorkOrder(unittest.TestCase):
         others = [place for place, (name, _) in enumerate(made) if "nuts" not in name]
         self.assertLess(max(others), min(nuts))
         self.assertIn("What holds nuts comes last", " ".join(plan.notes))
-
-    def test_each_is_finished_no_earlier_than_it_keeps(self) -> None:
-        ready = datetime(2026, 8, 14, 19, 30)
-        made = plan_boxes(rows(), 5, STOCK, ready_at=ready).rows
-        for one in made:
-            self.assertEqual(one.finish_from, ready - timedelta(days=one.keeping.days_low))
-        self.assertIsNone(plan_boxes(rows(), 5, STOCK).rows[0].finish_from)
 
     def test_packs_of_several_sizes_stand_beside_each_other(self) -> None:
         packs = (PackFor(pack_g=200, price=3.2), PackFor(pack_g=100, price=1.9))

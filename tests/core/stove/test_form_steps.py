@@ -1,11 +1,14 @@
 """Steps by form: a ball, a cut slab, moulded pieces and halves, a cake; each after what its mass needs."""
 
 import unittest
+from dataclasses import replace
 from typing import Any
 
 from hearth_bowl.core.fit.ask import ask_for
 from hearth_bowl.core.fit.vessel import checked_vessel
+from hearth_bowl.core.ingredients.library import find
 from hearth_bowl.core.mass.kitchen import Kitchen
+from hearth_bowl.core.stove.cold import cold_call, out_of_cold_s
 from hearth_bowl.core.stove.form_steps import shaped_of
 from hearth_bowl.core.stove.plan import run_steps
 from hearth_bowl.core.stove.step import Step
@@ -48,6 +51,43 @@ class FormSteps(unittest.TestCase):
         for key in ("pour", "portion", "roll"):
             self.assertIn("two hours", found[key].caution, key)
         self.assertNotIn("two hours", " ".join(step.caution for step in steps(BALLS, shell="dark60").values()))
+
+    def test_what_must_be_kept_cold_counts_all_its_steps_together_up_to_two_hours(self) -> None:
+        made = list(steps(BALLS, CHEESE, shell="compound_white").values())
+        at = {step.key: number for number, step in enumerate(made)}
+        self.assertFalse(made[at["set"]].out_of_cold)
+        begun = [(0.0, at["pour"]), (1500.0, at["set"]), (20_000.0, at["portion"])]
+        self.assertEqual(out_of_cold_s(made, begun, 21_000.0), 2500.0)
+        self.assertIsNone(out_of_cold_s(list(steps(BALLS).values()), begun[:1], 50.0))
+        self.assertIsNone(cold_call(105 * 60 - 1, True))
+        self.assertIsNone(cold_call(105 * 60, False))
+        self.assertEqual(getattr(cold_call(105 * 60, True), "words", ""), "Back into the fridge")
+        late = cold_call(120 * 60, False)
+        assert late is not None
+        self.assertIn("throw it away", late.words)
+        self.assertTrue(late.urgent and late.wrong)
+
+    def test_toppings_go_onto_a_slab_while_it_holds_a_mark_by_the_set_clock(self) -> None:
+        shaped = replace(shaped_of(checked_vessel(*PAN), ask_for("pan", {"pieces": 36})), toppings=("Almonds",))
+        thin, thick = (replace(shaped, thickness_mm=mm) for mm in (8.0, 20.0))
+        made = [run_steps(GANACHE, {}, Kitchen(), shaped=one) for one in (thin, thick)]
+        for found in made:
+            keys = [step.key for step in found]
+            self.assertEqual(keys[keys.index("toppings") - 1 : keys.index("toppings") + 2], ["pour", "toppings", "set"])
+        waits = [next(step for step in found if step.key == "toppings") for found in made]
+        self.assertIn("almonds", waits[0].do)
+        assert waits[0].usual_min and waits[1].usual_min
+        self.assertLess(2 * waits[0].usual_min[0], waits[1].usual_min[0])
+        dipped = replace(thin, shell=find("dark60"))
+        last = run_steps(GANACHE, {}, Kitchen(), shaped=dipped)[-1]
+        self.assertEqual((last.key, "almonds on each" in last.do), ("dip", True))
+
+    def test_a_drizzle_is_run_over_a_few_at_a_time_and_sprinkled_before_it_sets(self) -> None:
+        shaped = shaped_of(checked_vessel(*BAR), ask_for("mould", {"shell": "dark60"}))
+        shaped = replace(shaped, toppings=("Sea salt",), drizzles=("White chocolate 32 %",))
+        last = run_steps(GANACHE, {}, Kitchen(), shaped=shaped)[-1]
+        self.assertEqual(last.key, "decorate")
+        self.assertIn("white chocolate 32 % over a few pieces at a time; sea salt on each before it sets", last.do)
 
     def test_a_slab_is_cut_only_where_pieces_are_asked(self) -> None:
         cut = steps(PAN, piece_mm=(25.0, 25.0))

@@ -1262,31 +1262,6 @@ export interface components {
             };
         };
         /**
-         * Assortment
-         * @description All boxes: each row, the recipes' totals, the pours of each chocolate, what to buy, and how a box fills.
-         *
-         *     `allergens` are those of all that is in a box, which is kept no longer than its shortest piece.
-         */
-        Assortment: {
-            /** Allergens */
-            allergens: string[];
-            box: components["schemas"]["BoxRoom"] | null;
-            /** Cost Per Box */
-            cost_per_box: number | null;
-            keeping: components["schemas"]["PieceKeeping"];
-            /** Order */
-            order: components["schemas"]["WorkStep"][];
-            /** Pieces */
-            pieces: number;
-            /** Pours */
-            pours: components["schemas"]["PourPlan"][];
-            /** Recipes */
-            recipes: components["schemas"]["RecipeTotal"][];
-            /** Rows */
-            rows: components["schemas"]["Row"][];
-            shopping: components["schemas"]["ShoppingList"];
-        };
-        /**
          * AtTheStove
          * @description The running batch of a probe, its step, what is in the pan, and the kitchen; None where nothing is.
          *
@@ -3454,7 +3429,8 @@ export interface components {
          * @description What is happening now; moments are the server's.
          *
          *     `shown_c` is the last reading, at `reading_at`, however old; `true_c` is None where it is no temperature of now.
-         *     `seen`: the call was seen, on whichever device.
+         *     `seen`: the call was seen, on whichever device. `out_of_cold_s` is how long what must be kept cold has been out in
+         *     all; None where nothing must.
          */
         Live: {
             /** Add Back G */
@@ -3467,6 +3443,8 @@ export interface components {
              * Format: date-time
              */
             now: string;
+            /** Out Of Cold S */
+            out_of_cold_s: number | null;
             /** Reading At */
             reading_at: string | null;
             /** Seen */
@@ -5479,9 +5457,7 @@ export interface components {
          * @description What one kind of piece takes, and what is to be told of it.
          *
          *     `extra` pieces are made beyond boxes and spares to fill the last mould or pan; `pours` counts turns of its mould,
-         *     `halves` those of pieces of two. `finish_from` is the earliest that it may be finished to keep until the boxes are
-         *     to be ready: the low end of its keeping before. `cost` counts all that is weighed in, and what stays on of its
-         *     chocolate.
+         *     `halves` those of pieces of two. `cost` counts all that is weighed in, and what stays on of its chocolate.
          */
         Row: {
             /** Allergens */
@@ -5493,8 +5469,6 @@ export interface components {
             extra: number;
             /** Extras */
             extras: components["schemas"]["ExtraCount"][];
-            /** Finish From */
-            finish_from: string | null;
             /** Halves */
             halves: number | null;
             keeping: components["schemas"]["PieceKeeping"];
@@ -6432,6 +6406,11 @@ export interface components {
              */
             minutes: number | null;
             /**
+             * Out Of Cold
+             * @default false
+             */
+            out_of_cold: boolean;
+            /**
              * Passes
              * @default
              */
@@ -7099,6 +7078,32 @@ export interface components {
         WorkedConfection: {
             answer: components["schemas"]["ConfectionAnswer"];
             cost: components["schemas"]["PieceCost"] | null;
+        };
+        /**
+         * WorkedOccasion
+         * @description What an occasion takes; from when on each row may be finished so that it keeps: the low end of its keeping before
+         *     it is to be ready, on the kitchen's own clock. None without a date.
+         */
+        WorkedOccasion: {
+            /** Allergens */
+            allergens: string[];
+            box: components["schemas"]["BoxRoom"] | null;
+            /** Cost Per Box */
+            cost_per_box: number | null;
+            /** Finish From */
+            finish_from: string[] | null;
+            keeping: components["schemas"]["PieceKeeping"];
+            /** Order */
+            order: components["schemas"]["WorkStep"][];
+            /** Pieces */
+            pieces: number;
+            /** Pours */
+            pours: components["schemas"]["PourPlan"][];
+            /** Recipes */
+            recipes: components["schemas"]["RecipeTotal"][];
+            /** Rows */
+            rows: components["schemas"]["Row"][];
+            shopping: components["schemas"]["ShoppingList"];
         };
         /**
          * WrittenRecord
@@ -8744,7 +8749,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Assortment"];
+                    "application/json": components["schemas"]["WorkedOccasion"];
                 };
             };
             /** @description Not Found */

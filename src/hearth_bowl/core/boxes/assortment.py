@@ -3,7 +3,6 @@
 from collections import defaultdict
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
-from datetime import datetime, timedelta
 from math import ceil
 from typing import Final
 
@@ -64,9 +63,7 @@ class Row:
     """What one kind of piece takes, and what is to be told of it.
 
     `extra` pieces are made beyond boxes and spares to fill the last mould or pan; `pours` counts turns of its mould,
-    `halves` those of pieces of two. `finish_from` is the earliest that it may be finished to keep until the boxes are
-    to be ready: the low end of its keeping before. `cost` counts all that is weighed in, and what stays on of its
-    chocolate.
+    `halves` those of pieces of two. `cost` counts all that is weighed in, and what stays on of its chocolate.
     """
 
     name: str
@@ -80,7 +77,6 @@ class Row:
     extras: tuple[ExtraCount, ...]
     allergens: tuple[Declared, ...]
     keeping: PieceKeeping
-    finish_from: datetime | None
     cautions: tuple[Caution, ...]
 
 
@@ -128,7 +124,6 @@ def plan_boxes(
     pot_g: float | None = None,
     box: Box | None = None,
     kitchen: Kitchen | None = None,
-    ready_at: datetime | None = None,
 ) -> Assortment:
     """Return what so many boxes take.
 
@@ -147,7 +142,7 @@ def plan_boxes(
         except BadInput as problem:
             raise problem.under("rows", position) from None
     plans = _pours(worked, pot_g)
-    made = [_row(row, boxes, one, price_g, chocolates, ready_at) for row, one in zip(rows, worked, strict=True)]
+    made = [_row(row, boxes, one, price_g, chocolates) for row, one in zip(rows, worked, strict=True)]
     return Assortment(
         rows=tuple(made),
         pieces=sum(row.pieces for row in made),
@@ -180,12 +175,7 @@ def _worked(row: RowAsk, boxes: int, kitchen: Kitchen | None) -> Worked:
 
 
 def _row(
-    row: RowAsk,
-    boxes: int,
-    worked: Worked,
-    price_g: Mapping[str, float],
-    chocolates: Sequence[Ingredient],
-    ready_at: datetime | None,
+    row: RowAsk, boxes: int, worked: Worked, price_g: Mapping[str, float], chocolates: Sequence[Ingredient]
 ) -> Row:
     laid = worked.laid
     return Row(
@@ -200,7 +190,6 @@ def _row(
         extras=worked.extras,
         allergens=worked.allergens_named,
         keeping=worked.keeping,
-        finish_from=None if ready_at is None else ready_at - timedelta(days=worked.keeping.days_low),
         cautions=worked.cautions,
     )
 

@@ -3,14 +3,21 @@
 Common practice; numbers with no source beside them are judgements.
 """
 
-from dataclasses import dataclass
+from collections.abc import Sequence
+from dataclasses import dataclass, replace
 from typing import Final
 
+from hearth_bowl.core.cooling.set_ask import usual_set_ask
+from hearth_bowl.core.cooling.set_clock import set_clock
+from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.fit.ask import Ask, MouldAsk, PanAsk, PiecesAsk, ScoopAsk, chocolate_of
 from hearth_bowl.core.fit.rolling import ROLLING
 from hearth_bowl.core.fit.vessel import Pieces, Scoop, Vessel
 from hearth_bowl.core.ingredients.ingredient import Ingredient
+from hearth_bowl.core.keep.cautions import why_set_not_told
+from hearth_bowl.core.mass.mixture import mix
 from hearth_bowl.core.mass.tempering import tempering_kind
+from hearth_bowl.core.recipe.recipe import Recipe
 from hearth_bowl.core.stove import cautions
 from hearth_bowl.core.stove.step import Step
 
@@ -23,6 +30,7 @@ class Shaped:
     """What a run's mass becomes: the kind of its vessel (empty: none chosen), and what is round and in a piece.
 
     `shell` is the chocolate of its shells or coats; `by` says how a ball is portioned, `rolling` in what it is rolled.
+    `toppings` lie on each piece, `drizzles` are chocolates run over it; `thickness_mm` is of a slab, where it is known.
     """
 
     kind: str = ""
@@ -32,6 +40,9 @@ class Shaped:
     by: str = ""
     has_core: bool = False
     rolling: str = ""
+    toppings: tuple[str, ...] = ()
+    drizzles: tuple[str, ...] = ()
+    thickness_mm: float | None = None
 
 
 def shaped_of(vessel: Vessel, ask: Ask) -> Shaped:
@@ -44,6 +55,7 @@ def shaped_of(vessel: Vessel, ask: Ask) -> Shaped:
         is_cut=isinstance(ask, PanAsk) and (ask.pieces is not None or ask.piece_mm is not None),
         by=_portion(vessel),
         has_core=isinstance(ask, ScoopAsk | PiecesAsk) and ask.core_g > 0,
+        thickness_mm=ask.thickness_mm if isinstance(ask, PanAsk) else None,
         rolling="" if rolling is None else ROLLING[rolling].name.lower(),
     )
 
@@ -227,3 +239,63 @@ def rolled_in(shaped: Shaped) -> list[Step]:
             why="Dry and firm, nothing stays on.",
         )
     ]
+
+
+def placed_on_slab(shaped: Shaped, recipe: Recipe) -> list[Step]:
+    """Return when toppings go onto a slab that is not dipped: once its surface holds a mark but still takes one."""
+    if shaped.kind != "pan" or shaped.shell is not None or not shaped.toppings:
+        return []
+    return [
+        Step(
+            key="toppings",
+            title="Place what goes on top",
+            do=f"Mark the cuts lightly, then set {joined(shaped.toppings)} on, one a piece, and press just in.",
+            ask="Does a finger leave a mark that stays, and does the surface still take one?",
+            why="Sooner they sink, later they fall off when it is cut.",
+            usual_min=_holds_a_mark_min(shaped, recipe),
+        )
+    ]
+
+
+def _holds_a_mark_min(shaped: Shaped, recipe: Recipe) -> tuple[float, float] | None:
+    """Return when a slab's surface holds a mark, by the set clock [min]; None where its set is not modelled."""
+    mixture = mix(recipe)
+    if why_set_not_told(recipe, mixture) is not None:
+        return None
+    usual = usual_set_ask(recipe.use or "")
+    thick_mm = shaped.thickness_mm or usual.thickness_mm or USUAL_SLAB_MM
+    ask = replace(usual, state="pipe", place="counter", ambient_c=None, thickness_mm=thick_mm, bowl_kg=None)
+    try:
+        low, _, high = set_clock(mixture, ask, with_curve=False).cool_min
+    except BadInput:
+        return None
+    return low, high
+
+
+USUAL_SLAB_MM: Final = 16.0
+"""How thick a slab is where nobody said: a judgement."""
+
+
+def decorated(shaped: Shaped) -> list[Step]:
+    """Return what is put on finished pieces, and what is run over them, last of all."""
+    dipped = shaped.shell is not None and shaped.kind not in WALLED
+    on_top = () if dipped or shaped.kind == "pan" else shaped.toppings
+    if not on_top and not shaped.drizzles:
+        return []
+    over = f"Run {joined(shaped.drizzles)} over a few pieces at a time" if shaped.drizzles else "A few pieces at a time"
+    then = f"; {joined(on_top)} on each before it sets" if on_top else ""
+    return [
+        Step(
+            key="decorate",
+            title="Finish them piece by piece",
+            do=f"{over}{then}.",
+            ask="Does it still take what is sprinkled on it?",
+            why="A drizzle sets within a minute or two on a cold piece, and nothing stays on after.",
+        )
+    ]
+
+
+def joined(names: Sequence[str]) -> str:
+    """Return names in a sentence."""
+    lower = [name.lower() for name in names]
+    return " and ".join((", ".join(lower[:-1]), lower[-1])) if len(lower) > 1 else lower[0]

@@ -15,9 +15,12 @@ from hearth_bowl.core.stove.form_steps import (
     WALLED,
     Shaped,
     after_set,
+    decorated,
     dry_filled,
     into_any_vessel,
     into_vessel,
+    joined,
+    placed_on_slab,
     rolled_in,
     shells_first,
 )
@@ -55,12 +58,16 @@ def run_steps(
     before = shell_steps(shell, cook.choices["temper"]) if shell and moulded else ()
     steps = _all_lines_go_in(cook, [*before, *(shells_first(shaped) if by_form else ()), *own])
     steps += _ending(cook, into_vessel(shaped, recipe.family) if by_form else into_any_vessel(shaped))
+    if by_form and steps and steps[-1].key == "set":
+        steps[-1:-1] = placed_on_slab(shaped, recipe)
     if by_form:
         steps += dry_filled(shaped) if recipe.family == "dry-mix" else after_set(shaped, recipe.family)
     if shell and not moulded:
-        steps += [*shell_steps(shell, cook.choices["temper"]), _dip()]
-    steps += rolled_in(shaped) if by_form else []
-    return tuple(with_usual_time(step) for step in steps)
+        steps += [*shell_steps(shell, cook.choices["temper"]), _dip(shaped if by_form else UNSHAPED)]
+    if by_form:
+        steps += [*rolled_in(shaped), *decorated(shaped)]
+    cold = by_form and recipe.family == "soft-cheese"
+    return tuple(replace(with_usual_time(step), out_of_cold=cold and step.attended) for step in steps)
 
 
 def choices_that_matter(
@@ -122,11 +129,12 @@ def _ending(cook: Cook, pour: Step) -> list[Step]:
     ]
 
 
-def _dip() -> Step:
+def _dip(shaped: Shaped) -> Step:
+    on_top = f"put {joined(shaped.toppings)} on each" if shaped.toppings else "decorate"
     return Step(
         key="dip",
         title="Dip",
-        do="Dip cold but not frozen pieces, tap off, set them on paper; decorate before the coat sets.",
+        do=f"Dip cold but not frozen pieces, tap off, set them on paper; {on_top} before the coat sets.",
         cue="glossy, no streaks after some minutes",
         why="Frozen hard, the coat cracks; warm, it slides off.",
     )

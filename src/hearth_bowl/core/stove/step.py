@@ -13,7 +13,7 @@ USUAL_MIN: Final[Mapping[str, tuple[float, float]]] = MappingProxyType(
         "none": (3, 8), "warm": (4, 8), "boil": (10, 25), "melt": (4, 10), "cool": (15, 40), "work": (10, 30),
         "set": (60, 720), "rest-cold": (360, 720), "beat": (5, 15), "dissolve": (5, 12),
         "shell": (15, 40), "cut": (10, 30), "portion": (10, 40), "roll": (15, 60), "dip": (10, 40), "roll-in": (5, 15),
-        "cap": (10, 30), "halves": (10, 30), "unmould": (60, 720),
+        "toppings": (10, 40), "decorate": (10, 40), "cap": (10, 30), "halves": (10, 30), "unmould": (60, 720),
     }
 )  # fmt: skip
 """How long a step usually takes [min], by its heat or, where it has its own, its key: judged, for half a kilogram."""
@@ -44,10 +44,14 @@ class Step:
     usual_min: tuple[float, float] | None = None
     """How long it usually takes, least and most [min]; None in batches from before it was told."""
     attended: bool = True
+    out_of_cold: bool = False
+    """Whether what must be kept cold is out meanwhile."""
     positions: tuple[int, ...] = ()
 
 
 def with_usual_time(step: Step) -> Step:
-    """Return a step that says how long it usually takes: its own minutes where it is timed."""
+    """Return a step that says how long it usually takes: as it was reckoned, or its own minutes where it is timed."""
+    if step.usual_min is not None:
+        return step
     usual = USUAL_MIN.get(step.key, USUAL_MIN[step.heat])
     return replace(step, usual_min=usual if step.minutes is None else (step.minutes, step.minutes))

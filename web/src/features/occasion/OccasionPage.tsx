@@ -246,7 +246,7 @@ function OccasionBench({ stored, usual, picker, onDeleted }: BenchProps) {
   );
 }
 
-type Plan = Schemas["Assortment"];
+type Plan = Schemas["WorkedOccasion"];
 
 /** What is to be told with a box: what is in it for those who may not eat it, and how long it keeps. */
 function ToTell({ plan }: { plan: Plan }) {

@@ -12,7 +12,7 @@ type Row = Schemas["PieceAsk"];
 type Stored = Schemas["StoredConfection"];
 type Props = {
   rows: Row[];
-  plan: Schemas["Assortment"] | undefined;
+  plan: Schemas["WorkedOccasion"] | undefined;
   problem: Schemas["Problem"] | null;
   confections: Stored[];
   vessels: Schemas["StoredVessel"][];

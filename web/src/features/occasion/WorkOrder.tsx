@@ -2,13 +2,13 @@ import type { Schemas } from "../../api/client";
 import { momentText } from "../../units/time";
 
 /** In which order to work, so that what is free of nuts stays so; and from when on each may be finished. */
-export function WorkOrder({ plan }: { plan: Schemas["Assortment"] }) {
+export function WorkOrder({ plan }: { plan: Schemas["WorkedOccasion"] }) {
   return (
     <section aria-label="In this order" className="mt-4">
       <h3 className="font-bold">In this order</h3>
       <ol className="mt-1 text-[0.9375rem]">
         {plan.order.map((step, position) => {
-          const from = plan.rows[step.row]?.finish_from;
+          const from = plan.finish_from?.[step.row];
           return (
             <li key={step.row} className="border-line border-b py-1">
               {step.change_over && <b className="block text-copper">{step.change_over}</b>}

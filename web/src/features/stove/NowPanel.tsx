@@ -41,8 +41,28 @@ const ageOf = (live: Live | null, lostS: number): number =>
 
 /** The two largest things at the stove: the temperature now, and the next call; without a temperature, the cue. */
 export function NowPanel(props: NowProps) {
+  return (
+    <>
+      {props.live?.shown_c == null ? <ByCue {...props} /> : <ByTemperature {...props} live={props.live} />}
+      <OutOfCold {...props} />
+    </>
+  );
+}
+
+/** How long what must be kept cold has been out in all, and how long it may. */
+function OutOfCold({ live, step, lostS }: NowProps) {
+  if (live?.out_of_cold_s == null) return null;
+  const outS = live.out_of_cold_s + (step.out_of_cold ? lostS : 0);
+  return (
+    <p className={`mt-1 text-[1.0625rem] ${live.urgent ? "font-bold text-copper" : ""}`}>
+      Out of the cold {timeText(outS)} in all{step.out_of_cold ? "" : ", back in it now"}: two hours at most.
+    </p>
+  );
+}
+
+function ByTemperature(props: NowProps & { live: Live }) {
   const { run, live, step, units, lostS } = props;
-  if (live?.shown_c == null) return <ByCue {...props} />;
+  if (live.shown_c == null) return null;
   const inF = units.temperature === "F";
   const own = (c: number) => (inF ? c * 1.8 + 32 : c);
   const { forecast } = live;
