@@ -31,6 +31,26 @@ async ({field, watched}) => {
 }
 """
 """The milliseconds from a key in `field` until a change below `watched` has been painted."""
+DRAWN_MS: Final = """
+async ({pressed, watched}) => {
+  const seen = document.querySelector(watched);
+  const painted = new Promise((done) => {
+    const watch = new MutationObserver(() => {
+      watch.disconnect();
+      requestAnimationFrame(() => {
+        const channel = new MessageChannel();
+        channel.port1.onmessage = () => done(performance.now());
+        channel.port2.postMessage(null);
+      });
+    });
+    watch.observe(seen, {subtree: true, childList: true, characterData: true, attributes: true});
+  });
+  const start = performance.now();
+  document.querySelector(pressed).click();
+  return (await painted) - start;
+}
+"""
+"""The milliseconds from a press until a change below `watched` has been painted."""
 
 
 def page_rows(server: Server) -> list[Row]:
@@ -44,6 +64,7 @@ def page_rows(server: Server) -> list[Row]:
         field = "input[aria-label='Amount of Dark chocolate 64 %']"
         own = p95(_keys(page, field, "ul:has(input[aria-label='Amount of Dark chocolate 64 %'])"))
         reading = p95(_keys(page, field, "section[aria-label='Readings']"))
+        drawn = p95(_presses(page, f"{server.url}/confections/3"))
         browser.close()
     return [
         Row(
@@ -54,6 +75,7 @@ def page_rows(server: Server) -> list[Row]:
             baseline=own,
             baseline_name="key to its own figure",
         ),
+        Row(name="a part moved until its section is drawn, p95", value=drawn, unit="ms", limit=60),
         Row(name="script of the first load, compressed", value=script_kb, unit="kB", limit=200),
     ]
 
@@ -71,3 +93,18 @@ def _script_kb(page: Page) -> float:
         "performance.getEntriesByType('resource').filter(e => e.name.endsWith('.js')).map(e => e.encodedBodySize)"
     )
     return float(sum(sizes) / 1000)
+
+
+def _presses(page: Page, url: str) -> list[float]:
+    """Return how long it takes to draw a piece anew whose fillings change places, again and again."""
+    page.goto(url)
+    page.wait_for_load_state("networkidle")
+    found = []
+    for number in range(KEYS):
+        way = "Later: filling, part 2" if number % 2 == 0 else "Earlier: filling, part 3"
+        pressed = f"button[aria-label='{way}']"
+        found.append(
+            float(page.evaluate(DRAWN_MS, {"pressed": pressed, "watched": "section[aria-label='Cut through']"}))
+        )
+        page.wait_for_timeout(60)
+    return found

@@ -35,7 +35,7 @@ const LABEL_STEP_PX = 17;
 /** A word that is pressed has room for a finger. */
 const PRESSED_STEP_PX = 34;
 const DIMENSION_ROOM_PX = 26;
-const NARROW_PX = 380;
+const NARROW_PX = 320;
 /** In a narrower box the drawing takes the left margin too. */
 const ROOMY_PX = 500;
 
