@@ -6,12 +6,44 @@ from typing import Final
 
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.ingredients.ingredient import Ingredient
-from hearth_bowl.core.ingredients.library import chocolates, dairy, drinks, fruit, nuts, pantry, sugars
+from hearth_bowl.core.ingredients.library import (
+    chocolates,
+    crisp,
+    dairy,
+    doses,
+    drinks,
+    fruit,
+    more_dairy,
+    more_drinks,
+    more_fruit,
+    more_sugars,
+    nuts,
+    pantry,
+    sugars,
+    sweets,
+    whole_nuts,
+)
 
 LIBRARY: Final[Mapping[str, Ingredient]] = MappingProxyType(
     {
         ingredient.key: ingredient
-        for shelf in (chocolates, dairy, nuts, sugars, fruit, drinks, pantry)
+        for shelf in (
+            chocolates,
+            dairy,
+            nuts,
+            sugars,
+            fruit,
+            drinks,
+            pantry,
+            whole_nuts,
+            crisp,
+            sweets,
+            more_sugars,
+            more_fruit,
+            more_dairy,
+            more_drinks,
+            doses,
+        )
         for ingredient in shelf.ROWS
         if ingredient.key is not None
     }

@@ -40,6 +40,8 @@ def row(
     kcal: float | None = None,
     allergens: str = "",
     named: str = "",
+    own_body: bool = False,
+    liquid: bool = False,
 ) -> Ingredient:
     """Return one ingredient of the library.
 
@@ -64,8 +66,8 @@ def row(
         energy_kcal_per_100g=energy_by_factors(composition) if kcal is None else kcal,
         allergens=tuple(allergens.split()),
         allergens_named=tuple(named.split()),
-        own_body=key in OWN_BODY,
-        liquid=key in LIQUIDS,
+        own_body=own_body or key in OWN_BODY,
+        liquid=liquid or key in LIQUIDS,
         source=source,
         spread=spread,
     )
