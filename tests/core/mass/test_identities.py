@@ -80,6 +80,7 @@ class Water(unittest.TestCase):
     def test_pure_fat_leaves_the_water_activity_unchanged(self, made: Recipe, fat: str, grams: float) -> None:
         before = model_water_activity(mix(made))
         assume(before is not None)
+        assume(not all(line.ingredient.own_body for line in made.lines))  # pieces alone have no mass round them
         with_fat = mix(made).plus(mix(recipe(**{fat: grams})))
         self.assertAlmostEqual(model_water_activity(with_fat) or 0, before or 0, places=9)
 
