@@ -45,9 +45,32 @@ PACKS: Final[Mapping[str, Mapping[str, Pack]]] = MappingProxyType(
 BARS_G: Final = MappingProxyType({"metric": 100.0, "imperial": 100.0, "us": 113.4, "au": 180.0})
 """A bar of chocolate for cooking; the wrapper wins."""
 PIECES_G: Final = MappingProxyType(
-    {"egg_white": 35.0, "egg_yolk": 18.0, "citrus_zest": 6.0, "marshmallows": 7.0, "dates": 8.0}
+    {
+        "egg_white": 35.0,
+        "egg_yolk": 18.0,
+        "egg_whole": 50.0,
+        "citrus_zest": 6.0,
+        "marshmallows": 7.0,
+        "dates": 8.0,
+        "gelatine_leaf": 2.0,
+        "vanilla_pod": 3.0,
+        "figs_dried": 15.0,
+        "prunes": 9.0,
+        "candied_cherries": 5.0,
+        "pecan_whole": 1.5,
+        "almond_whole": 1.2,
+        "hazelnut_whole": 1.1,
+        "walnut_whole": 3.5,
+        "macadamia_whole": 2.5,
+        "chestnut_cooked": 9.0,
+        "shortbread": 12.0,
+        "wholemeal_biscuit": 15.0,
+        "cocoa_sandwich_biscuit": 11.0,
+        "spiced_biscuit": 8.0,
+        "banana_puree": 110.0,
+    }
 )
-"""One egg white or yolk, the zest of one fruit, one marshmallow, one date: usual sizes, ±15 %."""
+"""One of what is counted: usual sizes, ±15 %; a gelatine leaf ±30 % by its make. Common practice, a judgement."""
 SAME_TIN: Final = 0.03
 """Tins whose net weights differ by less are the same tin: nothing is rescaled."""
 

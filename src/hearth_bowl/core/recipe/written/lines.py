@@ -10,38 +10,102 @@ from typing import Final
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.ingredients.library import LIBRARY
 from hearth_bowl.core.ingredients.packs import usual_pack_g
+from hearth_bowl.core.recipe.measures import unit_g
 from hearth_bowl.core.recipe.typed_amount import NUMBER, UNIT_WORDS, VULGAR_FRACTIONS, number_of
 from hearth_bowl.core.recipe.written.names import name_ingredient
 
 COUNT_WORDS: Final = {
-    "a": 1.0,
-    "an": 1.0,
-    "one": 1.0,
-    "two": 2.0,
-    "three": 3.0,
-    "four": 4.0,
-    "half": 0.5,
-    "half a": 0.5,
+    "a": 1.0, "an": 1.0, "one": 1.0, "two": 2.0, "three": 3.0, "four": 4.0, "five": 5.0, "six": 6.0, "seven": 7.0,
+    "eight": 8.0, "nine": 9.0, "ten": 10.0, "eleven": 11.0, "twelve": 12.0, "a dozen": 12.0, "half a dozen": 6.0,
+    "half": 0.5, "half a": 0.5, "half an": 0.5, "a quarter": 0.25, "quarter": 0.25, "a third": 1 / 3, "a couple": 2.0,
+    "one and a half": 1.5, "two and a half": 2.5,
+    "un": 1.0, "une": 1.0, "ein": 1.0, "eine": 1.0, "einen": 1.0, "uno": 1.0, "una": 1.0, "um": 1.0, "uma": 1.0,
+}  # fmt: skip
+FOREIGN_UNITS: Final = {
+    "el": "tbsp", "esslöffel": "tbsp", "tl": "tsp", "teelöffel": "tsp", "prise": "pinch", "dose": "tin", "dosen": "tin",
+    "tafel": "bar", "tafeln": "bar", "becher": "tin", "stück": "piece", "päckchen": "tin",
+    "cuillère à soupe": "tbsp", "cuillères à soupe": "tbsp", "cs": "tbsp", "càs": "tbsp", "cuillère à café": "tsp",
+    "cuillères à café": "tsp", "cc": "tsp", "càc": "tsp", "tasse": "cup", "tasses": "cup", "pincée": "pinch",
+    "boîte": "tin", "boîtes": "tin", "tablette": "bar", "tablettes": "bar",
+    "cucchiaio": "tbsp", "cucchiai": "tbsp", "cucchiaino": "tsp", "cucchiaini": "tsp", "pizzico": "pinch",
+    "tazza": "cup", "lattina": "tin", "tavoletta": "bar",
+    "colher de sopa": "tbsp", "colheres de sopa": "tbsp", "colher de chá": "tsp", "colheres de chá": "tsp",
+    "xícara": "cup", "xícaras": "cup", "lata": "tin", "latas": "tin", "barra": "bar", "barras": "bar",
+    "pitada": "pinch",
+    "cucharada": "tbsp", "cucharadas": "tbsp", "cucharadita": "tsp", "cucharaditas": "tsp", "taza": "cup",
+    "tazas": "cup", "pizca": "pinch", "tableta": "bar", "gramm": "g", "grammes": "g", "gramme": "g", "grammi": "g",
+    "gramos": "g", "gramas": "g", "pfund": "", "dag": "",
+}  # fmt: skip
+"""Measures in French, German, Italian, Portuguese and Spanish kitchens; of an empty one the amount is not taken."""
+TENTHS_ML: Final = {
+    "dl": 100.0,
+    "cl": 10.0,
+    "decilitre": 100.0,
+    "decilitres": 100.0,
+    "centilitre": 10.0,
+    "centilitres": 10.0,
 }
+BY_EYE_G: Final = {
+    "knob": (15.0, "a knob is taken as 15 g"),
+    "walnut": (20.0, "the size of a walnut is taken as 20 g"),
+    "handful": (30.0, "a handful is taken as 30 g"),
+    "miniature": (47.5, "a miniature is taken as 50 ml"),
+    "splash": (5.0, "a splash is taken as 5 g"),
+    "glug": (10.0, "a glug is taken as 10 g"),
+    "dollop": (20.0, "a dollop is taken as 20 g"),
+    "sachet": (8.0, "a sachet is taken as 8 g: its print wins"),
+    "shot": (28.0, "a shot is taken as 30 ml"),
+}
+"""What is measured by eye [g]: judgements, always said."""
+JUICE_G: Final = {"lemon_juice": 45.0, "lime_juice": 28.0, "orange_juice": 80.0, "yuzu_juice": 25.0}
+"""The juice of one fruit, ±30 %: usual sizes, a judgement."""
 CASED_UNITS: Final = {"T": "tbsp", "Tb": "tbsp", "Tbs": "tbsp", "Tbsp": "tbsp", "t": "tsp", "C": "cup", "c": "cup"}
 _UNITS: Final = sorted(
-    {*UNIT_WORDS, *(word.lower() for word in CASED_UNITS), "egg", "block", "packet", "pack"}, key=len
-)
+    {*UNIT_WORDS, *FOREIGN_UNITS, *TENTHS_ML, *(word.lower() for word in CASED_UNITS), "egg", "block", "blocks",
+     "packet",
+     "packets", "pack", "packs", "jar", "jars", "leaf", "leaves", "sheet", "sheets"}, key=len,
+)  # fmt: skip
+_COUNTS: Final = "|".join(sorted(COUNT_WORDS, key=len, reverse=True))
 _UNIT: Final = "|".join(re.escape(word) for word in reversed(_UNITS))
 _AMOUNT: Final = re.compile(
-    rf"^(?:about |approx\.? |around |scant |heaped |heaping |level |a good )*"
-    rf"(?P<low>{NUMBER}|half an?|an?|one|two|three|four)\s*"
-    rf"(?:(?:-|–|—|to|or)\s*(?P<high>{NUMBER})\s*)?"
-    rf"(?:x\s*)?(?P<unit>(?:{_UNIT})\b\.?)?\s*(?:of\s+)?(?P<rest>.*)$",
+    rf"^(?:about |approx\.? |approximately |around |roughly |ca\.? |scant |heaped |heaping "
+    rf"|rounded |level |generous |a good |a scant "
+    rf"|a heaped )*"
+    rf"(?P<low>{NUMBER}|(?:{_COUNTS})(?![a-zà-ÿ]))\s*"
+    rf"(?:(?:-|–|—|to|or|bis|à|a)\s*(?P<high>{NUMBER})\s*)?"
+    rf"(?:x\s+|x(?=\d))?(?:(?:small|large|medium|big|heaped|heaping|level|scant|rounded|whole|fresh|good)\s+)*"
+    rf"(?P<unit>(?:{_UNIT})(?![a-zà-ÿ])\.?)?\s*(?:of\s+|de\s+|d'|di\s+)?(?P<rest>.*)$",
     re.IGNORECASE,
 )
+_PACKS: Final = (
+    "tins?|cans?|bars?|blocks?|packs?|packets?|cartons?|tubs?|tubes?|jars?|bottles?|bags?|boîtes?|tablettes?|dosen?"
+    "|tafeln?|latas?"
+)
+_TIMES: Final = re.compile(
+    rf"^(?P<count>{NUMBER})\s*x\s*(?P<size>{NUMBER})\s*(?P<unit>kg|g|grams?|ml|cl|dl|fl\.? ?oz|oz|ounces?)(?![a-zà-ÿ])",
+    re.IGNORECASE,
+)
+_AND_OUNCES: Final = re.compile(
+    rf"^(?P<lb>{NUMBER})\s*(?:lbs?|pounds?)\.?\s*(?:and\s+|,\s*)?(?P<oz>{NUMBER})\s*(?:oz|ounces?)(?![a-zà-ÿ])",
+    re.IGNORECASE,
+)
+_THOUSANDS: Final = re.compile(r"(?<![\d.,])(\d{1,3})[,.](\d{3})(?=\s*(?:g|grams?|ml)(?![a-z]))", re.IGNORECASE)
+_PARTS: Final = re.compile(rf"^{NUMBER}\s*(?:parts?|teile?|parties?|parti|partes?)(?![a-z])", re.IGNORECASE)
+_BY_EYE: Final = re.compile(
+    r"\b(knob|walnut(?= of|-sized)|handful|miniature|splash|glug|dollop|sachet|shot)s?\b|size of a (walnut)",
+    re.IGNORECASE,
+)
+_HEAPED: Final = re.compile(r"\b(heaped|heaping|rounded|scant|generous)\b", re.IGNORECASE)
 _PACK: Final = re.compile(
-    rf"(?P<size>{NUMBER})\s*-?(?P<unit>kg|g|grams?|ml|oz|ounces?)\s*(?:\)|-)?\s*(?P<pack>tins?|cans?|bars?|blocks?|packs?|packets?|cartons?|tubs?|tubes?)",
+    rf"(?P<size>{NUMBER})\s*-?(?P<unit>kg|g|grams?|ml|cl|dl|fl\.? ?oz|oz|ounces?)\.?\s*(?:\)|-)?\s*"
+    rf"(?P<pack>{_PACKS})(?![a-zà-ÿ])",
     re.IGNORECASE,
 )
 _COUNTED_PACKS: Final = re.compile(
-    rf"^(?P<count>{NUMBER}|an?|one|two|three|four)\s*(?P<pack>tins?|cans?|bars?|blocks?|packs?|packets?|cartons?|tubs?|tubes?)"
-    rf"\s*(?:of|x|at|,)\s*(?P<size>{NUMBER})\s*(?P<unit>kg|g|grams?|ml|oz|ounces?)\b",
+    rf"^(?P<count>{NUMBER}|{_COUNTS})\s*(?:small\s+|large\s+)?(?P<pack>{_PACKS})(?P<named>[^(0-9]{{0,60}}?)"
+    rf"\s*(?:of|x|at|à|,|\()\s*(?:each\s+|about\s+|je\s+)?(?P<size>{NUMBER})\s*"
+    rf"(?P<unit>kg|g|grams?|ml|cl|dl|fl\.? ?oz|oz|ounces?)"
+    rf"(?![a-zà-ÿ])",
     re.IGNORECASE,
 )
 _GRAMS: Final = re.compile(rf"(?P<grams>{NUMBER})\s*(?P<unit>kg|g|grams?|gr)\b", re.IGNORECASE)
@@ -49,10 +113,17 @@ _BULLET: Final = re.compile(r"^[\s\-*•·▢☐□–—]+|^\d+[.)]\s+(?=[A-Za-
 _TO_TASTE: Final = re.compile(
     r"\b(to taste|as needed|optional|for rolling|for dusting|for coating|to decorate|to serve)\b"
 )
+SMALL_TIN_G: Final = {"evaporated": 170.0, "coconut_milk17": 165.0}
+"""What a small tin holds: usual prints."""
+_SMALL: Final = re.compile(r"\bsmall (?:tin|can)\b", re.IGNORECASE)
 LONGEST_LINE: Final = 300
 """No line of a list is longer: a judgement."""
 LIQUID_WATER_PCT: Final = 25.0
-COUNTED_WORDS: Final = {"egg": "piece", "block": "bar", "packet": "bar", "pack": "bar"}
+COUNTED_WORDS: Final = {
+    "egg": "piece", "block": "bar", "blocks": "bar", "packet": "bar", "packets": "bar", "pack": "bar", "packs": "bar",
+    "jar": "tin", "jars": "tin", "leaf": "piece", "leaves": "piece", "sheet": "piece", "sheets": "piece",
+}  # fmt: skip
+G_PER_OZ: Final = 28.349523125
 SPOONFUL_SLIP_G: Final = {
     "salt": 8.0,
     "lecithin": 6.0,
@@ -77,6 +148,16 @@ class WrittenLine:
     left_out: bool = False
 
 
+_PLUS: Final = re.compile(
+    rf"^(?P<a>{NUMBER})\s*(?P<ua>{_UNIT})(?![a-zà-ÿ])\.?\s*(?:plus|\+|and|&)\s*(?P<b>{NUMBER})\s*"
+    rf"(?P<ub>{_UNIT})(?![a-zà-ÿ])",
+    re.IGNORECASE,
+)
+_MORE: Final = re.compile(
+    rf"(?:\bplus\b|\+|\bextra\b)\s*(?:about\s+|a\s+)?(?:{NUMBER}|\bsome\b|\bmore\b|\bextra\b|\bfor\b)", re.IGNORECASE
+)
+
+
 def read_line(text: str, measure: str) -> WrittenLine:
     """Return one line of an ingredient list.
 
@@ -87,24 +168,82 @@ def read_line(text: str, measure: str) -> WrittenLine:
     ('cream48', 1.25, 'cup')
     """
     plain = _plain(text)
-    named = name_ingredient(plain)
+    named = name_ingredient(_THOUSANDS.sub(r"\1\2", plain))
     doubts = [named.doubt] if named.doubt else []
     if named.key is None:
         return _line(None, doubts, left_out=True)
+    if _PARTS.match(plain):
+        return _line(named.key, [*doubts, "parts of what is not said: type an amount"])
+    if _THOUSANDS.search(plain):
+        plain = _THOUSANDS.sub(r"\1\2", plain)
+        doubts.append("taken as thousands: a comma may be a decimal one")
+    heaped = _HEAPED.search(plain)
+    if heaped is not None:
+        doubts.append(f"{heaped[1].lower()}: taken as level")
+    plus = _PLUS.match(plain)
+    if plus is not None:
+        return _summed(plus, named.key, measure, doubts)
+    if _MORE.search(plain):
+        doubts.append("more of it is said: the first amount is taken")
+    return _packed(plain, named.key, doubts) or _stated(plain, named.key, measure, doubts)
+
+
+def _summed(plus: re.Match[str], key: str, measure: str, doubts: list[str]) -> WrittenLine:
+    """Return a line that adds two amounts: 3/4 cup plus 2 tbsp. What it comes to is in grams."""
+    grams = 0.0
+    for number, unit in ((plus["a"], plus["ua"]), (plus["b"], plus["ub"])):
+        known = _unit(unit.rstrip("."), doubts)
+        if known is None:
+            return _line(key, [*doubts, f"{unit} is not a measure known here"])
+        grams += number_of(number) * unit_g(LIBRARY[key], known, measure)
+    return _line(key, doubts, amount=grams)
+
+
+def _packed(plain: str, key: str, doubts: list[str]) -> WrittenLine | None:
+    """Return a line that counts packs of a stated size, or a number of times a mass; None where it does not."""
+    times = _TIMES.match(plain)
+    pack = _PACK.search(plain)
+    if times is not None and (pack is None or pack.start() > times.end()):
+        return _packs(times["count"], times, key, doubts, "tin")
     counted = _COUNTED_PACKS.match(plain)
     if counted is not None:
-        return _packs(counted["count"], counted, named.key, doubts)
-    pack = _PACK.search(plain)
+        return _packs(counted["count"], counted, key, doubts)
     if pack is not None:
-        return _packs(plain[: pack.start()].strip(" (x"), pack, named.key, doubts)
+        return _packs(plain[: pack.start()].strip(" (x-"), pack, key, doubts)
+    pounds = _AND_OUNCES.match(plain)
+    if pounds is not None:
+        grams = number_of(pounds["lb"]) * 453.59237 + number_of(pounds["oz"]) * G_PER_OZ
+        return _line(key, doubts, amount=grams)
+    return None
+
+
+def _stated(plain: str, key: str, measure: str, doubts: list[str]) -> WrittenLine:
     match = _AMOUNT.match(plain)
     grams = _GRAMS.search(plain)
     if grams is not None and (match is None or not _is_mass(match["unit"])):
-        factor = 1000.0 if grams["unit"].lower() == "kg" else 1.0
-        return _line(named.key, doubts, amount=number_of(grams["grams"]) * factor)
-    if match is None:
-        return _unstated(plain, named.key, doubts)
-    return _measured(match, plain, named.key, measure, doubts)
+        factor = 1000.0 if grams["unit"].lower() in ("kg", "kilo", "kilos") else 1.0
+        if (
+            match is not None
+            and match["unit"] is None
+            and number_of_counted(match["low"]) > 1
+            and "each" in plain.lower()
+        ):
+            return _line(key, doubts, amount=number_of_counted(match["low"]) * number_of(grams["grams"]) * factor)
+        return _line(key, doubts, amount=number_of(grams["grams"]) * factor)
+    by_eye = _BY_EYE.search(plain)
+    if by_eye is not None and not (match is not None and match["unit"]):
+        grams_each, said = BY_EYE_G[(by_eye[1] or by_eye[2]).lower()]
+        count = number_of_counted(match["low"]) if match is not None and by_eye[1] else 1.0
+        return _line(key, [*doubts, said], amount=count * grams_each)
+    if match is None or (key in JUICE_G and "juice of" in plain.lower()):
+        return _unstated(plain, key, doubts)
+    return _measured(match, plain, key, measure, doubts)
+
+
+def number_of_counted(text: str) -> float:
+    """Return a count in figures or in words: 2, half a, a dozen."""
+    counted = COUNT_WORDS.get(" ".join(text.lower().split()))
+    return number_of(text) if counted is None else counted
 
 
 def _plain(text: str) -> str:
@@ -137,14 +276,16 @@ def _line(
     )
 
 
-def _packs(count: str, pack: re.Match[str], key: str, doubts: list[str]) -> WrittenLine:
+def _packs(count: str, pack: re.Match[str], key: str, doubts: list[str], kind: str | None = None) -> WrittenLine:
     size, unit = number_of(pack["size"]), pack["unit"].lower()
     density = LIBRARY[key].density_g_per_ml
-    size_g = size * {"k": 1000.0, "m": density, "o": 28.349523125}.get(unit[0], 1.0)
-    counted = COUNT_WORDS.get(count.lower())
+    of_unit = {"k": 1000.0, "m": density, "c": 10 * density, "d": 100 * density, "f": 29.574 * density, "o": G_PER_OZ}
+    size_g = size * of_unit.get(unit[0], 1.0)
+    counted = COUNT_WORDS.get(" ".join(count.lower().split()))
     if counted is None:
-        counted = number_of(count) if re.fullmatch(NUMBER, count) else 1.0
-    kind = "bar" if pack["pack"].lower().startswith(("bar", "block")) else "tin"
+        figures = re.match(rf"^{NUMBER}(?=$|[\s(x-])", count)
+        counted = number_of(figures[0]) if figures else 1.0
+    kind = kind or ("bar" if pack["pack"].lower().startswith(("bar", "block", "tab", "taf")) else "tin")
     return _line(key, doubts, amount=counted, unit=kind, pack_g=size_g)
 
 
@@ -156,11 +297,19 @@ def _unstated(plain: str, key: str, doubts: list[str]) -> WrittenLine:
     pinch = re.match(r"^(?:small |good |large )?(pinch|dash)\b", plain, re.IGNORECASE)
     if pinch is not None:
         return _line(key, doubts, amount=1.0, unit="pinch")
-    whole = re.match(
-        r"^(?:finely )?(?:grated )?(zest|rind|juice) of (?P<count>an?|one|two|\d+|half)", plain, re.IGNORECASE
+    whole = re.search(
+        r"(?P<what>zest|rind|juice)(?: and (?P<also>zest|juice|rind))? of "
+        r"(?P<count>half an?|half|an?|one|two|three|\d{1,2})(?![a-z])",
+        plain,
+        re.IGNORECASE,
     )
-    if whole is not None and key == "citrus_zest":
-        counted = COUNT_WORDS.get(whole["count"].lower()) or float(whole["count"])
+    if whole is not None and (key == "citrus_zest" or key in JUICE_G):
+        counted = number_of_counted(whole["count"])
+        if whole["also"]:
+            doubts.append(f"its {'juice' if key == 'citrus_zest' else 'zest'} too: a line of its own")
+        if key in JUICE_G:
+            each_g = JUICE_G[key]
+            return _line(key, [*doubts, f"the juice of one is taken as {each_g:g} g"], amount=counted * each_g)
         doubts.append("the zest of one fruit is taken as 6 g")
         return _line(key, doubts, amount=counted, unit="piece", piece_g=usual_pack_g(key, "other", "piece", "metric"))
     reason = "no amount is stated"
@@ -170,16 +319,18 @@ def _unstated(plain: str, key: str, doubts: list[str]) -> WrittenLine:
 
 
 def _measured(match: re.Match[str], plain: str, key: str, measure: str, doubts: list[str]) -> WrittenLine:
-    low_text = match["low"].lower()
-    low = COUNT_WORDS.get(low_text) or COUNT_WORDS.get(low_text.rsplit(" ", 1)[0])
-    if low is None:
-        low = number_of(low_text)
+    low = number_of_counted(match["low"])
     high = number_of(match["high"]) if match["high"] else None
     if high is not None and high < low:
         high = None
     word = (match["unit"] or "").rstrip(".")
-    unit = _unit(word, doubts)
     ingredient = LIBRARY[key]
+    if word.lower() in TENTHS_ML:
+        times = TENTHS_ML[word.lower()]
+        return _line(key, doubts, amount=low * times, amount_high=None if high is None else high * times, unit="ml")
+    if FOREIGN_UNITS.get(word.lower()) == "":
+        return _line(key, [*doubts, f"{word} is not a measure known here"])
+    unit = _unit(word, doubts)
     if unit is None:
         unit = "piece" if usual_pack_g(key, ingredient.kind, "piece", measure) else "g"
         if unit == "g":
@@ -189,6 +340,8 @@ def _measured(match: re.Match[str], plain: str, key: str, measure: str, doubts: 
     pack_g = piece_g = None
     if unit in ("tin", "bar"):
         pack_g = usual_pack_g(key, ingredient.kind, unit, measure)
+        if pack_g and _SMALL.search(plain):
+            pack_g = SMALL_TIN_G.get(key, pack_g)
         doubts.append(f"a {unit} is taken as {pack_g:g} g" if pack_g else f"how much the {unit} weighs is not stated")
         if pack_g is None:
             return _line(key, doubts)
@@ -212,7 +365,8 @@ def _unit(word: str, doubts: list[str]) -> str | None:
         if len(word) == 1 and unit != "cup":
             doubts.append(f"{word}: taken as a {'table' if unit == 'tbsp' else 'tea'}spoon; they differ threefold")
         return unit
-    return UNIT_WORDS.get(word.lower()) or COUNTED_WORDS.get(word.lower()) or CASED_UNITS.get(word.capitalize())
+    low = word.lower()
+    return UNIT_WORDS.get(low) or COUNTED_WORDS.get(low) or FOREIGN_UNITS.get(low) or CASED_UNITS.get(word.capitalize())
 
 
 def _is_poured(key: str) -> bool:

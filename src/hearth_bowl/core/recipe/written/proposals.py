@@ -4,40 +4,38 @@ Numbers with no source beside them are judgements, or limits of the reckoning.
 """
 
 import re
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from types import MappingProxyType
 from typing import Final
 
 from hearth_bowl.core.ingredients.library import LIBRARY
+from hearth_bowl.core.recipe.proportions import BASES, CHOCOLATE
 
-SHARES: Final[Mapping[str, float]] = MappingProxyType(
+DOSES: Final[Mapping[str, float]] = MappingProxyType(
     {
-        "salt": 0.002,
-        "vanilla_extract": 0.008,
-        "spice_ground": 0.003,
-        "coffee_instant": 0.008,
-        "citrus_zest": 0.01,
-        "lecithin": 0.004,
-        "lemon_juice": 0.015,
-        "cocoa_powder_21": 0.03,
-        "spirit40": 0.05,
-        "liqueur25": 0.06,
-        "liqueur40": 0.05,
-        "cream_liqueur17": 0.08,
+        "salt": 0.002, "salt_flakes": 0.002, "vanilla_extract": 0.008, "vanilla_paste": 0.006, "vanilla_pod": 0.005,
+        "spice_ground": 0.003, "cinnamon_ground": 0.003, "ginger_ground": 0.003, "cardamom_ground": 0.002,
+        "chilli_ground": 0.001, "tonka": 0.001, "coffee_instant": 0.008, "espresso_powder": 0.008, "matcha": 0.015,
+        "citrus_zest": 0.01, "lecithin": 0.004, "invertase": 0.001, "gelatine_powder": 0.015, "gelatine_leaf": 0.015,
+        "agar": 0.008, "pectin": 0.012, "xanthan": 0.002, "citric_acid": 0.003, "tartaric_acid": 0.003,
+        "cream_of_tartar": 0.002, "bicarbonate": 0.005, "mint_oil": 0.0006, "orange_oil": 0.0008,
+        "flavour_essence": 0.005, "almond_extract": 0.004, "rose_water": 0.01, "orange_flower_water": 0.01,
+        "colour_powder": 0.001, "colour_oil": 0.004, "lustre_dust": 0.0005, "lavender_dried": 0.002,
+        "lemon_juice": 0.015, "lime_juice": 0.015, "yuzu_juice": 0.02, "cocoa_powder_21": 0.03,
     }
-)
-"""Share of the rest of the bowl that is proposed for a seasoning: common practice, a judgement."""
+)  # fmt: skip
+"""What goes in by the dose, as a share of the rest of the bowl: common practice, a judgement. A label's dose wins."""
+ADDED: Final[Mapping[str, float]] = MappingProxyType({"nuts": 0.15, "crisp": 0.15, "fruit": 0.12, "drink": 0.05})
+"""Pieces, fruit and drinks that come into a mass besides what its family is made of, as a share of the rest."""
 BY_KIND: Final[Mapping[str, Mapping[str, float]]] = MappingProxyType(
     {
-        "cream-ganache": MappingProxyType({"butter": 0.05, "cream": 0.5, "chocolate": 1.9, "other": 0.05}),
-        "condensed-milk-fudge": MappingProxyType(
-            {"butter": 0.04, "condensed-milk": 1.0, "chocolate": 1.0, "other": 0.05}
-        ),
+        "cream-ganache": MappingProxyType({"butter": 0.05, "other": 0.05}),
+        "condensed-milk-fudge": MappingProxyType({"butter": 0.04, "other": 0.05}),
         "simmered-fudge": MappingProxyType({"butter": 0.12, "chocolate": 0.5, "other": 0.1}),
         "boiled-fudge": MappingProxyType({"butter": 0.08, "cream": 0.4, "other": 0.1}),
     }
 )
-"""Share of the rest proposed for a kind where a family is known; else a twentieth."""
+"""Share of the rest proposed for a kind that the family's own proportions do not have; else a twentieth."""
 ELSE: Final = 0.05
 
 FAMILY_WORDS: Final = (
@@ -90,10 +88,99 @@ def use_of(text: str) -> str | None:
     return next((use for use, words in USE_WORDS if re.search(words, text.lower())), None)
 
 
-def proposed_g(key: str, family: str, rest_g: float) -> float:
-    """Return the grams proposed for an ingredient with no amount, from the grams of everything else."""
-    share = SHARES.get(key)
-    if share is None:
-        share = BY_KIND.get(family, {}).get(LIBRARY[key].kind, ELSE)
-    grams = share * (rest_g or 100.0)
+def proposed_g(key: str, family: str, stated_g: Mapping[str, float], share: int = 1) -> float:
+    """Return the grams proposed for an ingredient with no amount, from what is stated.
+
+    By the family's own proportions, scaled to what is stated of them; else by its dose where it has one, else a share of
+    the rest.
+
+    :param stated_g: the grams of every ingredient that has an amount, by key.
+    :param share: how many ingredients of the same part of the family have no amount: they share it.
+    """
+    base = _base_g(family)
+    rest_g = sum(stated_g.values())
+    scale = _scale(family, stated_g)
+    whole_g = max(rest_g, scale * sum(base.values()) or 100.0)
+    own = base.get(_part_of(key, base))
+    if own is not None:
+        return _rounded(own * scale / share)
+    dose = DOSES.get(key)
+    if dose is not None:
+        return _rounded(dose * whole_g)
+    return _rounded(_added(key, family) * whole_g)
+
+
+def shared_by(key: str, family: str, unstated: Sequence[str]) -> int:
+    """Return how many of the ingredients without an amount take the same part of the family's proportions."""
+    base = _base_g(family)
+    part = _part_of(key, base)
+    if part not in base:
+        return 1
+    return max(1, sum(_part_of(other, base) == part for other in unstated))
+
+
+def _base_g(family: str) -> dict[str, float]:
+    """Return the family's own proportions [g] by part: a key, or the kind that stands for many."""
+    found: dict[str, float] = {}
+    for key, grams, _ in BASES.get(family, ()):
+        part = CHOCOLATE if key == CHOCOLATE else _kind_of(key)
+        found[part] = found.get(part, 0.0) + grams
+    return found
+
+
+def _part_of(key: str, base: Mapping[str, float]) -> str:
+    part = _kind_of(key)
+    return part if part in base else key
+
+
+def _kind_of(key: str) -> str:
+    """Return what an ingredient is a kind of in a family's proportions: sugars, milks, nuts stand for each other."""
+    ingredient = LIBRARY[key]
+    if ingredient.kind in ("chocolate", "compound"):
+        return CHOCOLATE
+    if ingredient.kind in ("cream", "butter", "condensed-milk"):
+        return ingredient.kind
+    return next((name for name, keys in ALIKE.items() if key in keys), key)
+
+
+ALIKE: Final[Mapping[str, frozenset[str]]] = MappingProxyType(
+    {
+        "sugar": frozenset({"sugar_granulated", "sugar_caster", "sugar_brown", "muscovado_dark", "demerara"}),
+        "milk": frozenset({"milk_whole", "milk_semi", "milk_skim"}),
+        "syrup": frozenset({"glucose_syrup40", "glucose_syrup60", "corn_syrup_light", "golden_syrup", "invert_syrup"}),
+        "crumbs": frozenset({"biscuit_crumbs", "shortbread", "wholemeal_biscuit", "cocoa_sandwich_biscuit"}),
+        "soft cheese": frozenset({"cream_cheese", "mascarpone"}),
+        "cocoa": frozenset({"cocoa_powder_21", "cocoa_powder_11"}),
+        "almonds": frozenset({"almond_whole", "almond_ground"}),
+    }
+)
+"""What takes each other's place in a family's proportions: common practice, a judgement."""
+
+
+def _scale(family: str, stated_g: Mapping[str, float]) -> float:
+    """Return how many times its own proportions a family is made, by what is stated of it; once where nothing is."""
+    base = _base_g(family)
+    there: dict[str, float] = {}
+    for key, grams in stated_g.items():
+        part = _part_of(key, base)
+        if part in base:
+            there[part] = there.get(part, 0.0) + grams
+    asked = sum(base[part] for part in there)
+    return sum(there.values()) / asked if asked and sum(there.values()) > 0 else 1.0
+
+
+def _added(key: str, family: str) -> float:
+    ingredient = LIBRARY[key]
+    if ingredient.composition_pct["ethanol"] >= 8:
+        return ADDED["drink"]
+    if "nuts" in ingredient.allergens or "peanut" in ingredient.allergens:
+        return ADDED["nuts"]
+    if ingredient.own_body:
+        return ADDED["crisp"]
+    if ingredient.kind == "fruit":
+        return ADDED["fruit"]
+    return BY_KIND.get(family, {}).get(ingredient.kind, ELSE)
+
+
+def _rounded(grams: float) -> float:
     return round(grams, 1) if grams < 10 else float(round(grams))

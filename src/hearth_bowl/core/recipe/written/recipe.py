@@ -4,8 +4,9 @@ Numbers with no source beside them are judgements, or limits of the reckoning.
 """
 
 import re
-from collections.abc import Sequence
-from dataclasses import dataclass
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass, replace
+from types import MappingProxyType
 from typing import Final
 
 from hearth_bowl.core.errors import BadInput
@@ -13,7 +14,8 @@ from hearth_bowl.core.ingredients.library import LIBRARY
 from hearth_bowl.core.recipe.measures import MEASURES_ML
 from hearth_bowl.core.recipe.recipe import FAMILIES, MAX_LINES, Line, Recipe, checked_recipe
 from hearth_bowl.core.recipe.written.lines import LONGEST_LINE, WrittenLine, checked_line
-from hearth_bowl.core.recipe.written.proposals import family_of, proposed_g, use_of
+from hearth_bowl.core.recipe.written.proposals import family_of, proposed_g, shared_by, use_of
+from hearth_bowl.core.recipe.written.stages import stage_of
 
 MOST_TEXT_LINES: Final = 1000
 MOST_STEPS: Final = 200
@@ -22,6 +24,10 @@ METHOD: Final = re.compile(
 )
 INGREDIENTS: Final = re.compile(r"^\W*(ingredients?|you will need|you'll need)\b.{0,20}$", re.IGNORECASE)
 HEADING: Final = re.compile(r"^[^\d]{0,60}:\s*$")
+OTHER_PART: Final = re.compile(
+    r"\b(coat|shell|topping|decorat|rolling|dipping|finish|glaze|drizzle|garnish)", re.IGNORECASE
+)
+NO_PARTS: Final[Mapping[int, str]] = MappingProxyType({})
 SENTENCE: Final = re.compile(r"^(?:\d+[.)]\s+)?[A-Z][a-z]+\b.*\b(?:the|and|until|then|into|with)\b.*[.!]?$")
 
 
@@ -58,6 +64,8 @@ def read_text(text: str, measure: str, family: str | None = None) -> WrittenReci
     name = ""
     ingredients: list[tuple[int, str]] = []
     steps: list[str] = []
+    parts: dict[int, str] = {}
+    part = ""
     in_method = False
     for number, line in enumerate(lines, 1):
         start = line[:LONGEST_LINE]
@@ -71,12 +79,14 @@ def read_text(text: str, measure: str, family: str | None = None) -> WrittenReci
         elif not name and not ingredients and not _is_ingredient(line, measure):
             name = line.lstrip("# ").rstrip(":")
         elif HEADING.match(start):
-            continue
+            part = line.rstrip(": ") if OTHER_PART.search(start) else ""
         elif SENTENCE.match(start) and len(line) > 50 and not re.match(r"^\W{0,9}\d+(?![.)])", start):
             steps.append(line)
         else:
             ingredients.append((number, line))
-    return read_parts(name or "Untitled", ingredients, steps, measure, family)
+            if part:
+                parts[number] = part
+    return read_parts(name or "Untitled", ingredients, steps, measure, family, parts)
 
 
 def _is_ingredient(line: str, measure: str) -> bool:
@@ -85,10 +95,16 @@ def _is_ingredient(line: str, measure: str) -> bool:
 
 
 def read_parts(
-    name: str, ingredients: Sequence[tuple[int, str]], steps: Sequence[str], measure: str, family: str | None = None
+    name: str,
+    ingredients: Sequence[tuple[int, str]],
+    steps: Sequence[str],
+    measure: str,
+    family: str | None = None,
+    parts: Mapping[int, str] = NO_PARTS,
 ) -> WrittenRecipe:
     """Return the recipe of ingredient lines (with their numbers) and steps.
 
+    :param parts: by line, the heading of another part of the piece that it stands under: a coat, a shell, a topping.
     :raises BadInput: at `measure` or `family`; at `file` where no ingredient can be read.
     """
     if measure not in MEASURES_ML:
@@ -102,21 +118,32 @@ def read_parts(
     unsure = [
         Unsure(line=number, text=text[:LONGEST_LINE], why=why) for number, text, line in read for why in line.doubts
     ]
+    unsure += [
+        Unsure(line=number, text=text[:LONGEST_LINE], why=f"it stands under “{parts[number][:60]}”: a part of its own?")
+        for number, text, line in read
+        if number in parts and line.key is not None
+    ]
     known = [(number, text, line) for number, text, line in read if line.key is not None]
     if not known:
         raise BadInput(("file",), "no ingredient can be read from it", "one ingredient a line, such as 200 g cream")
     keys = frozenset(line.key for _, _, line in known if line.key is not None)
     words = " ".join([name, *steps])
     found_family = family or family_of(words, keys)
-    stated_g = sum(_line(line, measure).amount_g for _, _, line in known if line.amount is not None)
+    stated_g: dict[str, float] = {}
+    for _, _, line in known:
+        if line.amount is not None:
+            stated_g[str(line.key)] = stated_g.get(str(line.key), 0.0) + _line(line, measure).amount_g
+    unstated = [str(line.key) for _, _, line in known if line.amount is None]
     lines = []
     for number, text, line in known:
         if line.amount is None:
-            grams = proposed_g(str(line.key), found_family, stated_g)
+            share = shared_by(str(line.key), found_family, unstated)
+            grams = proposed_g(str(line.key), found_family, stated_g, share)
             unsure.append(Unsure(line=number, text=text[:LONGEST_LINE], why=f"{grams:g} g is our proposal"))
-            lines.append(Line(ingredient=LIBRARY[str(line.key)], amount=grams, measure=measure, proposed=True))
+            one = Line(ingredient=LIBRARY[str(line.key)], amount=grams, measure=measure, proposed=True)
         else:
-            lines.append(_line(line, measure))
+            one = _line(line, measure)
+        lines.append(replace(one, stage=stage_of(str(line.key), steps, found_family)))
     recipe = checked_recipe(
         name=name[:200] or "Untitled",
         family=found_family,

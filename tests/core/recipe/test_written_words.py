@@ -1,0 +1,143 @@
+"""Lines and cards of many kitchens: read as they were said, or doubtful; never another thing in silence."""
+
+import unittest
+
+from hypothesis import given, settings
+from hypothesis import strategies as st
+
+from hearth_bowl.core.ingredients.library import LIBRARY
+from hearth_bowl.core.recipe.proportions import BASES, CHOCOLATE
+from hearth_bowl.core.recipe.written.lines import checked_line
+from hearth_bowl.core.recipe.written.names import name_ingredient
+from hearth_bowl.core.recipe.written.proposals import DOSES, proposed_g
+from hearth_bowl.core.recipe.written.recipe import WrittenRecipe, read_text
+
+SURE = (
+    ("170 g tin evaporated milk", "evaporated", 1, "tin", 170),
+    ("2 tins (170 g each) evaporated milk", "evaporated", 2, "tin", 170),
+    ("2 x 170 g evaporated milk", "evaporated", 2, "tin", 170),
+    ("a 14-oz can of sweetened condensed milk", "condensed_sweet", 1, "tin", 396.9),
+    ("two 100g bars 70% dark chocolate", "dark70", 2, "bar", 100),
+    ("40 ml cream liqueur 17 %", "cream_liqueur17", 40, "ml", None),
+    ("2 tbsp hazelnut spread", "hazelnut_cocoa_spread", 2, "tbsp", None),
+    ("250 g dry fondant", "fondant_dry", 250, "g", None),
+    ("60 g pecans, toasted and chopped", "pecan_whole", 60, "g", None),
+    ("100 ml rum (54 %)", "rum54", 100, "ml", None),
+    ("1 tsp peppermint extract", "flavour_essence", 1, "tsp", None),
+    ("3 drops of peppermint oil", "mint_oil", 3, "drop", None),
+    ("30 g freeze-dried raspberries", "raspberry_freeze_dried", 30, "g", None),
+    ("75 g vegan butter", "plant_butter", 75, "g", None),
+    ("1 cup oat cream", "oat_cream", 1, "cup", None),
+    ("200g/7oz icing sugar", "sugar_icing", 200, "g", None),
+    ("300 ml double cream (48% fat)", "cream48", 300, "ml", None),
+    ("2,5 dl Sahne", "cream30", 250, "ml", None),
+    ("250 g Zartbitterschokolade (70 %)", "dark70", 250, "g", None),
+    ("2 EL Honig", "honey", 2, "tbsp", None),
+    ("1 cuillère à café de sel", "salt", 1, "tsp", None),
+    ("100 g di burro", "butter82", 100, "g", None),
+    ("2 cucharadas de miel", "honey", 2, "tbsp", None),
+    ("1 xícara de açúcar", "sugar_granulated", 1, "cup", None),
+    ("1 lb 2 oz granulated sugar", "sugar_granulated", 510.3, "g", None),
+    ("3/4 cup plus 2 tbsp caster sugar", "sugar_caster", 186.3, "g", None),
+)
+"""(line, key, amount, unit, what a pack weighs [g]): read without a doubt, in US measures."""
+DOUBTFUL = (
+    ("1 small tin evaporated milk", "evaporated", "a tin is taken as 170 g"),
+    ("butter the size of a walnut", "butter82", "20 g"),
+    ("a knob of butter", "butter82", "15 g"),
+    ("juice and zest of one lime", "citrus_zest", "a line of its own"),
+    ("juice of 2 lemons", "lemon_juice", "45 g"),
+    ("a miniature of whisky", "whisky40", "50 ml"),
+    ("half a bar of dark chocolate 60 %", "dark60", "a bar is taken as"),
+    ("3 parts chocolate to 1 part cream", "dark55", "parts of what is not said"),
+    ("1 heaped tsp cocoa", "cocoa_powder_21", "taken as level"),
+    ("1,000 g sugar", "sugar_granulated", "thousands"),
+    ("vanilla essence or a pod", "vanilla_extract", "something else is said"),
+    ("200 g butter plus extra for the tin", "butter82", "more of it is said"),
+    ("40 ml rum 80 %", "rum54", "not in the table"),
+    ("250 g cream 24 % vol", "cream24", ""),
+    ("6 shortbread fingers", "shortbread", "one is taken as 12 g"),
+    ("200 g smoked butter", "butter82", "not understood: smoked"),
+    ("50 g hazelnut oil", None, "oil"),
+    ("2 tbsp comet dust", None, "left out"),
+)
+
+
+class Words(unittest.TestCase):
+    def test_what_is_clear_is_read_without_a_doubt(self) -> None:
+        for text, key, amount, unit, pack_g in SURE:
+            with self.subTest(text):
+                line = checked_line(text, "us")
+                self.assertEqual((line.key, line.unit, line.doubts), (key, unit, ()))
+                self.assertAlmostEqual(line.amount or 0, amount, delta=0.1)
+                self.assertAlmostEqual(line.pack_g or 0, pack_g or 0, delta=0.1)
+
+    def test_what_is_not_clear_says_so(self) -> None:
+        for text, key, words in DOUBTFUL:
+            with self.subTest(text):
+                line = checked_line(text, "us")
+                if key is not None:
+                    self.assertEqual(line.key, key)
+                self.assertIn(words, " ".join(line.doubts))
+
+    def test_a_figure_in_a_name_is_checked(self) -> None:
+        self.assertEqual(name_ingredient("cream liqueur 17 %").doubt, None)
+        self.assertIn("30 %", name_ingredient("cream liqueur 30 %").doubt or "")
+        self.assertEqual(name_ingredient("cream 30 %").key, "cream30")
+        self.assertEqual(name_ingredient("cocoa powder 11 %").key, "cocoa_powder_11")
+
+
+def read(*lines: str) -> WrittenRecipe:
+    return read_text("\n".join(("Hill-top sweets", *lines)), "metric")
+
+
+class Cards(unittest.TestCase):
+    def grams(self, found: WrittenRecipe) -> dict[str, float]:
+        pairs = zip(found.recipe.lines, found.recipe.amounts_g, strict=True)
+        return {line.ingredient.label: grams for line, grams in pairs}
+
+    def test_what_no_amount_is_said_of_comes_from_the_familys_own_proportions(self) -> None:
+        rows = ("sugar", "butter", "white chocolate", "biscuits", "cranberries")
+        found = read("1 small tin evaporated milk", *rows)
+        self.assertEqual(found.recipe.family, "simmered-fudge")
+        grams = self.grams(found)
+        self.assertEqual([grams[key] for key in ("evaporated", "sugar_granulated", "butter82")], [170, 400, 110])
+        self.assertTrue(80 < grams["biscuit_crumbs"] < 200 and 80 < grams["cranberries_dried"] < 200)
+        self.assertIn("gluten", {group for line in found.recipe.lines for group in line.ingredient.allergens})
+        twice = self.grams(read("2 tins (170 g each) evaporated milk", *rows))
+        self.assertEqual(twice["sugar_granulated"], 800)
+        self.assertEqual([line.proposed for line in found.recipe.lines], [False] + 5 * [True])
+
+    def test_a_dose_is_a_dose(self) -> None:
+        grams = self.grams(read("400 g fondant", "invertase", "peppermint oil"))
+        self.assertTrue(0.2 <= grams["invertase"] <= 2)
+        self.assertLessEqual(grams["mint_oil"], 0.5)
+
+    def test_stages_come_from_the_methods_own_words(self) -> None:
+        method = (
+            "Method",
+            "Bring the cream to the boil.",
+            "Pour the cream over the chocolate.",
+            "Off the heat stir in the rum.",
+        )
+        found = read("200 g cream 35 %", "300 g dark chocolate 60 %", "20 ml rum", *method)
+        self.assertEqual([line.stage for line in found.recipe.lines], ["warm", "pour-over", "stir-in-cool"])
+
+    def test_what_stands_under_another_part_is_doubtful(self) -> None:
+        found = read("200 g cream 35 %", "300 g dark chocolate 60 %", "For the coating:", "150 g milk chocolate 33 %")
+        self.assertEqual([(row.line, "part of its own" in row.why) for row in found.unsure], [(5, True)])
+
+    @settings(max_examples=150, deadline=None)
+    @given(family=st.sampled_from(sorted(BASES)), key=st.sampled_from(sorted(LIBRARY)), grams=st.floats(100, 2000))
+    def test_every_proposal_is_within_its_familys_proportions(self, family: str, key: str, grams: float) -> None:
+        base_g, own = sum(row[1] for row in BASES[family]), {row[0] for row in BASES[family]}
+        alone = proposed_g(key, family, {})
+        self.assertTrue(0 < alone <= base_g or key in DOSES)
+        self.assertLessEqual(alone, base_g * (0.05 if key in DOSES and key not in own else 1))
+        part = "dark60" if BASES[family][0][0] == CHOCOLATE else BASES[family][0][0]
+        once, twice = (proposed_g(key, family, {part: times * grams}) for times in (1, 2))
+        self.assertAlmostEqual(twice / 2, once, delta=1 + 0.02 * once)
+
+
+if __name__ == "__main__":
+    unittest.main()
