@@ -72,11 +72,9 @@ def _fudge(page: Page) -> None:
     page.get_by_text("come out at").wait_for()
 
 
-def _layers(page: Page) -> None:
-    page.get_by_role("button", name="Add a layer").click()
-    page.get_by_label("Thick, mm").nth(0).fill("14")
-    page.get_by_label("Thick, mm").nth(1).fill("5")
-    page.get_by_text("2 layers, 19 mm together").wait_for()
+def _pieces(page: Page) -> None:
+    page.get_by_label("Pieces").fill("36")
+    page.get_by_text("36 pieces").first.wait_for()
 
 
 def _worked(page: Page) -> None:
@@ -195,11 +193,11 @@ PICTURES: Final = (
     Picture(file="larder.png", place="/larder"),
     Picture(file="compare.png", place="/recipes/4/compare"),
     Picture(file="fit-mould.png", place="/recipes/5/fit"),
-    Picture(file="fit-pan.png", place="/recipes/3/fit", first=_layers),
+    Picture(file="fit-pan.png", place="/recipes/3/fit", first=_pieces),
     Picture(file="confection-egg.png", place="/confections/3", first=_worked),
     Picture(file="confection-slab.png", place="/confections/2", first=_worked),
     Picture(file="confection-ball.png", place="/confections/1", first=_amount),
-    Picture(file="boxes.png", place="/boxes"),
+    Picture(file="occasion.png", place="/occasions"),
     Picture(file="stove-warming.png", place="/recipes/1/fit", first=_warming),
     Picture(file="stove.png", place="/recipes/1/fit", first=_boiling),
     Picture(file="stove-call.png", place="/recipes/1/fit", first=_called),

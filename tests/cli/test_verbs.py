@@ -306,7 +306,7 @@ class Read(CommandLine):
         self.assertEqual(found["recipe"]["name"], "Late-watch truffles")
         self.assertEqual(
             [line["ingredient"] for line in lines],
-            ["dark55", "cream35", "butter82", "spirit40", "condensed_sweet", "salt", "vanilla_extract"],
+            ["dark55", "cream35", "butter82", "rum40", "condensed_sweet", "salt", "vanilla_extract"],
         )
         self.assertEqual((lines[2]["amount"], lines[2]["amount_high"], lines[2]["unit"]), (2, 3, "tbsp"))
         self.assertAlmostEqual(lines[4]["pack_g"], 396.9, delta=0.1)

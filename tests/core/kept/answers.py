@@ -10,6 +10,7 @@ from pathlib import Path
 from typing import Any, Final
 
 from hearth_bowl.core.assess.assess import assess
+from hearth_bowl.core.assess.at_work import WORK
 from hearth_bowl.core.bench.formula import formula
 from hearth_bowl.core.boxes.assortment import RowAsk, plan_boxes
 from hearth_bowl.core.boxes.shopping import PackFor, Stock
@@ -24,10 +25,14 @@ from hearth_bowl.core.fit import fit
 from hearth_bowl.core.fit.ask import ask_for, check_ask, kind_of
 from hearth_bowl.core.fit.vessel import Box
 from hearth_bowl.core.ingredients.library import find
+from hearth_bowl.core.mass.alcohol import retained_share
 from hearth_bowl.core.mass.cooking import finished_or_none
 from hearth_bowl.core.mass.kitchen import Kitchen
 from hearth_bowl.core.mass.mixture import Mixture, mix
 from hearth_bowl.core.mass.ripening import ripen
+from hearth_bowl.core.mass.solid_fat import SOLID_FRACTION, blend_solid_fraction
+from hearth_bowl.core.mass.solution import dissolve
+from hearth_bowl.core.mass.sugar_stages import STAGES_C, stage_at
 from hearth_bowl.core.mass.tempering import temper
 from hearth_bowl.core.recipe.families import FAMILY
 from hearth_bowl.core.recipe.recipe import Recipe
@@ -67,6 +72,7 @@ def _asked() -> Iterator[tuple[str, Any]]:
         yield (f"{name} / sets", [_or_why(_clock, mixture, ask) for ask in _set_asks()])
         yield f"{name} / warms", [_or_why(_burst, recipe, mixture, *state) for state in WARMED]
     yield "Running-sun fondant / ripens", ripen(mix(recipes["Running-sun fondant"]), 0.2, 20.0)
+    yield from _tables()
     yield from _tempered()
     yield from _fitted(recipes)
     yield from _confections(recipes)
@@ -86,6 +92,16 @@ def _set_asks() -> Iterator[SetAsk]:
     yield SetAsk(state="roll", from_c=40, place="counter", ambient_c=20, bowl_kg=0.6)
     yield SetAsk(state="unmould", from_c=32, place="fridge", volume_ml=7, area_cm2=21)
     yield SetAsk(state="cut", from_c=60, place="freezer", thickness_mm=20, cover="film", base="board")
+
+
+def _tables() -> Iterator[tuple[str, Any]]:
+    """Yield what a few rules say at every place of their tables."""
+    yield "alcohol left", {how: retained_share(how) for how in ("cold", "hot", "flamed", "open")}
+    yield "alcohol left, simmered", [retained_share("simmered", minutes) for minutes in range(0, 151, 15)]
+    yield "sugar stages", {name: stage_at(name, 97.0) for name in STAGES_C}
+    yield "at work", WORK
+    yield "dissolved", [dissolve(mix(starter("boiled-fudge", None)), at_c) for at_c in range(0, 51, 10)]
+    yield "solid fat", [blend_solid_fraction(dict.fromkeys(SOLID_FRACTION, 0.2), c, 1.0) for c in range(0, 41, 4)]
 
 
 def _tempered() -> Iterator[tuple[str, Any]]:

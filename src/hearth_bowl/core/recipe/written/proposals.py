@@ -91,8 +91,8 @@ def use_of(text: str) -> str | None:
 def proposed_g(key: str, family: str, stated_g: Mapping[str, float], share: int = 1) -> float:
     """Return the grams proposed for an ingredient with no amount, from what is stated.
 
-    By the family's own proportions, scaled to what is stated of them; else by its dose where it has one, else a share of
-    the rest.
+    By the family's own proportions, scaled to what is stated of them; else by its dose where it has one, else a
+    share of the rest.
 
     :param stated_g: the grams of every ingredient that has an amount, by key.
     :param share: how many ingredients of the same part of the family have no amount: they share it.
