@@ -67,6 +67,16 @@ class Confections(AppCase):
         for body in ({}, {"chocolate": "chalk"}):
             self.refused("POST", "/api/confections/another", 422, json={"asked": cored, **body})
 
+    def test_no_label_while_a_line_of_a_recipe_is_not_read(self) -> None:
+        card = "Comet squares\n200 g cream 35 %\n300 g dark chocolate 60 %\n2 tbsp comet dust"
+        read = self.client.post("/api/recipes/read", json={"text": card, "measure": "metric"}).get_json()
+        self.assertEqual((read["unread"], len(read["recipe"]["lines"])), (["2 tbsp comet dust"], 3))
+        number = self.client.post("/api/recipes", json={"recipe": read["recipe"]}).get_json()["id"]
+        asked = self.asked("Square tin, 20 cm", {"role": "layer", "of": {"recipe_id": number}}, pieces=36)
+        body = {"asked": asked, "made": "2026-08-12"}
+        problem = self.refused("POST", "/api/confections/label", 422, json=body)
+        self.assertIn("2 tbsp comet dust", problem["errors"][0]["message"])
+
     def test_one_tin_is_shared_over_two_layers_that_set_alike_or_nothing_is_stored(self) -> None:
         white = {
             "name": "White squares",

@@ -34,6 +34,24 @@ class Amounts(PageCase):
         expect(page.get_by_role("button", name=f"Pin {CREAM}")).to_have_attribute("aria-pressed", "true")
         expect(page.get_by_role("status").filter(has_text="Saved")).to_be_visible()
 
+    def test_what_the_library_does_not_have_is_made_known_in_the_bowl(self) -> None:
+        page = self.page
+        page.get_by_role("button", name="Add an ingredient").click()
+        page.get_by_label("Name of the ingredient").fill("pecann")
+        expect(page.get_by_role("button", name="Pecans", exact=True)).to_be_visible()
+        page.get_by_label("Name of the ingredient").fill("Hickory crunch")
+        page.get_by_role("button", name="It is like: choose what").click()
+        page.get_by_role("listbox").get_by_role("option", name="Walnuts", exact=True).click()
+        field = page.get_by_label("Its allergens, by name (pecan, wheat, milk)")
+        expect(field).to_have_value("walnut")
+        field.fill("hickory")
+        page.get_by_role("button", name="Put it in the bowl").click()
+        expect(page.get_by_text("unknown allergen 'hickory'")).to_be_visible()
+        field.fill("pecan")
+        page.get_by_role("button", name="Put it in the bowl").click()
+        expect(self.amount("Hickory crunch")).to_be_visible()
+        self.assertEqual(self.violations(), [])
+
     def test_typing_an_amount_changes_the_sentence_and_is_saved(self) -> None:
         self.amount(DARK).fill("250 g")
         expect(self.page.get_by_text("Too soft to roll at 21 °C")).to_be_visible()

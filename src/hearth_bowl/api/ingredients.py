@@ -1,13 +1,18 @@
 """Ingredients: the library as the bench offers it, with the words of families and uses."""
 
+from typing import Annotated
+
 from flask import Blueprint
+from pydantic import Field
 from spectree import Response
 
+from hearth_bowl.api.problems import Problem
 from hearth_bowl.api.spec import spec
-from hearth_bowl.api.wire import Outgoing
+from hearth_bowl.api.wire import Incoming, Outgoing
 from hearth_bowl.core.ingredients.library import LIBRARY
 from hearth_bowl.core.recipe.families import FAMILY, Method
 from hearth_bowl.core.recipe.recipe import AIMED_INDEX, FAMILIES
+from hearth_bowl.core.recipe.written.names import near_names
 from hearth_bowl.core.solve.swap import shelf_of
 from hearth_bowl.core.solve.wrapper import KINDS
 
@@ -56,6 +61,25 @@ class LibraryOut(Outgoing):
     uses: list[str]
     aimed_index: dict[str, float | None]
     label_kinds: list[LabelKindOut]
+
+
+class NearIngredientsOut(Outgoing):
+    """Keys of the library, the nearest first."""
+
+    keys: list[str]
+
+
+class NearIngredientsIn(Incoming):
+    """What was typed."""
+
+    words: Annotated[str, Field(max_length=200)]
+
+
+@ingredients.post("/near")
+@spec.validate(resp=Response(HTTP_200=NearIngredientsOut, HTTP_422=Problem), operation_id="nearIngredients")
+def near_ingredients(json: NearIngredientsIn) -> NearIngredientsOut:
+    """Say which ingredients some words may mean: what cooks call them, and misspellings. Nothing is stored."""
+    return NearIngredientsOut(keys=list(near_names(json.words)))
 
 
 @ingredients.get("")

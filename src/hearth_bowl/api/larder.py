@@ -71,6 +71,23 @@ def save_item(json: LarderItemIn) -> service.LarderItem:
         return service.save_item(session, **plain(json))
 
 
+class MakeKnownIn(Incoming):
+    """An ingredient that the library does not have: its name, what it is like, and its allergens by name (null: those
+    of what it is like)."""
+
+    name: str
+    like: str
+    allergens: list[str] | None = None
+
+
+@larder.post("/known")
+@spec.validate(resp=Response(HTTP_200=service.LarderItem, HTTP_422=Problem), operation_id="makeKnown")
+def make_known(json: MakeKnownIn) -> service.LarderItem:
+    """Make an ingredient known by what it is like."""
+    with database().writing() as session:
+        return service.make_known(session, json.name, json.like, json.allergens)
+
+
 @larder.post("/take-out")
 @spec.validate(resp=Response("HTTP_204", HTTP_404=Problem), operation_id="deleteLarderItem")
 def delete_item(json: LabelOfItemIn) -> tuple[str, int]:

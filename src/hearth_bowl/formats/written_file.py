@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from typing import Any
 
 from hearth_bowl.core.errors import BadInput
-from hearth_bowl.core.recipe.written.recipe import Unsure, WrittenRecipe, read_parts, read_text
+from hearth_bowl.core.recipe.written.recipe import Unsure, WrittenRecipe, read_parts, read_text, with_unread
 from hearth_bowl.formats.recipe_file import RecipeFile, recipe_record, sparse_record
 from hearth_bowl.formats.strict_json import LARGEST_FILE_BYTES
 
@@ -44,16 +44,17 @@ def read_written_text(text: str, measure: str, family: str | None = None) -> Wri
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class WrittenRecord:
-    """What was read: the recipe file's content, and what is unsure in it."""
+    """What was read: the recipe file's content, lines that could not be read among it, and what is unsure in it."""
 
     recipe: RecipeFile
     unsure: tuple[Unsure, ...]
+    unread: tuple[str, ...]
 
 
 def read_written_record(text: str, measure: str) -> WrittenRecord:
     """Return the recipe file's content of a text or of JSON-LD; see `read_written`."""
     found = read_written_text(text, measure)
-    return WrittenRecord(recipe=recipe_record(found.recipe), unsure=found.unsure)
+    return WrittenRecord(recipe=recipe_record(with_unread(found)), unsure=found.unsure, unread=found.unread)
 
 
 def _json_ld(text: str) -> dict[str, Any] | None:

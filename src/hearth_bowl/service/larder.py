@@ -10,6 +10,7 @@ from sqlalchemy.orm import Session
 
 from hearth_bowl.core.boxes.shopping import PackFor, Stock, prices_of
 from hearth_bowl.core.errors import BadInput, check_number
+from hearth_bowl.core.ingredients.alike import like
 from hearth_bowl.core.ingredients.ingredient import Ingredient
 from hearth_bowl.core.ingredients.library import LIBRARY
 from hearth_bowl.core.recipe.recipe import check_name
@@ -96,6 +97,15 @@ def save_item(
             setattr(row, name, value)
     session.flush()
     return _item(row)
+
+
+def make_known(session: Session, name: str, like_key: str, allergens: Sequence[str] | None) -> LarderItem:
+    """Store an ingredient that the library does not have, by what it is like; of the one a card misses, in a moment.
+
+    :raises BadInput: at `name`, `like` or `allergens`.
+    """
+    label = check_name(name, "name")
+    return save_item(session, label=label, ingredient=ingredient_record(like(label, like_key, allergens)))
 
 
 def delete_item(session: Session, label: str) -> None:

@@ -5,12 +5,14 @@ import unittest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
+from hearth_bowl.core.bench.formula import formula
 from hearth_bowl.core.ingredients.library import LIBRARY
+from hearth_bowl.core.mass.mixture import mix
 from hearth_bowl.core.recipe.proportions import BASES, CHOCOLATE
 from hearth_bowl.core.recipe.written.lines import checked_line
 from hearth_bowl.core.recipe.written.names import name_ingredient
 from hearth_bowl.core.recipe.written.proposals import DOSES, proposed_g
-from hearth_bowl.core.recipe.written.recipe import WrittenRecipe, read_text
+from hearth_bowl.core.recipe.written.recipe import WrittenRecipe, read_text, with_unread
 
 SURE = (
     ("170 g tin evaporated milk", "evaporated", 1, "tin", 170),
@@ -107,6 +109,18 @@ class Cards(unittest.TestCase):
         twice = self.grams(read("2 tins (170 g each) evaporated milk", *rows))
         self.assertEqual(twice["sugar_granulated"], 800)
         self.assertEqual([line.proposed for line in found.recipe.lines], [False] + 5 * [True])
+
+    def test_a_line_that_cannot_be_read_stays_to_be_settled_and_the_allergens_are_not_complete(self) -> None:
+        found = read("200 g cream 35 %", "300 g dark chocolate 60 %", "2 tbsp comet dust", "a scrap of moon")
+        self.assertEqual(found.unread, ("2 tbsp comet dust", "a scrap of moon"))
+        whole = with_unread(found)
+        self.assertEqual([line.ingredient.name for line in whole.lines[2:]], ["2 tbsp comet dust", "a scrap of moon"])
+        self.assertAlmostEqual(mix(whole).mass_g, 500)
+        told = {row.code: row for row in formula(whole, 20).readings}["contains"]
+        self.assertIn("Not complete: 2 lines are not known yet, 2 tbsp comet dust", told.words)
+        self.assertNotIn(
+            "Not complete", {row.code: row for row in formula(found.recipe, 20).readings}["contains"].words
+        )
 
     def test_a_dose_is_a_dose(self) -> None:
         grams = self.grams(read("400 g fondant", "invertase", "peppermint oil"))

@@ -536,6 +536,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/ingredients/near": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Say which ingredients some words may mean: what cooks call them, and misspellings. Nothing is stored. */
+        post: operations["nearIngredients"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/label": {
         parameters: {
             query?: never;
@@ -582,6 +599,23 @@ export interface paths {
         put?: never;
         /** Take in rows of CSV, all or none. */
         post: operations["importLarder"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/larder/known": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Make an ingredient known by what it is like. */
+        post: operations["makeKnown"];
         delete?: never;
         options?: never;
         head?: never;
@@ -3480,6 +3514,22 @@ export interface components {
             name: string;
         };
         /**
+         * MakeKnownIn
+         * @description An ingredient that the library does not have: its name, what it is like, and its allergens by name (null: those
+         *     of what it is like).
+         */
+        MakeKnownIn: {
+            /**
+             * Allergens
+             * @default null
+             */
+            allergens?: string[] | null;
+            /** Like */
+            like: string;
+            /** Name */
+            name: string;
+        };
+        /**
          * Marked
          * @description A moment was marked by one of the cook's words.
          */
@@ -3772,6 +3822,22 @@ export interface components {
             fit: components["schemas"]["Fit"];
             /** Says */
             says: string;
+        };
+        /**
+         * NearIngredientsIn
+         * @description What was typed.
+         */
+        NearIngredientsIn: {
+            /** Words */
+            words: string;
+        };
+        /**
+         * NearIngredientsOut
+         * @description Keys of the library, the nearest first.
+         */
+        NearIngredientsOut: {
+            /** Keys */
+            keys: string[];
         };
         /**
          * NearOut
@@ -7107,10 +7173,12 @@ export interface components {
         };
         /**
          * WrittenRecord
-         * @description What was read: the recipe file's content, and what is unsure in it.
+         * @description What was read: the recipe file's content, lines that could not be read among it, and what is unsure in it.
          */
         WrittenRecord: {
             recipe: components["schemas"]["RecipeFile"];
+            /** Unread */
+            unread: string[];
             /** Unsure */
             unsure: components["schemas"]["Unsure"][];
         };
@@ -8491,6 +8559,39 @@ export interface operations {
             };
         };
     };
+    nearIngredients: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NearIngredientsIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NearIngredientsOut"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     readLabel: {
         parameters: {
             query?: never;
@@ -8606,6 +8707,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ImportedOut"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    makeKnown: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MakeKnownIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LarderItem"];
                 };
             };
             /** @description Unprocessable Content */

@@ -23,6 +23,7 @@ from hearth_bowl.core.bench.why import (
     why_split,
     why_sweetness,
 )
+from hearth_bowl.core.keep.allergens import not_known
 from hearth_bowl.core.keep.keeping import texture_words
 from hearth_bowl.core.mass.kitchen import Kitchen
 from hearth_bowl.core.mass.set_index import HIGHEST_INDEX
@@ -62,7 +63,7 @@ def readings(
         _sweetness(assessment),
         _energy(assessment),
         *_cost(price),
-        _contains(assessment),
+        _contains(assessment, recipe),
         *_cautions(assessment),
     ]
     return tuple(sorted(found, key=_rank))
@@ -237,7 +238,7 @@ def _cost(price: Cost | None) -> Sequence[Reading]:
     )
 
 
-def _contains(assessment: Assessment) -> Reading:
+def _contains(assessment: Assessment, recipe: Recipe) -> Reading:
     named = assessment.allergens_named
     words = {
         "gluten": [name for name in named if name in CEREALS],
@@ -246,13 +247,18 @@ def _contains(assessment: Assessment) -> Reading:
     shown = ", ".join(
         f"{group} ({', '.join(words[group])})" if words.get(group) else group for group in assessment.allergens
     )
+    unknown = not_known(recipe)
+    packets = "Read the packets too: makers' own recipes and 'may contain' differ."
+    if unknown:
+        lines = f"{len(unknown)} {'line is' if len(unknown) == 1 else 'lines are'}"
+        packets = f"Not complete: {lines} not known yet, {', '.join(unknown[:3])}. {packets}"
     return Reading(
         code="contains",
         title="Contains",
-        shown=shown or "none of the listed allergens",
+        shown=shown or ("not known yet" if unknown else "none of the listed allergens"),
         unit="",
-        words="Read the packets too: makers' own recipes and 'may contain' differ.",
-        state=QUIET,
+        words=packets,
+        state=LOOK if unknown else QUIET,
     )
 
 

@@ -7,6 +7,8 @@ from hearth_bowl.core.confection.declared import names_of
 from hearth_bowl.core.confection.work_out import Worked
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.ingredients.ingredient import Ingredient
+from hearth_bowl.core.keep.allergens import not_known
+from hearth_bowl.core.recipe.recipe import Recipe
 
 PLACES: Final = {
     "fridge": "Keep in the fridge, at 5 °C or colder",
@@ -66,6 +68,12 @@ def label_of(worked: Worked, pieces: int | None = None) -> Label:
 
 def _refuse_unknown(worked: Worked) -> None:
     for position, part in enumerate(worked.confection.parts):
+        unread = not_known(part.of) if isinstance(part.of, Recipe) else ()
+        if unread:
+            message = f"what allergens {unread[0]} holds is not known"
+            raise BadInput(
+                ("parts", position, "of"), message, "its line settled, its groups from the packet", "not-known"
+            )
         for row in next((found.weigh for found in worked.parts if found.part is part), ()):
             if not row.ingredient.allergens_known:
                 message = f"what allergens {row.ingredient.name} holds is not known"

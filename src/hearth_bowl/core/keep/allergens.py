@@ -8,6 +8,11 @@ def allergen_groups(recipe: Recipe) -> tuple[str, ...]:
     return tuple(sorted({group for line, _ in recipe.weighed for group in line.ingredient.allergens}))
 
 
+def not_known(recipe: Recipe) -> tuple[str, ...]:
+    """Return the names of the lines of which nobody knows what they hold, also where their amount is not settled."""
+    return tuple(line.ingredient.name for line in recipe.lines if not line.ingredient.allergens_known)
+
+
 def allergens_named(recipe: Recipe) -> tuple[str, ...]:
     """Return each nut and cereal by name, sorted."""
     return tuple(sorted({name for line, _ in recipe.weighed for name in line.ingredient.allergens_named}))

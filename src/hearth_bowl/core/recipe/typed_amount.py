@@ -71,6 +71,14 @@ _AMOUNT = re.compile(
     rf"(?:\s+of\s+(?P<size>{NUMBER})\s*g)?$",
     re.IGNORECASE,
 )
+_POUNDS: Final = re.compile(
+    rf"^(?P<lb>{NUMBER})\s*(?:lbs?|pounds?)\.?\s*(?:and\s+|,\s*)?(?P<oz>{NUMBER})\s*(?:oz|ounces?)\.?$", re.IGNORECASE
+)
+OZ_PER_LB: Final = 16
+TENTHS_ML: Final = MappingProxyType(
+    {"dl": 100.0, "cl": 10.0, "decilitre": 100.0, "decilitres": 100.0, "centilitre": 10.0, "centilitres": 10.0}
+)
+"""Millilitres of measures that are tenths and hundredths of a litre."""
 SMALLER_UNIT: Final = MappingProxyType({"l": "ml", "kg": "g", "lb": "oz", "pint": "ml"})
 MOST_UNSAID: Final = 20.0
 """More of a large unit is not taken from a bare number: 250 beside litres means millilitres. A judgement."""
@@ -101,10 +109,19 @@ def read_amount(text: str, unit_now: str = "g") -> TypedAmount:
         raise BadInput(("typed",), f"{len(plain)} characters are no amount", ALLOWED, "not-an-amount")
     for sign, fraction in VULGAR_FRACTIONS.items():
         plain = plain.replace(sign, f" {fraction}")
-    match = _AMOUNT.match(plain.strip())
+    plain = plain.strip()
+    pounds = _POUNDS.match(plain)
+    if pounds is not None:
+        ounces = OZ_PER_LB * number_of(pounds["lb"]) + number_of(pounds["oz"])
+        return TypedAmount(amount=ounces, amount_high=None, unit="oz", size_g=None)
+    match = _AMOUNT.match(plain)
     if match is None:
         raise BadInput(("typed",), f"{text.strip()[:40]!r} is not an amount", ALLOWED, "not-an-amount")
     word = " ".join(match["unit"].lower().split())
+    if word in TENTHS_ML:
+        times = TENTHS_ML[word]
+        high_ml = number_of(match["high"]) * times if match["high"] else None
+        return TypedAmount(amount=number_of(match["low"]) * times, amount_high=high_ml, unit="ml", size_g=None)
     unit = UNIT_WORDS.get(word.rstrip(".")) if word else unit_now
     if unit is None:
         raise BadInput(("typed",), f"{word!r} is not a unit known here", "one of " + ", ".join(UNITS), "unknown")

@@ -1,9 +1,10 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import type { Line, Schemas } from "../../api/client";
+import { client, dataOf, type Line, type Schemas } from "../../api/client";
 import { larderQuery } from "../../api/queries";
 import { TextField } from "../../ui/Field";
 import { Popover } from "../../ui/Popover";
+import { MakeKnown } from "./MakeKnown";
 
 type Props = {
   library: Schemas["LibraryOut"] | undefined;
@@ -31,6 +32,13 @@ export function AddIngredient({ library, onAdd }: Props) {
     const text = `${row.name} ${row.key} ${row.kind}`.toLowerCase();
     return words.every((word) => text.includes(word));
   });
+  const near = useQuery({
+    queryKey: ["ingredients-near", wanted.trim()],
+    enabled: found.length === 0 && wanted.trim() !== "",
+    queryFn: ({ signal }) =>
+      dataOf(client.POST("/api/ingredients/near", { body: { words: wanted.trim() }, signal })),
+  });
+  const perhaps = (near.data?.keys ?? []).flatMap((key) => shelf.filter((row) => row.key === key));
   const add = (row: Found) => {
     setOpen(false);
     setWanted("");
@@ -72,7 +80,33 @@ export function AddIngredient({ library, onAdd }: Props) {
           </li>
         ))}
       </ul>
-      {found.length === 0 && <p className="mt-2 text-sm">Nothing in the library is called that.</p>}
+      {found.length === 0 && (
+        <>
+          <p className="mt-2 text-sm">
+            {perhaps.length > 0 ? "Perhaps:" : "Nothing in the library is called that."}
+          </p>
+          <ul>
+            {perhaps.map((row) => (
+              <li key={row.key}>
+                <button
+                  type="button"
+                  onClick={() => add(row)}
+                  className="min-h-11 w-full rounded-md px-2 text-left hover:bg-rim-faint"
+                >
+                  {row.name}
+                </button>
+              </li>
+            ))}
+          </ul>
+          {library && wanted.trim() !== "" && (
+            <MakeKnown
+              name={wanted.trim()}
+              library={library}
+              onKnown={(ingredient, kind) => add({ key: wanted, name: wanted, kind, ingredient })}
+            />
+          )}
+        </>
+      )}
       {found.length > MOST_SHOWN && (
         <p className="mt-2 text-ash text-sm">
           and {found.length - MOST_SHOWN} more: type a part of the name.

@@ -11,7 +11,7 @@ from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.ingredients.library import LIBRARY
 from hearth_bowl.core.ingredients.packs import usual_pack_g
 from hearth_bowl.core.recipe.measures import unit_g
-from hearth_bowl.core.recipe.typed_amount import NUMBER, UNIT_WORDS, VULGAR_FRACTIONS, number_of
+from hearth_bowl.core.recipe.typed_amount import NUMBER, TENTHS_ML, UNIT_WORDS, VULGAR_FRACTIONS, number_of
 from hearth_bowl.core.recipe.written.names import name_ingredient
 
 COUNT_WORDS: Final = {
@@ -37,14 +37,6 @@ FOREIGN_UNITS: Final = {
     "gramos": "g", "gramas": "g", "pfund": "", "dag": "",
 }  # fmt: skip
 """Measures in French, German, Italian, Portuguese and Spanish kitchens; of an empty one the amount is not taken."""
-TENTHS_ML: Final = {
-    "dl": 100.0,
-    "cl": 10.0,
-    "decilitre": 100.0,
-    "decilitres": 100.0,
-    "centilitre": 10.0,
-    "centilitres": 10.0,
-}
 BY_EYE_G: Final = {
     "knob": (15.0, "a knob is taken as 15 g"),
     "walnut": (20.0, "the size of a walnut is taken as 20 g"),

@@ -12,6 +12,7 @@ from functools import cache
 from types import MappingProxyType
 from typing import Final
 
+from hearth_bowl.core.ingredients.alike import near
 from hearth_bowl.core.ingredients.library import LIBRARY
 from hearth_bowl.core.recipe.written.vocabulary import FOREIGN, HARMLESS, NAMES
 
@@ -84,6 +85,13 @@ def name_ingredient(words: str) -> Named:
     key, doubts = _by_percent(text, key, doubt)
     doubts += _left_over(text[:start] + " " + text[end:])
     return Named(key=key, doubt="; ".join(doubts) or None)
+
+
+def near_names(words: str, most: int = 6) -> tuple[str, ...]:
+    """Return the keys that words may mean: what a cook calls them, and near misspellings, the nearest first."""
+    synonyms = [(name, key) for names, key, _ in (*NAMES, *FOREIGN) if key for name in names.split("|")]
+    meant = name_ingredient(words).key
+    return tuple(dict.fromkeys([*([meant] if meant else []), *near(words, synonyms, most)]))[:most]
 
 
 def _longest(text: str) -> tuple[int, int, str, str] | None:

@@ -10,6 +10,7 @@ from types import MappingProxyType
 from typing import Final
 
 from hearth_bowl.core.errors import BadInput
+from hearth_bowl.core.ingredients.ingredient import own_ingredient
 from hearth_bowl.core.ingredients.library import LIBRARY
 from hearth_bowl.core.recipe.measures import MEASURES_ML
 from hearth_bowl.core.recipe.recipe import FAMILIES, MAX_LINES, Line, Recipe, checked_recipe
@@ -157,6 +158,27 @@ def read_parts(
         texts=tuple(text[:LONGEST_LINE] for _, text, _ in known),
         unsure=tuple(unsure),
         unread=tuple(text[:LONGEST_LINE] for _, text, line in read if line.key is None and line.left_out),
+    )
+
+
+def with_unread(found: WrittenRecipe) -> Recipe:
+    """Return the recipe with the lines that could not be read, each to be settled: 0 g of something unknown.
+
+    Nothing that was said is dropped, and until they are settled nobody can say which allergens are in it.
+    """
+    room = MAX_LINES - len(found.recipe.lines)
+    unread = [
+        Line(
+            ingredient=own_ingredient(
+                name=text[:200], composition_pct={"other": 100}, density_g_per_ml=1.0, allergens=None
+            ),
+            amount=0.0,
+        )
+        for text in found.unread[:room]
+    ]
+    recipe = found.recipe
+    return checked_recipe(
+        name=recipe.name, family=recipe.family, use=recipe.use, lines=[*recipe.lines, *unread], steps=list(recipe.steps)
     )
 
 
