@@ -153,10 +153,6 @@ def _fudge_run(page: Page, step: int, minutes: float, rows: list[tuple[float, fl
 BOIL: Final = [(0.0, 21.0), (4.0, 66.0), (7.0, 84.0), (9.9, 101.9), (13.0, 103.6), (16.0, 106.2), (18.5, 109.6)]
 
 
-def _warming(page: Page) -> None:
-    _fudge_run(page, 0, 4.0, [(0.0, 21.0), (2.0, 46.0), (4.0, 66.0)])
-
-
 def _boiling(page: Page) -> None:
     _fudge_run(page, 1, 18.5, BOIL)
 
@@ -198,7 +194,7 @@ PICTURES: Final = (
     Picture(file="confection-slab.png", place="/confections/2", first=_worked),
     Picture(file="confection-ball.png", place="/confections/1", first=_amount),
     Picture(file="occasion.png", place="/occasions"),
-    Picture(file="stove-warming.png", place="/recipes/1/fit", first=_warming),
+    Picture(file="recipes.png", place="/recipes"),
     Picture(file="stove.png", place="/recipes/1/fit", first=_boiling),
     Picture(file="stove-call.png", place="/recipes/1/fit", first=_called),
     Picture(file="set.png", place="/recipes/3/set", first=_setting),

@@ -1,5 +1,6 @@
 """Recipes over the API: saved whole or not at all, versions for good, two windows on one recipe."""
 
+import json
 from typing import Any
 
 from tests.api.app_case import AppCase
@@ -76,6 +77,33 @@ class Recipes(AppCase):
         self.refused("GET", f"{path}/versions", 404)
         self.refused("POST", f"{path}/versions", 404, json={})
         self.refused("DELETE", path, 404)
+
+    def test_recipes_are_found_by_what_they_are_and_hold_and_copied_under_a_name_of_their_own(self) -> None:
+        truffle = self.created()["id"]
+        rows = [{"ingredient": "sugar_granulated", "amount": 450}, {"ingredient": "pecan_whole", "amount": 60}]
+        unread = {"name": "comet dust", "composition_pct": {"other": 100}, "density_g_per_ml": 1.0, "allergens": None}
+        rows.append({"ingredient": unread, "amount": 0})
+        fudge = self.created(name="Hill-top fudge", family="boiled-fudge", use="cut", lines=rows)["id"]
+
+        def found(words: str) -> list[int]:
+            answer = self.client.post("/api/recipes/find", json={"words": words}).get_json()
+            return [row["id"] for row in answer["recipes"]]
+
+        self.assertEqual(found(""), [fudge, truffle])
+        for words, wanted in (("rye", [truffle]), ("fudge pecan", [fudge]), ("NUTS", [fudge]), ("pecan rye", [])):
+            with self.subTest(words):
+                self.assertEqual(found(words), wanted)
+        row = self.client.post("/api/recipes/find", json={"words": "pecan"}).get_json()["recipes"][0]
+        self.assertEqual((row["allergens"], row["not_known"]), (["nuts"], 1))
+        copied = self.client.post(f"/api/recipes/{fudge}/copy")
+        self.assertEqual((copied.status_code, copied.get_json()["recipe"]["name"]), (201, "Hill-top fudge, copy"))
+        self.assertEqual(len(found("pecan")), 2)
+        self.refused("POST", "/api/recipes/99/copy", 404)
+        whole = self.client.get(f"/api/recipes/{truffle}/recipe.json").get_json()
+        read = self.client.post("/api/recipes/read", json={"text": json.dumps(whole), "measure": "us"}).get_json()
+        self.assertEqual(
+            read["recipe"]["lines"], self.client.get(f"/api/recipes/{truffle}").get_json()["recipe"]["lines"]
+        )
 
     def test_bodies_of_the_wrong_form(self) -> None:
         line = {"ingredient": "dark60", "amount": 1}

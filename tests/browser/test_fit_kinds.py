@@ -140,12 +140,12 @@ class Boxes(PageCase):
     def test_new_boxes_start_empty_and_fit_a_phone(self) -> None:
         page = self.new_page(390, 844)
         self.open("/boxes", page)
-        page.get_by_role("button", name="Plan other boxes").click()
+        page.get_by_role("button", name="Another occasion").click()
         expect(page.get_by_role("heading", name="Add the first piece")).to_be_visible()
         page.get_by_role("button", name="Add a kind of piece").click()
         expect(page.get_by_role("heading", name="10 boxes take 20 pieces")).to_be_visible()
         self.assertLessEqual(page.evaluate("document.documentElement.scrollWidth"), 390)
-        page.get_by_role("button", name="Delete these boxes").click()
+        page.get_by_role("button", name="Delete this occasion").click()
         page.get_by_role("button", name="Delete it").click()
         expect(page.get_by_role("heading", name="20 boxes take 187 pieces")).to_be_visible()
 

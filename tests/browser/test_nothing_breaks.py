@@ -46,7 +46,7 @@ class NothingBreaks(PageCase):
         page = self.open("/recipes/1/formula")
         held: list[Route] = []
         page.route(re.compile("/api/occasions"), lambda route: held.append(route))
-        page.get_by_role("link", name="Boxes").click()
+        page.get_by_role("link", name="Occasions").click()
         expect(page.get_by_role("status").filter(has_text="Opening")).to_have_count(1)
         for route in held:
             route.continue_()

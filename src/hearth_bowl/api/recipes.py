@@ -2,7 +2,8 @@
 
 from typing import Annotated
 
-from flask import Blueprint
+from flask import Blueprint, jsonify
+from flask import Response as Answer
 from pydantic import Field
 from spectree import Response
 
@@ -11,6 +12,7 @@ from hearth_bowl.api.problems import Problem, under
 from hearth_bowl.api.recipe_body import RecipeIn, record_of
 from hearth_bowl.api.spec import spec
 from hearth_bowl.api.wire import Incoming, Outgoing
+from hearth_bowl.formats.recipe_file import recipe_from, sparse_record
 from hearth_bowl.formats.written_file import WrittenRecord, read_written_record
 from hearth_bowl.service import recipes as service
 from hearth_bowl.service.moves import start_record
@@ -80,6 +82,43 @@ def create_recipe(json: NewRecipeIn) -> tuple[service.StoredRecipe, int]:
     with under("recipe"), database().writing() as session:
         stored = service.create_recipe(session, record_of(json.recipe), now())
     return stored, 201
+
+
+class FindRecipesIn(Incoming):
+    """Words that all stand in a recipe's name, family, ingredients or allergens."""
+
+    words: Annotated[str, Field(max_length=200)] = ""
+
+
+class FoundRecipesOut(Outgoing):
+    """Recipes that were found, the newest first."""
+
+    recipes: list[service.FoundRecipe]
+
+
+@recipes.post("/find")
+@spec.validate(resp=Response(HTTP_200=FoundRecipesOut, HTTP_422=Problem), operation_id="findRecipes")
+def find_recipes(json: FindRecipesIn) -> FoundRecipesOut:
+    """Find recipes by name, family, ingredient or allergen. Nothing is stored."""
+    with database().reading() as session:
+        return FoundRecipesOut(recipes=service.find_recipes(session, json.words))
+
+
+@recipes.post("/<int:recipe_id>/copy")
+@spec.validate(resp=Response(HTTP_201=service.StoredRecipe, HTTP_404=Problem), operation_id="copyRecipe")
+def copy_recipe(recipe_id: int) -> tuple[service.StoredRecipe, int]:
+    """Store a copy of a recipe."""
+    with database().writing() as session:
+        return service.copy_recipe(session, recipe_id, now()), 201
+
+
+@recipes.get("/<int:recipe_id>/recipe.json")
+def recipe_as_file(recipe_id: int) -> Answer:
+    """Return a recipe as a file."""
+    with database().reading() as session:
+        answer = jsonify(sparse_record(recipe_from(service.get_recipe(session, recipe_id).recipe)))
+    answer.headers["Content-Disposition"] = 'attachment; filename="recipe.json"'
+    return answer
 
 
 @recipes.post("/start")

@@ -7,8 +7,9 @@ from dataclasses import dataclass
 from typing import Any
 
 from hearth_bowl.core.errors import BadInput
+from hearth_bowl.core.recipe.recipe import Recipe
 from hearth_bowl.core.recipe.written.recipe import Unsure, WrittenRecipe, read_parts, read_text, with_unread
-from hearth_bowl.formats.recipe_file import RecipeFile, recipe_record, sparse_record
+from hearth_bowl.formats.recipe_file import FORMAT, RecipeFile, recipe_from, recipe_record, sparse_record
 from hearth_bowl.formats.strict_json import LARGEST_FILE_BYTES
 
 MOST_DEPTH = 6
@@ -30,6 +31,9 @@ def read_written(data: bytes, measure: str, family: str | None = None) -> Writte
 
 def read_written_text(text: str, measure: str, family: str | None = None) -> WrittenRecipe:
     """Return the recipe of a text or of JSON-LD; see `read_written`."""
+    own = _own_file(text)
+    if own is not None:
+        return WrittenRecipe(recipe=own, texts=("",) * len(own.lines), unsure=(), unread=())
     found = _json_ld(text)
     if found is None:
         return read_text(text, measure, family)
@@ -55,6 +59,20 @@ def read_written_record(text: str, measure: str) -> WrittenRecord:
     """Return the recipe file's content of a text or of JSON-LD; see `read_written`."""
     found = read_written_text(text, measure)
     return WrittenRecord(recipe=recipe_record(with_unread(found)), unsure=found.unsure, unread=found.unread)
+
+
+def _own_file(text: str) -> Recipe | None:
+    """Return the recipe of our own file pasted as it is; None where the text is none.
+
+    :raises BadInput: naming the field of a file that cannot be taken.
+    """
+    if not text.lstrip().startswith("{"):
+        return None
+    try:
+        value = json.loads(text)
+    except (ValueError, RecursionError):
+        return None
+    return recipe_from(value) if isinstance(value, dict) and value.get("format") == FORMAT else None
 
 
 def _json_ld(text: str) -> dict[str, Any] | None:

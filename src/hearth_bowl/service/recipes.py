@@ -9,7 +9,8 @@ from typing import Any
 from sqlalchemy import delete, func, select
 from sqlalchemy.orm import Session
 
-from hearth_bowl.core.recipe.recipe import Recipe, check_name
+from hearth_bowl.core.keep.allergens import allergen_groups, allergens_named, not_known
+from hearth_bowl.core.recipe.recipe import FAMILIES, Recipe, check_name
 from hearth_bowl.formats.recipe_file import RecipeFile, recipe_from, recipe_record, whole_record
 from hearth_bowl.service.errors import ChangedMeanwhile, NotFound
 from hearth_bowl.store.models import RecipeRow, RecipeVersionRow
@@ -53,6 +54,49 @@ def list_recipes(session: Session) -> list[RecipeInList]:
         RecipeInList(id=row.id, name=row.name, family=row.family, use=row.use, changed_at=row.changed_at)
         for row in rows
     ]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class FoundRecipe(RecipeInList):
+    """A recipe that was looked for: what is in it and which groups of allergens, so far as they are known."""
+
+    ingredients: tuple[str, ...]
+    allergens: tuple[str, ...]
+    not_known: int
+
+
+def find_recipes(session: Session, words: str) -> list[FoundRecipe]:
+    """Return the recipes whose name, family, ingredients or allergens hold all of some words, the newest first."""
+    wanted = words.lower().split()
+    found = []
+    for row in session.scalars(select(RecipeRow).order_by(RecipeRow.changed_at.desc(), RecipeRow.id.desc())):
+        recipe = recipe_from(_stored(row).recipe)
+        ingredients = tuple(dict.fromkeys(line.ingredient.name for line in recipe.lines))
+        groups, named = allergen_groups(recipe), allergens_named(recipe)
+        text = " ".join((recipe.name, FAMILIES[recipe.family], recipe.use or "", *ingredients, *groups, *named)).lower()
+        if all(word in text for word in wanted):
+            found.append(
+                FoundRecipe(
+                    id=row.id,
+                    name=row.name,
+                    family=row.family,
+                    use=row.use,
+                    changed_at=row.changed_at,
+                    ingredients=ingredients,
+                    allergens=groups,
+                    not_known=len(not_known(recipe)),
+                )
+            )
+    return found
+
+
+def copy_recipe(session: Session, recipe_id: int, now: datetime) -> StoredRecipe:
+    """Store a copy of a recipe under a name of its own.
+
+    :raises NotFound: there is no such recipe.
+    """
+    record = get_recipe(session, recipe_id).recipe
+    return create_recipe(session, {**record, "name": f"{record['name']}, copy"[:200]}, now)
 
 
 def get_recipe(session: Session, recipe_id: int) -> StoredRecipe:

@@ -829,6 +829,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/recipes/find": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Find recipes by name, family, ingredient or allergen. Nothing is stored. */
+        post: operations["findRecipes"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/recipes/read": {
         parameters: {
             query?: never;
@@ -877,6 +894,23 @@ export interface paths {
         post?: never;
         /** Delete a recipe with its versions. */
         delete: operations["deleteRecipe"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/recipes/{recipe_id}/copy": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Store a copy of a recipe. */
+        post: operations["copyRecipe"];
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -2413,6 +2447,17 @@ export interface components {
             value: string;
         };
         /**
+         * FindRecipesIn
+         * @description Words that all stand in a recipe's name, family, ingredients or allergens.
+         */
+        FindRecipesIn: {
+            /**
+             * Words
+             * @default
+             */
+            words?: string;
+        };
+        /**
          * Fit
          * @description What a recipe makes of a vessel; None where a figure does not apply.
          *
@@ -2815,6 +2860,39 @@ export interface components {
             set_curve: number[][];
             /** Temperature Zones */
             temperature_zones: components["schemas"]["Zone"][];
+        };
+        /**
+         * FoundRecipe
+         * @description A recipe that was looked for: what is in it and which groups of allergens, so far as they are known.
+         */
+        FoundRecipe: {
+            /** Allergens */
+            allergens: string[];
+            /**
+             * Changed At
+             * Format: date-time
+             */
+            changed_at: string;
+            /** Family */
+            family: string;
+            /** Id */
+            id: number;
+            /** Ingredients */
+            ingredients: string[];
+            /** Name */
+            name: string;
+            /** Not Known */
+            not_known: number;
+            /** Use */
+            use: string | null;
+        };
+        /**
+         * FoundRecipesOut
+         * @description Recipes that were found, the newest first.
+         */
+        FoundRecipesOut: {
+            /** Recipes */
+            recipes: components["schemas"]["FoundRecipe"][];
         };
         /**
          * GateAnswered
@@ -9304,6 +9382,39 @@ export interface operations {
             };
         };
     };
+    findRecipes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FindRecipesIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FoundRecipesOut"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     readRecipe: {
         parameters: {
             query?: never;
@@ -9480,6 +9591,46 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    copyRecipe: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                recipe_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StoredRecipe"];
+                };
             };
             /** @description Not Found */
             404: {

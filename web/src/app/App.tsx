@@ -11,6 +11,9 @@ import { PageOrFailure } from "./PageFailed";
 import { Rim } from "./Rim";
 
 const FitPage = lazy(() => import("../features/fit").then((place) => ({ default: place.FitPage })));
+const RecipesPage = lazy(() =>
+  import("../features/recipes").then((place) => ({ default: place.RecipesPage })),
+);
 const LarderPage = lazy(() => import("../features/larder").then((place) => ({ default: place.LarderPage })));
 const StovePage = lazy(() => import("../features/stove").then((place) => ({ default: place.StovePage })));
 const SetPage = lazy(() => import("../features/set").then((place) => ({ default: place.SetPage })));
@@ -38,6 +41,7 @@ export function App() {
         <Suspense fallback={<Skeleton />}>
           <Routes>
             <Route path="/" element={<FirstRecipe />} />
+            <Route path="/recipes" element={<RecipesPage />} />
             <Route path="/recipes/:id/formula" element={<ForRecipe Place={FormulaPage} />} />
             <Route path="/recipes/:id/fit" element={<ForRecipe Place={FitPage} />} />
             <Route path="/recipes/:id/compare" element={<ForRecipe Place={ComparePage} />} />

@@ -12,6 +12,7 @@ const PLACES = [
 ] as const;
 
 const BESIDE = [
+  { to: "/recipes", name: "Recipes" },
   { to: "/confections", name: "Confections" },
   { to: "/occasions", name: "Occasions" },
   { to: "/larder", name: "Larder" },
@@ -63,13 +64,14 @@ export function Rim() {
       )}
       <nav
         aria-label="Beside the thread"
-        className="ml-auto flex items-center gap-5 max-sm:gap-3 print:hidden"
+        className="ml-auto flex items-center gap-5 max-sm:w-full max-sm:justify-between max-sm:gap-1 print:hidden"
       >
         {BESIDE.map((place) => (
           <NavLink
             key={place.to}
             to={place.to}
-            className="flex min-h-11 min-w-11 items-center justify-center text-[0.9375rem] aria-[current=page]:font-bold aria-[current=page]:underline"
+            end={place.to === "/recipes"}
+            className="flex min-h-11 min-w-11 items-center justify-center text-[0.9375rem] max-sm:text-[0.8125rem] aria-[current=page]:font-bold aria-[current=page]:underline"
           >
             {place.name}
           </NavLink>

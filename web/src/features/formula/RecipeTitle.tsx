@@ -164,8 +164,8 @@ function OtherRecipes({ id }: { id: number }) {
         <Link to={`/recipes/${id}/compare`} className="flex min-h-11 items-center font-bold text-rim">
           Side by side
         </Link>
-        <Link to="/larder" className="flex min-h-11 items-center font-bold text-rim">
-          Larder
+        <Link to="/recipes" className="flex min-h-11 items-center font-bold text-rim">
+          All recipes
         </Link>
       </p>
       <NewRecipe />

@@ -1,0 +1,151 @@
+import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { Link, useNavigate } from "react-router";
+import { client, dataOf, type Recipe, type Schemas } from "../../api/client";
+import { libraryQuery, recipeQueries } from "../../api/queries";
+import { Button } from "../../ui/Button";
+import { TextField } from "../../ui/Field";
+import { Skeleton } from "../../ui/Skeleton";
+import { Sure } from "../../ui/Sure";
+
+type Row = Schemas["FoundRecipe"];
+
+/** Recipes: all of them, found by name, family, ingredient or allergen; copied, taken out as a file, deleted. */
+export function RecipesPage() {
+  const queries = useQueryClient();
+  const [words, setWords] = useState("");
+  const [gone, setGone] = useState<{ name: string; recipe: Recipe } | null>(null);
+  const { data: library } = useQuery(libraryQuery);
+  const { data } = useQuery({
+    queryKey: ["recipes-found", words.trim()],
+    staleTime: 0,
+    placeholderData: keepPreviousData,
+    queryFn: ({ signal }) =>
+      dataOf(client.POST("/api/recipes/find", { body: { words: words.trim() }, signal })),
+  });
+  const refresh = async () => {
+    await queries.invalidateQueries({ queryKey: recipeQueries.list.queryKey, exact: true });
+    await queries.invalidateQueries({ queryKey: ["recipes-found"] });
+  };
+  const back = useMutation({
+    mutationFn: (recipe: Recipe) => dataOf(client.POST("/api/recipes", { body: { recipe } })),
+    onSuccess: async () => {
+      setGone(null);
+      await refresh();
+    },
+  });
+  if (!data) return <Skeleton />;
+  const families = new Map(library?.families.map((row) => [row.key, row.name]));
+  return (
+    <main className="mx-auto w-full max-w-5xl px-6 py-4 max-md:px-3">
+      <h1 className="font-display font-semibold text-3xl">Recipes</h1>
+      <div className="mt-2 max-w-md">
+        <TextField
+          label="Find by name, family, ingredient or allergen"
+          type="search"
+          autoComplete="off"
+          maxLength={200}
+          value={words}
+          onChange={(event) => setWords(event.target.value)}
+        />
+      </div>
+      {gone && (
+        <p role="status" className="mt-2 flex flex-wrap items-center gap-3">
+          “{gone.name}” is deleted.
+          <Button disabled={back.isPending} onClick={() => back.mutate(gone.recipe)}>
+            Bring it back
+          </Button>
+        </p>
+      )}
+      {data.recipes.length === 0 && (
+        <p className="mt-3">
+          {words.trim() ? "No recipe has all of these words." : "There is no recipe yet."}
+        </p>
+      )}
+      <ul className="mt-2">
+        {data.recipes.map((row) => (
+          <RecipeRow
+            key={row.id}
+            row={row}
+            family={families.get(row.family) ?? ""}
+            onGone={async (recipe) => {
+              setGone({ name: row.name, recipe });
+              await refresh();
+            }}
+          />
+        ))}
+      </ul>
+    </main>
+  );
+}
+
+type RowProps = { row: Row; family: string; onGone: (recipe: Recipe) => Promise<void> };
+
+function RecipeRow({ row, family, onGone }: RowProps) {
+  const queries = useQueryClient();
+  const navigate = useNavigate();
+  const path = { recipe_id: row.id };
+  const copy = useMutation({
+    mutationFn: () => dataOf(client.POST("/api/recipes/{recipe_id}/copy", { params: { path } })),
+    onSuccess: async (made) => {
+      await queries.invalidateQueries({ queryKey: recipeQueries.list.queryKey, exact: true });
+      navigate(`/recipes/${made.id}/formula`);
+    },
+  });
+  const remove = useMutation({
+    mutationFn: async () => {
+      const { recipe } = await dataOf(client.GET("/api/recipes/{recipe_id}", { params: { path } }));
+      await dataOf(client.DELETE("/api/recipes/{recipe_id}", { params: { path } }));
+      return recipe;
+    },
+    onSuccess: onGone,
+  });
+  return (
+    <li className="flex flex-wrap items-center gap-x-4 border-line border-b py-2">
+      <div className="min-w-64 flex-1">
+        <Link
+          to={`/recipes/${row.id}/formula`}
+          className="inline-flex min-h-11 items-center font-bold text-[1.125rem] text-rim underline-offset-4 hover:underline"
+        >
+          <span dir="auto">{row.name}</span>
+        </Link>
+        <p className="text-[0.9375rem] text-ash">
+          {family}. {row.ingredients.slice(0, MOST_NAMED).join(", ")}
+          {row.ingredients.length > MOST_NAMED && ` and ${row.ingredients.length - MOST_NAMED} more`}.
+        </p>
+        <p className="text-[0.9375rem]">
+          {row.allergens.length > 0 ? `Contains ${row.allergens.join(", ")}` : "None of the listed allergens"}
+          {row.not_known > 0 && `; not complete: ${row.not_known} not known yet`}.
+        </p>
+        {(copy.error ?? remove.error) && (
+          <p role="alert" className="text-copper">
+            {(copy.error ?? remove.error)?.message}
+          </p>
+        )}
+      </div>
+      <Button
+        look="plain"
+        aria-label={`Copy ${row.name}`}
+        disabled={copy.isPending}
+        onClick={() => copy.mutate()}
+      >
+        Copy
+      </Button>
+      <a
+        href={`/api/recipes/${row.id}/recipe.json`}
+        aria-label={`${row.name} as a file`}
+        className="inline-flex min-h-11 items-center font-bold text-rim underline-offset-4 hover:underline"
+      >
+        As a file
+      </a>
+      <Sure
+        words="Delete"
+        goes={`“${row.name}” goes, with its versions and its fit; confections that hold it miss it.`}
+        disabled={remove.isPending}
+        onSure={() => remove.mutate()}
+      />
+    </li>
+  );
+}
+
+const MOST_NAMED = 6;
