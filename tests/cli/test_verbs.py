@@ -8,7 +8,7 @@ import tempfile
 import unittest
 from contextlib import redirect_stderr, redirect_stdout
 from pathlib import Path
-from typing import Any
+from typing import Any, ClassVar
 from unittest.mock import patch
 
 from hearth_bowl.cli import main
@@ -332,6 +332,45 @@ class Read(CommandLine):
         self.assertEqual(self.refused("read", "-", stdin=b"Lorem ipsum")["field"], "file")
         self.assertEqual(self.refused("read", "-", stdin=b"\xff\xfe")["field"], "file")
         self.assertEqual(self.refused("read", "-", "--measure", "mars", stdin=b"200 g cream")["field"], "measure")
+
+
+class Learn(CommandLine):
+    LOG: ClassVar[dict[str, Any]] = {
+        "format": "hearth-bowl/log",
+        "version": 1,
+        "now": "2026-09-01T12:00",
+        "entries": [
+            {"what": "cooling:fridge", "predicted": 75, "observed": 98, "at": "2026-08-01T20:00", "by": "instrument"},
+            {"what": "cooling:fridge", "predicted": 60, "observed": 80, "at": "2026-08-11T20:00", "by": "feel"},
+            {"what": "thermometer:stick", "predicted": 98.9, "observed": 99.6},
+        ],
+    }
+
+    def learned(self, **changes: Any) -> Any:
+        return self.ok("learn", self.file("log.json", {**self.LOG, **changes}))["corrections"]
+
+    def test_factors_and_offsets_with_their_bands(self) -> None:
+        cooling, stick = self.learned()
+        self.assertEqual((cooling["what"], cooling["entries"], cooling["left_out"]), ("cooling:fridge", 2, 0))
+        self.assertTrue(1.1 < cooling["low"] * 1.3 < cooling["factor"] < 1.34 < cooling["high"])
+        self.assertTrue(0.4 < stick["offset"] < 0.7)
+        self.assertNotIn("factor", stick)
+        later = self.learned(now="2031-09-01T12:00")[0]
+        self.assertLess(later["factor"], cooling["factor"])
+        self.assertEqual(self.learned(entries=[]), [])
+
+    def test_refusals_name_the_entry(self) -> None:
+        for change, field in (
+            ({"what": "mood:cook"}, "entries[0].what"),
+            ({"observed": "long"}, "entries[0].observed"),
+            ({"observed": -5}, "entries[0].observed"),
+            ({"at": "yesterday"}, "entries[0].at"),
+            ({"by": "hearsay"}, "entries[0].by"),
+        ):
+            with self.subTest(field, change=change):
+                log = {**self.LOG, "entries": [{**self.LOG["entries"][0], **change}]}
+                self.assertEqual(self.refused("learn", self.file("log.json", log))["field"], field)
+        self.assertEqual(self.refused("learn", self.file("log.json", {"format": "other"}))["field"], "format")
 
 
 class Others(CommandLine):

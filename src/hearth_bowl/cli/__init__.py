@@ -11,6 +11,7 @@ from hearth_bowl.cli.confections import confection_parsers
 from hearth_bowl.cli.cooling import cooling_parsers
 from hearth_bowl.cli.fitting import fit_parsers
 from hearth_bowl.cli.heat import heat_parsers
+from hearth_bowl.cli.learning import learning_parsers
 from hearth_bowl.cli.parser import Parser
 from hearth_bowl.cli.recipes import recipe_parsers
 from hearth_bowl.core.errors import BadInput, dotted
@@ -48,6 +49,7 @@ def verb_parsers() -> dict[str, Parser]:
         **confection_parsers(),
         **heat_parsers(),
         **cooling_parsers(),
+        **learning_parsers(),
         "verbs": Parser("verbs", answer_verbs),
         "version": Parser("version", lambda _: {"version": __version__}),
     }
