@@ -10,29 +10,7 @@ from benchmarks.clock import Row, p95
 
 KEYS: Final = 60
 
-PAINTED_MS: Final = """
-async ({field, watched}) => {
-  const input = document.querySelector(field), seen = document.querySelector(watched);
-  const painted = new Promise((done) => {
-    const watch = new MutationObserver(() => {
-      watch.disconnect();
-      requestAnimationFrame(() => {
-        const channel = new MessageChannel();
-        channel.port1.onmessage = () => done(performance.now());
-        channel.port2.postMessage(null);
-      });
-    });
-    watch.observe(seen, {subtree: true, childList: true, characterData: true, attributes: true});
-  });
-  input.focus();
-  const start = performance.now();
-  input.dispatchEvent(new KeyboardEvent("keydown", {key: "ArrowUp", shiftKey: true, bubbles: true, cancelable: true}));
-  return (await painted) - start;
-}
-"""
-"""The milliseconds from a key in `field` until a change below `watched` has been painted."""
-DRAWN_MS: Final = """
-async ({pressed, watched}) => {
+WATCHED: Final = """
   const seen = document.querySelector(watched);
   const painted = new Promise((done) => {
     const watch = new MutationObserver(() => {
@@ -45,10 +23,26 @@ async ({pressed, watched}) => {
     });
     watch.observe(seen, {subtree: true, childList: true, characterData: true, attributes: true});
   });
+"""
+PAINTED_MS: Final = f"""
+async ({{field, watched}}) => {{
+  const input = document.querySelector(field);
+  {WATCHED}
+  input.focus();
+  const start = performance.now();
+  const key = {{key: "ArrowUp", shiftKey: true, bubbles: true, cancelable: true}};
+  input.dispatchEvent(new KeyboardEvent("keydown", key));
+  return (await painted) - start;
+}}
+"""
+"""The milliseconds from a key in `field` until a change below `watched` has been painted."""
+DRAWN_MS: Final = f"""
+async ({{pressed, watched}}) => {{
+  {WATCHED}
   const start = performance.now();
   document.querySelector(pressed).click();
   return (await painted) - start;
-}
+}}
 """
 """The milliseconds from a press until a change below `watched` has been painted."""
 

@@ -113,6 +113,62 @@ class Confections(PageCase):
         self.assertEqual([part["role"] for part in asked["parts"]], ["shell", "filling", "filling"])
         self.assertEqual((asked["parts"][2]["share_pct"], asked["extras"]), (22, [{"name": "foil", "each": 2}]))
 
+    def begin(self, recipe: str, form: str) -> None:
+        self.open("/confections")
+        self.pick("Recipe", recipe)
+        self.pick("Form", form)
+        self.page.get_by_role("button", name="Begin with it").click()
+        expect(self.page.get_by_role("heading", name=recipe, level=1)).to_be_attached()
+
+    def amount(self, role: str, by: str, figure: str, number: int = 0) -> None:
+        self.phrase(f"How much: {role}").nth(number).click()
+        self.page.get_by_label(by).check()
+        self.page.get_by_label(re.compile("^So much")).fill(figure)
+        self.page.get_by_role("button", name="Take it").click()
+
+    def test_a_cavity_of_marzipan_nut_and_a_ganache_that_gives_way(self) -> None:
+        self.begin("Night-sky truffles", "Signal cones, 20")
+        self.take("Pieces", "40")
+        for number, of, figure in ((1, "Marzipan", "2.5"), (2, "Pecans", "0.8")):
+            self.page.get_by_role("button", name="Add a filling").click()
+            self.pick("Filling of", of, number)
+            self.amount("filling", "by grams a piece", figure, number)
+        expect(self.page.get_by_text(re.compile("^40 pieces of"))).to_be_visible()
+        self.saved()
+        parts = self.stored(13)["parts"]
+        self.assertEqual([part["g_each"] for part in parts], [None, None, 2.5, 0.8])
+        worked = self.server.call("POST", "/api/confections/work-out", self.stored(13))[1]["answer"]["parts"]
+        self.assertEqual([round(part["each_g"], 3) for part in worked[2:]], [2.5, 0.8])
+        self.assertTrue(worked[1]["gives_way"])
+
+    def test_forty_balls_round_jam_and_twelve_of_them_dipped_now(self) -> None:
+        self.begin("Night-sky truffles", "Rolled, 22 g each")
+        self.take("Pieces", "40")
+        self.page.get_by_role("button", name="Add a core").click()
+        self.pick("Core of", "Jam")
+        self.amount("core", "by grams a piece", "3")
+        self.page.get_by_role("button", name="Add a coat").click()
+        self.take("Coated now", "12")
+        expect(self.page.get_by_text(re.compile("^40 pieces of 3[0-2] g"))).to_be_visible()
+        self.saved()
+        answer = self.server.call("POST", "/api/confections/work-out", self.stored(13))[1]["answer"]
+        centre, core, coat = answer["parts"]
+        self.assertEqual((round(centre["each_g"], 3), round(core["each_g"], 3), core["total_g"]), (22, 3, 120))
+        self.assertAlmostEqual(coat["total_g"], 12 * coat["each_g"])
+
+    def test_spheres_with_sixteen_grams_of_mix_each_and_what_is_left_over(self) -> None:
+        self.begin("Moonrise cocoa mix", "Moon mould, 6 half balls")
+        self.pick("Halves", "two halves joined")
+        self.take("Pieces", "24")
+        self.amount("filling", "by grams a piece", "16")
+        expect(self.page.get_by_text(re.compile("^24 pieces of .* in 8 pours"))).to_be_visible()
+        self.saved()
+        mix = self.server.call("POST", "/api/confections/work-out", self.stored(13))[1]["answer"]["parts"][1]
+        self.assertEqual((round(mix["each_g"], 3), round(mix["total_g"], 1)), (16, 384))
+        expect(self.page.get_by_text(re.compile(r"\d+ g come back"))).to_be_visible()
+        self.amount("filling", "use up a mass", "3000")
+        expect(self.page.get_by_text("Left of Moonrise cocoa mix")).to_be_visible()
+
     def test_what_cannot_be_is_said_where_it_was_asked_and_can_be_undone(self) -> None:
         page = self.open("/confections/4")
         self.phrase("How much: filling").first.click()

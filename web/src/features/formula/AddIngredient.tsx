@@ -67,37 +67,13 @@ export function AddIngredient({ library, onAdd }: Props) {
           if (event.key === "Enter" && found[0]) add(found[0]);
         }}
       />
-      <ul className="mt-2 max-h-72 overflow-auto">
-        {found.slice(0, MOST_SHOWN).map((row) => (
-          <li key={row.key}>
-            <button
-              type="button"
-              onClick={() => add(row)}
-              className="min-h-11 w-full rounded-md px-2 text-left hover:bg-rim-faint"
-            >
-              {row.name}
-            </button>
-          </li>
-        ))}
-      </ul>
+      <Names rows={found.slice(0, MOST_SHOWN)} onPick={add} />
       {found.length === 0 && (
         <>
           <p className="mt-2 text-sm">
             {perhaps.length > 0 ? "Perhaps:" : "Nothing in the library is called that."}
           </p>
-          <ul>
-            {perhaps.map((row) => (
-              <li key={row.key}>
-                <button
-                  type="button"
-                  onClick={() => add(row)}
-                  className="min-h-11 w-full rounded-md px-2 text-left hover:bg-rim-faint"
-                >
-                  {row.name}
-                </button>
-              </li>
-            ))}
-          </ul>
+          <Names rows={perhaps} onPick={add} />
           {library && wanted.trim() !== "" && (
             <MakeKnown
               name={wanted.trim()}
@@ -113,5 +89,23 @@ export function AddIngredient({ library, onAdd }: Props) {
         </p>
       )}
     </Popover>
+  );
+}
+
+function Names({ rows, onPick }: { rows: Found[]; onPick: (row: Found) => void }) {
+  return (
+    <ul className="mt-2 max-h-72 overflow-auto">
+      {rows.map((row) => (
+        <li key={row.key}>
+          <button
+            type="button"
+            onClick={() => onPick(row)}
+            className="min-h-11 w-full rounded-md px-2 text-left hover:bg-rim-faint"
+          >
+            {row.name}
+          </button>
+        </li>
+      ))}
+    </ul>
   );
 }

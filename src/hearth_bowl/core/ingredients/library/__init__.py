@@ -9,18 +9,18 @@ from hearth_bowl.core.ingredients.ingredient import Ingredient
 from hearth_bowl.core.ingredients.library import (
     chocolates,
     crisp,
+    cultured_and_plant,
     dairy,
     doses,
     drinks,
     fruit,
-    more_dairy,
-    more_drinks,
-    more_fruit,
-    more_sugars,
     nuts,
     pantry,
+    purees_and_dried,
+    spirits,
     sugars,
     sweets,
+    syrups,
     whole_nuts,
 )
 
@@ -38,10 +38,10 @@ LIBRARY: Final[Mapping[str, Ingredient]] = MappingProxyType(
             whole_nuts,
             crisp,
             sweets,
-            more_sugars,
-            more_fruit,
-            more_dairy,
-            more_drinks,
+            syrups,
+            purees_and_dried,
+            cultured_and_plant,
+            spirits,
             doses,
         )
         for ingredient in shelf.ROWS

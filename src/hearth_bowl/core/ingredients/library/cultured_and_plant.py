@@ -1,4 +1,4 @@
-"""Further dairy, and what stands in for it.
+"""Cultured and clotted cream, fresh cheese, and what stands in for dairy: oat, soya, coconut, plant butter.
 
 Numbers with no source beside them are judgements, or limits of the reckoning.
 """
