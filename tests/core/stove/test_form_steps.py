@@ -82,6 +82,28 @@ class FormSteps(unittest.TestCase):
         last = run_steps(GANACHE, {}, Kitchen(), shaped=dipped)[-1]
         self.assertEqual((last.key, "almonds on each" in last.do), ("dip", True))
 
+    def test_nuts_are_roasted_and_ground_before_a_paste_of_them(self) -> None:
+        found = steps(PAN, recipe("nut-paste", "cut", hazelnut_whole=200, milk38=200, sugar_icing=60))
+        self.assertEqual(order(found, "roast", "grind", "melt"), ["roast", "grind", "melt"])
+        self.assertEqual(found["roast"].positions, (0,))
+        self.assertIn("weigh again", found["roast"].do)
+        bought = steps(PAN, recipe("nut-paste", "cut", hazelnut_paste=200, milk38=200))
+        self.assertNotIn("roast", bought)
+
+    def test_raw_egg_in_marzipan_is_held_for_its_time_at_temperature(self) -> None:
+        rows = {"almond_ground": 250, "sugar_icing": 200, "egg_white": 25}
+        raw = steps(PAN, recipe("marzipan", "model", **rows))
+        self.assertEqual((raw["hold"].target_c, raw["hold"].minutes, raw["hold"].positions), ((70, 75), 2, (2,)))
+        self.assertIn("pregnant", raw["hold"].caution)
+        rows["egg_white_pasteurised"] = rows.pop("egg_white")
+        self.assertNotIn("hold", steps(PAN, recipe("marzipan", "model", **rows)))
+
+    def test_modelling_chocolate_and_its_syrup_meet_at_one_warmth(self) -> None:
+        found = steps(PAN, recipe("modelling", "model", dark60=300, glucose_syrup40=120))
+        self.assertEqual(found["melt"].target_c, found["join"].target_c)
+        self.assertEqual((found["melt"].positions, found["join"].positions), ((0,), (1,)))
+        self.assertIn("Beads of oil", found["oil"].do)
+
     def test_a_drizzle_is_run_over_a_few_at_a_time_and_sprinkled_before_it_sets(self) -> None:
         shaped = shaped_of(checked_vessel(*BAR), ask_for("mould", {"shell": "dark60"}))
         shaped = replace(shaped, toppings=("Sea salt",), drizzles=("White chocolate 32 %",))

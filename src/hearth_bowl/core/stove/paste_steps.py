@@ -9,6 +9,7 @@ from hearth_bowl.core.mass.tempering import WINDOWS
 from hearth_bowl.core.stove import cautions
 from hearth_bowl.core.stove.cook import Cook, later_steps, melting
 from hearth_bowl.core.stove.step import Step
+from hearth_bowl.core.stove.worked_steps import roasted
 
 INVERTASE_BELOW_C: Final = 60.0
 
@@ -76,7 +77,7 @@ def nut_paste(cook: Cook) -> list[Step]:
                 why="Two degrees decide whether it sets clean.",
             )
         )
-    return steps + later_steps(cook)
+    return roasted(cook) + steps + later_steps(cook)
 
 
 def folded(cook: Cook) -> list[Step]:

@@ -29,6 +29,7 @@ from hearth_bowl.core.stove.ganache_steps import ganache, whipped
 from hearth_bowl.core.stove.paste_steps import folded, fondant, nut_paste
 from hearth_bowl.core.stove.step import Step, with_usual_time
 from hearth_bowl.core.stove.temper_steps import shell_steps
+from hearth_bowl.core.stove.worked_steps import marzipan, modelling
 
 UNSHAPED: Final = Shaped()
 
@@ -149,5 +150,7 @@ _MAKERS: Final[Mapping[str, Callable[[Cook], list[Step]]]] = MappingProxyType(
         "boiled-fudge": boiled_fudge,
         "fondant": fondant,
         "nut-paste": nut_paste,
+        "marzipan": marzipan,
+        "modelling": modelling,
     }
 )

@@ -13,7 +13,9 @@ USUAL_MIN: Final[Mapping[str, tuple[float, float]]] = MappingProxyType(
         "none": (3, 8), "warm": (4, 8), "boil": (10, 25), "melt": (4, 10), "cool": (15, 40), "work": (10, 30),
         "set": (60, 720), "rest-cold": (360, 720), "beat": (5, 15), "dissolve": (5, 12),
         "shell": (15, 40), "cut": (10, 30), "portion": (10, 40), "roll": (15, 60), "dip": (10, 40), "roll-in": (5, 15),
-        "toppings": (10, 40), "decorate": (10, 40), "cap": (10, 30), "halves": (10, 30), "unmould": (60, 720),
+        "toppings": (10, 40),
+        "roast": (15, 30), "grind": (10, 40), "knead": (5, 15), "oil": (2, 10),
+        "decorate": (10, 40), "cap": (10, 30), "halves": (10, 30), "unmould": (60, 720),
     }
 )  # fmt: skip
 """How long a step usually takes [min], by its heat or, where it has its own, its key: judged, for half a kilogram."""
