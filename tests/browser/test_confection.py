@@ -73,6 +73,9 @@ class Confections(PageCase):
         expect(self.phrase("Filling of").nth(1)).to_be_focused()
         page.get_by_role("button", name=re.compile("^Ask for wall")).click()
         expect(page.get_by_role("listitem").filter(has_text="Shell of").locator(":focus")).to_have_count(1)
+        page = self.open("/confections/8")
+        page.get_by_role("button", name=re.compile("^Ask for coat")).click()
+        expect(page.get_by_role("listitem").filter(has_text="Coat of").locator(":focus")).to_have_count(1)
         self.assertEqual(self.violations(), [])
 
     def test_the_same_in_another_form_is_a_confection_of_its_own(self) -> None:

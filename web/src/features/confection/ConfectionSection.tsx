@@ -33,10 +33,17 @@ export function ConfectionSection({ asked, answer, vessel, parts }: Props) {
       walls={{ wall: worked?.mm ?? 0, cap: above - headroom > NOTHING_MM ? above - headroom : 0, headroom }}
       bands={bands}
       shell={shellAt < 0 ? null : shellAt}
+      cake={{ coat: placeOf(asked, "coat"), filling: placeOf(asked, "filling") ?? placeOf(asked, "centre") }}
       parts={parts}
       boxPx={[430, 210]}
     />
   );
+}
+
+/** The place of the first part of a role; undefined where there is none. */
+function placeOf(asked: Asked, role: string): number | undefined {
+  const at = asked.parts.findIndex((part) => part.role === role);
+  return at < 0 ? undefined : at;
 }
 
 /** Of what is empty or closed above a filling, the part that is drawn as room where nobody said. */

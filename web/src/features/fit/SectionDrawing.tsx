@@ -15,6 +15,8 @@ type Props = {
   bands?: Band[];
   /** The shell's place among the parts, where its wall can be pressed. */
   shell?: number | null;
+  /** Of a cake the places of its coat and its filling among the parts. */
+  cake?: { coat?: number; filling?: number };
   parts?: Pressed;
   dimensions?: Dimension[];
   active?: string | null;
@@ -248,7 +250,7 @@ function coatOf(fit: FitAnswer, ball: number): number {
   return ((ball ** 3 + (6 * volume) / Math.PI) ** (1 / 3) - ball) / 2;
 }
 
-function CakeSection({ vessel, fit, ...frame }: Props) {
+function CakeSection({ vessel, fit, cake = {}, ...frame }: Props) {
   const mm = useLength();
   const across = vessel.diameter_mm ?? vessel.length_mm ?? 1;
   const height = vessel.height_mm ?? 1;
@@ -258,8 +260,8 @@ function CakeSection({ vessel, fit, ...frame }: Props) {
   const crumb = (height - fillings * thick) / (fillings + 1);
   const alt = `In section: a cake ${mm(across)} across and ${mm(height)} high, ${fillings} fillings of ${mm(thick)}, a coat of ${mm(coat)}.`;
   const labels: Label[] = [
-    { x: coat + across * 0.8, y: coat / 2, text: `coat ${mm(coat)}` },
-    { x: coat + across * 0.8, y: coat + crumb + thick / 2, text: `filling ${mm(thick)}` },
+    { x: coat + across * 0.8, y: coat / 2, text: `coat ${mm(coat)}`, part: cake.coat },
+    { x: coat + across * 0.8, y: coat + crumb + thick / 2, text: `filling ${mm(thick)}`, part: cake.filling },
   ];
   return (
     <Section
