@@ -2,16 +2,14 @@
 guide."""
 
 from collections.abc import Mapping
-from dataclasses import dataclass, fields, replace
+from dataclasses import dataclass, replace
 from datetime import datetime
-from typing import Any
 
 from sqlalchemy.orm import Session
 
 from hearth_bowl.core.confection.another_form import parts_in_chocolate, parts_in_form
 from hearth_bowl.core.confection.confection import FORM_FIELDS, Blend, Of
 from hearth_bowl.core.confection.of_fit import confection_of as confection_of_fit
-from hearth_bowl.core.confection.work_out import Worked, work_out
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.fit.ask import check_ask, kind_of
 from hearth_bowl.core.fit.marking import Guide, guide
@@ -32,10 +30,11 @@ from hearth_bowl.service.confections import (
     OfAsk,
     PartAsk,
     StoredConfection,
-    confection_of,
     create_confection,
+    fields_of,
     get_confection,
     save_confection,
+    worked_of,
 )
 from hearth_bowl.service.errors import ChangedMeanwhile, NotFound
 from hearth_bowl.service.fit import ask_of, get_fit
@@ -55,17 +54,13 @@ def confection_from_fit(session: Session, recipe_id: int, now: datetime) -> Stor
         raise NotFound("fit of recipe", recipe_id)
     vessel = vessel_from(get_vessel(session, left.vessel_id).vessel)
     found = confection_of_fit(recipe, vessel, check_ask(ask_of(left.ask, vessel)))
-    form = {name: getattr(found.form, name) for name in (field.name for field in fields(found.form))}
+    form = fields_of(found.form)
     parts = tuple(
-        PartAsk(**{**_plain(part), "of": OfAsk(recipe_id=recipe_id) if part.of is recipe else _said(part.of)})
+        PartAsk(**{**fields_of(part), "of": OfAsk(recipe_id=recipe_id) if part.of is recipe else _said(part.of)})
         for part in found.parts
     )
     asked = ConfectionAsk(name=recipe.name, form=FormAsk(**{**form, "vessel": left.vessel_id}), parts=parts)
     return create_confection(session, asked, now)
-
-
-def _plain(part: Any) -> dict[str, Any]:
-    return {field.name: getattr(part, field.name) for field in fields(part)}
 
 
 def _said(of: Of) -> OfAsk:
@@ -217,7 +212,7 @@ def _ids(asked: ConfectionAsk, found: Mapping[int, Recipe]) -> set[int | None]:
 def _made_g(session: Session, asked: ConfectionAsk) -> dict[int, float]:
     """Return what is made of each part [g]; of what cannot be made nothing is known."""
     try:
-        return {position: part.make_g for position, part in enumerate(_worked(session, asked).parts)}
+        return {position: part.make_g for position, part in enumerate(worked_of(session, asked).parts)}
     except BadInput:
         return {}
 
@@ -227,12 +222,8 @@ def marking_guide_of(session: Session, confection_id: int) -> tuple[str, Guide]:
 
     :raises NotFound: it is not there. :raises BadInput: it is no slab, or nothing is cut.
     """
-    worked = _worked(session, get_confection(session, confection_id).asked)
+    worked = worked_of(session, get_confection(session, confection_id).asked)
     form = worked.confection.form
     if not isinstance(form.vessel, Pan):
         raise BadInput(("vessel", "kind"), "only a slab is marked", "a pan", "not-for-this")
     return worked.confection.name, guide(form.vessel, worked.laid.cut, form.kerf_mm, worked.piece_g)
-
-
-def _worked(session: Session, asked: ConfectionAsk) -> Worked:
-    return work_out(confection_of(session, asked), get_settings(session).kitchen)

@@ -176,7 +176,7 @@ def work_out_confection(session: Session, asked: ConfectionAsk) -> WorkedConfect
 
     :raises BadInput: naming the field. :raises NotFound: a recipe or vessel is not there.
     """
-    worked = _worked(session, asked)
+    worked = worked_of(session, asked)
     return WorkedConfection(answer=confection_answer(worked), cost=piece_cost(worked, prices_per_g(session)))
 
 
@@ -186,7 +186,7 @@ def label_confection(session: Session, asked: ConfectionAsk, made: date, pieces:
     :raises BadInput: naming the field, or the part of which an allergen is not known.
     :raises NotFound: a recipe or vessel is not there.
     """
-    return label_answer(label_of(_worked(session, asked), pieces), made)
+    return label_answer(label_of(worked_of(session, asked), pieces), made)
 
 
 def batch_of(session: Session, confection_id: int, recipe_id: int) -> tuple[float, dict[str, Any]]:
@@ -195,7 +195,7 @@ def batch_of(session: Session, confection_id: int, recipe_id: int) -> tuple[floa
     :raises NotFound: it is not there. :raises BadInput: at `confection_id`: the recipe does not go into it.
     """
     asked = get_confection(session, confection_id).asked
-    worked = _worked(session, asked)
+    worked = worked_of(session, asked)
     make_g = sum(
         made.make_g for made, part in zip(worked.parts, asked.parts, strict=True) if part.of.recipe_id == recipe_id
     )
@@ -285,21 +285,26 @@ def confection_of(session: Session, asked: ConfectionAsk) -> Confection:
     own: dict[str, Any] = {"vessel": vessel, "name": stored.name}
     if "owned" in FORM_FIELDS[kind_of(vessel)]:
         own["owned"] = stored.owned
-    form = Form(**{**_plain(asked.form), **own})
+    form = Form(**{**fields_of(asked.form), **own})
     parts = []
     for position, part in enumerate(asked.parts):
         try:
-            parts.append(Part(**{**_plain(part), "of": _of(session, part.of)}))
+            parts.append(Part(**{**fields_of(part), "of": _of(session, part.of)}))
         except BadInput as problem:
             raise problem.under("parts", position, "of") from None
     return Confection(name=check_name(asked.name), form=form, parts=tuple(parts), extras=asked.extras)
 
 
-def _worked(session: Session, asked: ConfectionAsk) -> Worked:
+def worked_of(session: Session, asked: ConfectionAsk) -> Worked:
+    """Return a confection worked out in the kitchen of the settings.
+
+    :raises BadInput: naming the field. :raises NotFound: a recipe or vessel is not there.
+    """
     return work_out(confection_of(session, asked), get_settings(session).kitchen)
 
 
-def _plain(asked: AnyPart | AnyForm) -> dict[str, Any]:
+def fields_of(asked: AnyPart | AnyForm) -> dict[str, Any]:
+    """Return the fields of a part or a form as they are, by name."""
     return {field.name: getattr(asked, field.name) for field in fields(asked)}
 
 

@@ -23,6 +23,7 @@ from hearth_bowl.core.bench.why import (
     why_split,
     why_sweetness,
 )
+from hearth_bowl.core.ingredients.ingredient import CEREALS
 from hearth_bowl.core.keep.allergens import not_known
 from hearth_bowl.core.keep.keeping import texture_words
 from hearth_bowl.core.mass.kitchen import Kitchen
@@ -33,7 +34,6 @@ from hearth_bowl.core.recipe.recipe import Recipe
 GRAINY_FROM_PCT: Final = 1.0
 PIECE_G: Final = 12.0
 """A usual centre: what figures for one piece are of until it is fitted."""
-CEREALS: Final = frozenset({"wheat", "rye", "barley", "oats", "spelt", "kamut"})
 SPLIT_WORDS: Final = MappingProxyType(
     {
         "very-safe": (QUIET, "Very safe: plenty of water for its fat."),

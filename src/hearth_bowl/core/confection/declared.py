@@ -5,11 +5,10 @@ from dataclasses import dataclass
 from typing import Final
 
 from hearth_bowl.core.confection.laid import Given
-from hearth_bowl.core.ingredients.ingredient import Ingredient
+from hearth_bowl.core.ingredients.ingredient import CEREALS, Ingredient
 
-CEREALS: Final = frozenset({"wheat", "rye", "barley", "oats", "spelt", "kamut"})
-"""Regulation (EU) No 1169/2011, annex II, 1: cereals that hold gluten are declared by name, as each nut is."""
 NAMED: Final = frozenset({"nuts", "gluten"})
+"""Groups that are declared by name: each nut, each cereal (Regulation (EU) No 1169/2011, annex II, 1 and 8)."""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -5,13 +5,9 @@ from difflib import get_close_matches
 from typing import Final
 
 from hearth_bowl.core.errors import BadInput
-from hearth_bowl.core.ingredients.ingredient import ALLERGENS, Ingredient, own_ingredient
+from hearth_bowl.core.ingredients.ingredient import ALLERGENS, CEREALS, NUTS, Ingredient, own_ingredient
 from hearth_bowl.core.ingredients.library import LIBRARY, find
 
-NUTS: Final = frozenset({"almond", "hazelnut", "walnut", "cashew", "pecan", "brazil", "pistachio", "macadamia"})
-"""Regulation (EU) No 1169/2011, annex II, 8: nuts, each by its name."""
-CEREALS: Final = frozenset({"wheat", "rye", "barley", "oats", "spelt", "kamut"})
-"""The same, annex II, 1: cereals that hold gluten, each by its name."""
 NEAR: Final = 0.72
 """How near a misspelling must be to a name, as difflib counts it: a judgement."""
 

@@ -30,6 +30,10 @@ ALLERGENS: Final = (
     "sulphites",
 )
 """Groups of Regulation (EU) No 1169/2011, annex II."""
+NUTS: Final = frozenset({"almond", "hazelnut", "walnut", "cashew", "pecan", "brazil", "pistachio", "macadamia"})
+"""Regulation (EU) No 1169/2011, annex II, 8: nuts, each by its name."""
+CEREALS: Final = frozenset({"wheat", "rye", "barley", "oats", "spelt", "kamut"})
+"""The same, annex II, 1: cereals that hold gluten, each by its name."""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -71,8 +71,9 @@ _AMOUNT = re.compile(
     rf"(?:\s+of\s+(?P<size>{NUMBER})\s*g)?$",
     re.IGNORECASE,
 )
-_POUNDS: Final = re.compile(
-    rf"^(?P<lb>{NUMBER})\s*(?:lbs?|pounds?)\.?\s*(?:and\s+|,\s*)?(?P<oz>{NUMBER})\s*(?:oz|ounces?)\.?$", re.IGNORECASE
+POUNDS_AND_OUNCES: Final = re.compile(
+    rf"^(?P<lb>{NUMBER})\s*(?:lbs?|pounds?)\.?\s*(?:and\s+|,\s*)?(?P<oz>{NUMBER})\s*(?:oz|ounces?)(?![a-zà-ÿ])\.?",
+    re.IGNORECASE,
 )
 OZ_PER_LB: Final = 16
 TENTHS_ML: Final = MappingProxyType(
@@ -110,10 +111,9 @@ def read_amount(text: str, unit_now: str = "g") -> TypedAmount:
     for sign, fraction in VULGAR_FRACTIONS.items():
         plain = plain.replace(sign, f" {fraction}")
     plain = plain.strip()
-    pounds = _POUNDS.match(plain)
+    pounds = POUNDS_AND_OUNCES.fullmatch(plain)
     if pounds is not None:
-        ounces = OZ_PER_LB * number_of(pounds["lb"]) + number_of(pounds["oz"])
-        return TypedAmount(amount=ounces, amount_high=None, unit="oz", size_g=None)
+        return TypedAmount(amount=ounces_of(pounds), amount_high=None, unit="oz", size_g=None)
     match = _AMOUNT.match(plain)
     if match is None:
         raise BadInput(("typed",), f"{text.strip()[:40]!r} is not an amount", ALLOWED, "not-an-amount")
@@ -133,6 +133,11 @@ def read_amount(text: str, unit_now: str = "g") -> TypedAmount:
     return TypedAmount(
         amount=low, amount_high=high, unit=unit, size_g=number_of(match["size"]) if match["size"] else None
     )
+
+
+def ounces_of(pounds: re.Match[str]) -> float:
+    """Return the ounces of what `POUNDS_AND_OUNCES` found."""
+    return OZ_PER_LB * number_of(pounds["lb"]) + number_of(pounds["oz"])
 
 
 def number_of(text: str) -> float:

@@ -10,8 +10,16 @@ from typing import Final
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.ingredients.library import LIBRARY
 from hearth_bowl.core.ingredients.packs import usual_pack_g
-from hearth_bowl.core.recipe.measures import unit_g
-from hearth_bowl.core.recipe.typed_amount import NUMBER, TENTHS_ML, UNIT_WORDS, VULGAR_FRACTIONS, number_of
+from hearth_bowl.core.recipe.measures import MASS_UNITS_G, MEASURES_ML, unit_g
+from hearth_bowl.core.recipe.typed_amount import (
+    NUMBER,
+    POUNDS_AND_OUNCES,
+    TENTHS_ML,
+    UNIT_WORDS,
+    VULGAR_FRACTIONS,
+    number_of,
+    ounces_of,
+)
 from hearth_bowl.core.recipe.written.names import name_ingredient
 
 COUNT_WORDS: Final = {
@@ -73,13 +81,9 @@ _PACKS: Final = (
     "tins?|cans?|bars?|blocks?|packs?|packets?|cartons?|tubs?|tubes?|jars?|bottles?|bags?|boîtes?|tablettes?|dosen?"
     "|tafeln?|latas?"
 )
+_SIZE_UNIT: Final = r"kg|g|grams?|ml|cl|dl|fl\.? ?oz|oz|ounces?"
 _TIMES: Final = re.compile(
-    rf"^(?P<count>{NUMBER})\s*x\s*(?P<size>{NUMBER})\s*(?P<unit>kg|g|grams?|ml|cl|dl|fl\.? ?oz|oz|ounces?)(?![a-zà-ÿ])",
-    re.IGNORECASE,
-)
-_AND_OUNCES: Final = re.compile(
-    rf"^(?P<lb>{NUMBER})\s*(?:lbs?|pounds?)\.?\s*(?:and\s+|,\s*)?(?P<oz>{NUMBER})\s*(?:oz|ounces?)(?![a-zà-ÿ])",
-    re.IGNORECASE,
+    rf"^(?P<count>{NUMBER})\s*x\s*(?P<size>{NUMBER})\s*(?P<unit>{_SIZE_UNIT})(?![a-zà-ÿ])", re.IGNORECASE
 )
 _THOUSANDS: Final = re.compile(r"(?<![\d.,])(\d{1,3})[,.](\d{3})(?=\s*(?:g|grams?|ml)(?![a-z]))", re.IGNORECASE)
 _PARTS: Final = re.compile(rf"^{NUMBER}\s*(?:parts?|teile?|parties?|parti|partes?)(?![a-z])", re.IGNORECASE)
@@ -89,14 +93,14 @@ _BY_EYE: Final = re.compile(
 )
 _HEAPED: Final = re.compile(r"\b(heaped|heaping|rounded|scant|generous)\b", re.IGNORECASE)
 _PACK: Final = re.compile(
-    rf"(?P<size>{NUMBER})\s*-?(?P<unit>kg|g|grams?|ml|cl|dl|fl\.? ?oz|oz|ounces?)\.?\s*(?:\)|-)?\s*"
+    rf"(?P<size>{NUMBER})\s*-?(?P<unit>{_SIZE_UNIT})\.?\s*(?:\)|-)?\s*"
     rf"(?P<pack>{_PACKS})(?![a-zà-ÿ])",
     re.IGNORECASE,
 )
 _COUNTED_PACKS: Final = re.compile(
     rf"^(?P<count>{NUMBER}|{_COUNTS})\s*(?:small\s+|large\s+)?(?P<pack>{_PACKS})(?P<named>[^(0-9]{{0,60}}?)"
     rf"\s*(?:of|x|at|à|,|\()\s*(?:each\s+|about\s+|je\s+)?(?P<size>{NUMBER})\s*"
-    rf"(?P<unit>kg|g|grams?|ml|cl|dl|fl\.? ?oz|oz|ounces?)"
+    rf"(?P<unit>{_SIZE_UNIT})"
     rf"(?![a-zà-ÿ])",
     re.IGNORECASE,
 )
@@ -111,11 +115,12 @@ _SMALL: Final = re.compile(r"\bsmall (?:tin|can)\b", re.IGNORECASE)
 LONGEST_LINE: Final = 300
 """No line of a list is longer: a judgement."""
 LIQUID_WATER_PCT: Final = 25.0
+FLUID_OUNCE_ML: Final = MEASURES_ML["us"]["floz"]
+"""What a fluid ounce on a pack is taken as: the US one, as prints that state it are."""
 COUNTED_WORDS: Final = {
     "egg": "piece", "block": "bar", "blocks": "bar", "packet": "bar", "packets": "bar", "pack": "bar", "packs": "bar",
     "jar": "tin", "jars": "tin", "leaf": "piece", "leaves": "piece", "sheet": "piece", "sheets": "piece",
 }  # fmt: skip
-G_PER_OZ: Final = 28.349523125
 SPOONFUL_SLIP_G: Final = {
     "salt": 8.0,
     "lecithin": 6.0,
@@ -202,10 +207,9 @@ def _packed(plain: str, key: str, doubts: list[str]) -> WrittenLine | None:
         return _packs(counted["count"], counted, key, doubts)
     if pack is not None:
         return _packs(plain[: pack.start()].strip(" (x-"), pack, key, doubts)
-    pounds = _AND_OUNCES.match(plain)
+    pounds = POUNDS_AND_OUNCES.match(plain)
     if pounds is not None:
-        grams = number_of(pounds["lb"]) * 453.59237 + number_of(pounds["oz"]) * G_PER_OZ
-        return _line(key, doubts, amount=grams)
+        return _line(key, doubts, amount=ounces_of(pounds) * MASS_UNITS_G["oz"])
     return None
 
 
@@ -271,7 +275,8 @@ def _line(
 def _packs(count: str, pack: re.Match[str], key: str, doubts: list[str], kind: str | None = None) -> WrittenLine:
     size, unit = number_of(pack["size"]), pack["unit"].lower()
     density = LIBRARY[key].density_g_per_ml
-    of_unit = {"k": 1000.0, "m": density, "c": 10 * density, "d": 100 * density, "f": 29.574 * density, "o": G_PER_OZ}
+    of_unit = {"k": 1000.0, "m": density, "c": 10 * density, "d": 100 * density, "f": FLUID_OUNCE_ML * density,
+               "o": MASS_UNITS_G["oz"]}  # fmt: skip
     size_g = size * of_unit.get(unit[0], 1.0)
     counted = COUNT_WORDS.get(" ".join(count.lower().split()))
     if counted is None:

@@ -14,7 +14,9 @@ from typing import Final
 
 from hearth_bowl.core.ingredients.alike import near
 from hearth_bowl.core.ingredients.library import LIBRARY
-from hearth_bowl.core.recipe.written.vocabulary import FOREIGN, HARMLESS, NAMES
+from hearth_bowl.core.recipe.written.vocabulary.beside import HARMLESS
+from hearth_bowl.core.recipe.written.vocabulary.english import NAMES
+from hearth_bowl.core.recipe.written.vocabulary.foreign import FOREIGN
 
 PERCENT: Final = re.compile(r"(\d{1,3}(?:[.,]\d)?)\s*(?:%|per\s?cent\b|percent\b|pct\b)")
 BY_PERCENT: Final = MappingProxyType(
@@ -89,9 +91,8 @@ def name_ingredient(words: str) -> Named:
 
 def near_names(words: str, most: int = 6) -> tuple[str, ...]:
     """Return the keys that words may mean: what a cook calls them, and near misspellings, the nearest first."""
-    synonyms = [(name, key) for names, key, _ in (*NAMES, *FOREIGN) if key for name in names.split("|")]
     meant = name_ingredient(words).key
-    return tuple(dict.fromkeys([*([meant] if meant else []), *near(words, synonyms, most)]))[:most]
+    return tuple(dict.fromkeys([*([meant] if meant else []), *near(words, _synonyms(), most)]))[:most]
 
 
 def _longest(text: str) -> tuple[int, int, str, str] | None:
@@ -102,6 +103,11 @@ def _longest(text: str) -> tuple[int, int, str, str] | None:
             if best is None or match.end() - match.start() > best[1] - best[0]:
                 best = (match.start(), match.end(), key, doubt)
     return best
+
+
+@cache
+def _synonyms() -> tuple[tuple[str, str], ...]:
+    return tuple((name, key) for names, key, _ in (*NAMES, *FOREIGN) if key for name in names.split("|"))
 
 
 @cache
