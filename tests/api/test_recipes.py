@@ -6,6 +6,8 @@ from typing import Any
 from tests.api.app_case import AppCase
 from tests.kitchen import recipe_record
 
+DOMES = {"kind": "mould", "shape": "hemisphere", "cavities": 24, "radius_mm": 14}
+
 
 class Recipes(AppCase):
     def created(self, **changes: Any) -> dict[str, Any]:
@@ -151,3 +153,102 @@ class Vessels(AppCase):
         self.assertEqual(len(self.client.get("/api/vessels").get_json()["vessels"]), 1)
         self.assertEqual(self.client.delete(f"/api/vessels/{stored['id']}").status_code, 204)
         self.refused("DELETE", f"/api/vessels/{stored['id']}", 404)
+
+
+CARD = """Comet bonbons
+
+For the shell:
+300 g dark chocolate 60 %
+
+For the filling:
+200 g milk chocolate 38 %
+8 oz cream 35 %
+40 g splendid fluffs
+"""
+
+
+class TakenIn(AppCase):
+    def read(self, text: str) -> dict[str, Any]:
+        answer = self.client.post("/api/recipes/read", json={"text": text})
+        self.assertEqual(answer.status_code, 200, answer.text)
+        found: dict[str, Any] = answer.get_json()
+        return found
+
+    def take_in(self, text: str) -> dict[str, Any]:
+        answer = self.client.post("/api/confections/take-in", json={"text": text})
+        self.assertEqual(answer.status_code, 201, answer.text)
+        found: dict[str, Any] = answer.get_json()
+        return found
+
+    def test_a_line_keeps_its_words_and_its_doubt_until_it_is_settled(self) -> None:
+        line = self.read("8 oz cream 35 %\n200 g dark chocolate 64 %")["recipe"]["lines"][0]
+        self.assertEqual((line["text"], line["doubts"]), ("8 oz cream 35 %", ["oz: weight or fluid?"]))
+        asked = {"text": line["text"], "measure": line["measure"]}
+        other = self.client.post("/api/recipes/line", json=asked).get_json()["others"][0]
+        self.assertEqual((other["says"], other["unit"], other["amount"]), ("fluid ounces", "floz", 8))
+
+    def test_several_recipes_in_one_text_become_a_confection_with_its_unread_line_open(self) -> None:
+        self.assertEqual([part["role"] for part in self.read(CARD)["parts"]], ["shell", "filling"])
+        self.client.post("/api/vessels", json={"name": "Domes", "vessel": DOMES})
+        stored = self.take_in(CARD)
+        self.assertEqual([part["role"] for part in stored["asked"]["parts"]], ["shell", "filling"])
+        self.assertEqual([row["name"] for row in self.listed()], ["Comet bonbons, filling"])
+        worked = self.client.post("/api/confections/work-out", json=stored["asked"]).get_json()
+        self.assertEqual(worked["answer"]["not_known"], ["40 g splendid fluffs"])
+
+    def test_a_confection_file_opens_in_another_kitchen_with_everything_in_it(self) -> None:
+        self.client.post("/api/vessels", json={"name": "Domes", "vessel": DOMES})
+        first = self.take_in(CARD)
+        text = self.client.get(f"/api/confections/{first['id']}/confection.json").get_data(as_text=True)
+        found = self.read(text)
+        self.assertIsNone(found["recipe"])
+        self.assertEqual(len(found["parts"]), 2)
+        again = self.take_in(text)
+        self.assertEqual(again["asked"]["form"], first["asked"]["form"])
+        self.assertNotEqual(again["asked"]["parts"][1]["of"], first["asked"]["parts"][1]["of"])
+        path = f"/api/confections/{again['id']}/confection.json"
+        self.assertEqual(json.loads(text), self.client.get(path).get_json())
+
+    def test_a_plain_recipe_is_no_confection(self) -> None:
+        answer = self.client.post("/api/confections/take-in", json={"text": "200 g dark chocolate\n100 ml cream"})
+        self.assertEqual((answer.status_code, answer.get_json()["errors"][0]["path"]), (422, ["body", "text"]))
+        self.assertEqual(self.listed(), [])
+
+    def listed(self) -> list[dict[str, Any]]:
+        found: list[dict[str, Any]] = self.client.get("/api/recipes").get_json()["recipes"]
+        return found
+
+
+class AwayAndOnPaper(AppCase):
+    def setUp(self) -> None:
+        super().setUp()
+        self.id = self.client.post("/api/recipes", json={"recipe": recipe_record()}).get_json()["id"]
+
+    def test_a_recipe_is_put_away_and_brought_back(self) -> None:
+        path = f"/api/recipes/{self.id}/put-away"
+        for away in (True, False):
+            self.assertEqual(self.client.put(path, json={"away": away}).status_code, 204)
+            self.assertEqual(self.client.get("/api/recipes").get_json()["recipes"][0]["put_away"], away)
+        self.assertEqual(self.client.put("/api/recipes/999/put-away", json={"away": True}).status_code, 404)
+
+    def test_its_card_has_grams_with_spoons_steps_and_what_it_holds(self) -> None:
+        card = self.client.get(f"/api/recipes/{self.id}/card").get_json()
+        recipe = recipe_record()
+        self.assertEqual(card["name"], recipe["name"])
+        self.assertEqual(len(card["lines"]), len(recipe["lines"]))
+        self.assertAlmostEqual(sum(line["grams"] for line in card["lines"]), card["mass_g"])
+        self.assertTrue(any(line["spoons"] for line in card["lines"]))
+        self.assertGreater(len(card["steps"]), 2)
+        self.assertIn("milk", card["allergens_named"])
+        self.assertNotIn("⟦", json.dumps(card, ensure_ascii=False))
+
+    def test_an_amount_is_told_in_another_unit_as_much_as_it_was(self) -> None:
+        recipe = recipe_record()
+        before = self.client.post("/api/formula", json={"recipe": recipe}).get_json()
+        lines = [{**recipe["lines"][0], "typed": "in cups"}, *recipe["lines"][1:]]
+        after = self.client.post("/api/formula", json={"recipe": {**recipe, "lines": lines}}).get_json()
+        self.assertEqual(after["recipe"]["lines"][0]["unit"], "cup")
+        self.assertAlmostEqual(after["amounts_g"][0], before["amounts_g"][0])
+        lines[0]["typed"] = "in furlongs"
+        refused = self.client.post("/api/formula", json={"recipe": {**recipe, "lines": lines}})
+        self.assertEqual(refused.status_code, 422)

@@ -7,6 +7,8 @@ from collections.abc import Iterator
 from pathlib import Path
 
 from hearth_bowl import core
+from hearth_bowl.core.recipe.proportions import BASES
+from hearth_bowl.paths import ROOT
 
 SAYS = re.compile(r"source|judg|practice|definition|textbook|\b(18|19|20)\d\d\b|rounding", re.IGNORECASE)
 
@@ -37,6 +39,9 @@ class Constants(unittest.TestCase):
         self.assertGreater(seen, 200)
         self.assertEqual(unsaid, [])
 
-
-if __name__ == "__main__":
-    unittest.main()
+    def test_the_science_page_shows_our_proportions_as_they_are(self) -> None:
+        page = (ROOT / "docs" / "science.md").read_text()
+        for family, rows in BASES.items():
+            whole_g = sum(grams for _, grams, _ in rows)
+            parts = ", ".join(f"{key} {100 * grams / whole_g:.3g}" for key, grams, _ in rows)
+            self.assertIn(f"| {family} | {parts} |", page)

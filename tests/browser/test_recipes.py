@@ -39,3 +39,52 @@ class Recipes(PageCase):
         expect(page.get_by_text("Not sure of")).to_have_count(0)
         page.get_by_role("button", name="Take it as a new recipe").click()
         expect(page.get_by_role("heading", level=1)).to_have_text("From a file")
+
+    def pasted(self, text: str) -> None:
+        page = self.open("/recipes/2/formula")
+        page.get_by_role("button", name="Recipes").click()
+        page.get_by_role("button", name="Paste a recipe").click()
+        page.get_by_label("A title, one ingredient a line").fill(text)
+        page.get_by_role("button", name="Read it").click()
+
+    def test_a_doubt_is_settled_by_one_press_before_the_recipe_is_taken_or_later(self) -> None:
+        page = self.page
+        self.pasted("Dusk\n8 oz cream 35 %\n200 g chocolate\n40 g splendid fluffs")
+        page.get_by_role("button", name="Whipping cream 35 %: fluid ounces instead").click()
+        expect(page.get_by_text("2 lines are not settled")).to_be_visible()
+        self.assertEqual(self.violations(), [])
+        page.get_by_role("button", name="Take it as a new recipe").click()
+        expect(page.get_by_role("heading", level=1)).to_have_text("Dusk")
+        expect(page.get_by_text("Not complete: 1 line is not known yet")).to_be_visible()
+        page.get_by_role("button", name="Dark chocolate 55 %").first.click()
+        page.get_by_role("button", name="Milk chocolate 33 % instead").click()
+        expect(page.get_by_role("button", name="Milk chocolate 33 %").first).to_be_visible()
+
+    def test_a_card_of_several_parts_becomes_a_confection(self) -> None:
+        page = self.page
+        self.pasted("Comets\nShell:\n300 g dark chocolate 60 %\nFilling:\n200 g milk chocolate 38 %\n100 ml cream 35 %")
+        page.get_by_role("button", name="Take it as a confection").click()
+        expect(page.get_by_label("Confection")).to_have_value("Comets")
+        expect(page.get_by_role("button", name="Comets, filling")).to_be_visible()
+
+    def test_a_recipe_is_put_away_and_its_card_printed(self) -> None:
+        page = self.open("/recipes")
+        page.get_by_role("button", name="Put away Night-sky truffles").click()
+        expect(page.get_by_role("heading", name="Put away")).to_be_visible()
+        page.get_by_role("button", name="Bring back Night-sky truffles").click()
+        expect(page.get_by_role("heading", name="Put away")).to_have_count(0)
+        page.get_by_role("link", name="Card of Night-sky truffles").click()
+        expect(page.get_by_role("cell", name="about ¾ cup")).to_be_visible()
+        self.assertEqual(self.violations(), [])
+        page.emulate_media(media="print")
+        expect(page.get_by_role("button", name="Print it")).to_be_hidden()
+        expect(page.get_by_role("heading", name="Night-sky truffles")).to_be_visible()
+
+    def test_amounts_are_typed_in_the_persons_own_ounces(self) -> None:
+        settings = self.server.call("GET", "/api/settings")[1]
+        self.server.call("PUT", "/api/settings", {**settings, "mass_unit": "oz"})
+        page = self.open("/occasions")
+        page.get_by_label("The pot holds, oz").fill("20")
+        self.saved()
+        stored = self.server.call("GET", "/api/occasions")[1]["occasions"][0]["asked"]
+        self.assertAlmostEqual(stored["pot_g"], 567, places=0)

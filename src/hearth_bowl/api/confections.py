@@ -2,9 +2,11 @@
 
 from dataclasses import replace
 from datetime import date
+from typing import Annotated
 
 from flask import Blueprint, jsonify
 from flask import Response as Answer
+from pydantic import Field
 from spectree import Response
 
 from hearth_bowl.api.context import database, in_own_units, now
@@ -18,6 +20,7 @@ from hearth_bowl.formats.confection_file import LabelAnswer
 from hearth_bowl.formats.marking_guide import guide_pdf, guide_svg
 from hearth_bowl.service import confection_moves as moves
 from hearth_bowl.service import confections as service
+from hearth_bowl.service.taken_in import take_in
 
 confections = Blueprint("confections", __name__, url_prefix="/api/confections")
 
@@ -111,6 +114,21 @@ def create_confection(json: service.ConfectionAsk) -> tuple[service.StoredConfec
     """Store a new confection."""
     with database().writing() as session:
         return service.create_confection(session, json, now()), 201
+
+
+class TakeInIn(Incoming):
+    """The text of a confection file, or of several recipes under headings, and whose spoons and cups are meant."""
+
+    text: Annotated[str, Field(min_length=1, max_length=1_000_000)]
+    measure: str = "metric"
+
+
+@confections.post("/take-in")
+@spec.validate(resp=Response(HTTP_201=service.StoredConfection, HTTP_422=Problem), operation_id="takeInConfection")
+def take_in_confection(json: TakeInIn) -> tuple[service.StoredConfection, int]:
+    """Store the confection of a file or of a text of several parts, with its recipes and vessel."""
+    with database().writing() as session:
+        return take_in(session, json.text, json.measure, now()), 201
 
 
 @confections.post("/work-out")

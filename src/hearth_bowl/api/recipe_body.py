@@ -6,6 +6,7 @@ from pydantic import Field, SerializerFunctionWrapHandler, model_serializer
 
 from hearth_bowl.api.wire import Incoming
 from hearth_bowl.core.recipe.recipe import MAX_LINES
+from hearth_bowl.core.recipe.written.lines import LONGEST_LINE
 
 
 class OwnIngredientIn(Incoming):
@@ -49,6 +50,8 @@ class LineIn(Incoming):
     proposed: bool | None = None
     pack_g: float | None = None
     piece_g: float | None = None
+    text: Annotated[str, Field(max_length=LONGEST_LINE)] | None = None
+    doubts: list[str] | None = None
     typed: Annotated[str, Field(max_length=80)] | None = None
 
 

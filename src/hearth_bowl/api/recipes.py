@@ -12,10 +12,17 @@ from hearth_bowl.api.problems import Problem, under
 from hearth_bowl.api.recipe_body import RecipeIn, record_of
 from hearth_bowl.api.spec import spec
 from hearth_bowl.api.wire import Incoming, Outgoing
+from hearth_bowl.core.recipe.written.lines import LONGEST_LINE
 from hearth_bowl.formats.recipe_file import recipe_from, sparse_record
-from hearth_bowl.formats.written_file import WrittenRecord, read_written_record
+from hearth_bowl.formats.written_file import (
+    OtherReadingRecord,
+    WrittenRecord,
+    other_reading_records,
+    read_written_record,
+)
 from hearth_bowl.service import recipes as service
 from hearth_bowl.service.moves import start_record
+from hearth_bowl.service.recipe_card import RecipeCard, recipe_card
 
 recipes = Blueprint("recipes", __name__, url_prefix="/api/recipes")
 
@@ -104,12 +111,35 @@ def find_recipes(json: FindRecipesIn) -> FoundRecipesOut:
         return FoundRecipesOut(recipes=service.find_recipes(session, json.words))
 
 
+class PutAwayIn(Incoming):
+    """Whether a recipe is put away."""
+
+    away: bool
+
+
+@recipes.put("/<int:recipe_id>/put-away")
+@spec.validate(resp=Response(HTTP_204=None, HTTP_404=Problem), operation_id="putAwayRecipe")
+def put_away_recipe(recipe_id: int, json: PutAwayIn) -> tuple[str, int]:
+    """Put a recipe away, out of the lists, or bring it back."""
+    with database().writing() as session:
+        service.put_away(session, recipe_id, json.away)
+    return "", 204
+
+
 @recipes.post("/<int:recipe_id>/copy")
 @spec.validate(resp=Response(HTTP_201=service.StoredRecipe, HTTP_404=Problem), operation_id="copyRecipe")
 def copy_recipe(recipe_id: int) -> tuple[service.StoredRecipe, int]:
     """Store a copy of a recipe."""
     with database().writing() as session:
         return service.copy_recipe(session, recipe_id, now()), 201
+
+
+@recipes.get("/<int:recipe_id>/card")
+@spec.validate(resp=Response(HTTP_200=RecipeCard, HTTP_404=Problem), operation_id="recipeCard")
+def recipe_as_card(recipe_id: int) -> RecipeCard:
+    """Return what stands on a recipe's card."""
+    with database().reading() as session:
+        return recipe_card(session, recipe_id)
 
 
 @recipes.get("/<int:recipe_id>/recipe.json")
@@ -136,6 +166,26 @@ def start_recipe(json: StartIn) -> tuple[service.StoredRecipe, int]:
 def read_recipe(json: ReadIn) -> WrittenRecord:
     """Read a recipe as people write it, or a page's JSON-LD. Nothing is stored."""
     return in_helper(read_written_record, json.text, json.measure)
+
+
+class LineTextIn(Incoming):
+    """The words of one line, and whose spoons and cups are meant."""
+
+    text: Annotated[str, Field(min_length=1, max_length=LONGEST_LINE)]
+    measure: str = "metric"
+
+
+class OtherReadingsOut(Outgoing):
+    """What else the words of a line may mean."""
+
+    others: list[OtherReadingRecord]
+
+
+@recipes.post("/line")
+@spec.validate(resp=Response(HTTP_200=OtherReadingsOut, HTTP_422=Problem), operation_id="otherReadings")
+def other_readings(json: LineTextIn) -> OtherReadingsOut:
+    """Say what else the words of a written line may mean. Nothing is stored."""
+    return OtherReadingsOut(others=other_reading_records(json.text, json.measure))
 
 
 @recipes.get("/<int:recipe_id>")

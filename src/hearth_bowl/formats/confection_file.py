@@ -8,7 +8,7 @@ from typing import Any, Final
 from typing_extensions import TypedDict
 
 from hearth_bowl.core.confection.confection import Blend, Confection, Extra, Form, Of, Part, Role, checked_confection
-from hearth_bowl.core.confection.label import Label
+from hearth_bowl.core.confection.label import Label, not_known_in
 from hearth_bowl.core.confection.laid import Ball, Block
 from hearth_bowl.core.confection.work_out import Weigh, Worked, WorkedPart
 from hearth_bowl.core.errors import BadInput, check_number
@@ -150,6 +150,7 @@ class ConfectionAnswer(TypedDict):
     per_piece: PerPieceAnswer
     allergens: list[str]
     allergens_named: list[NamedAllergen]
+    not_known: list[str]
     ingredients: list[str]
     keeping: KeepingAnswer
     cautions: list[CautionAnswer]
@@ -350,6 +351,7 @@ def confection_answer(found: Worked) -> ConfectionAnswer:
         "allergens_named": [
             {"name": one.name, "group": one.group, "from": list(one.brought_by)} for one in found.allergens_named
         ],
+        "not_known": list(dict.fromkeys(name for _, name in not_known_in(found))),
         "ingredients": [ingredient.name for ingredient, _ in found.ingredients],
         "keeping": {
             "where": keeping.where,

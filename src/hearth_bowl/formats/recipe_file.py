@@ -10,6 +10,7 @@ from hearth_bowl.core.ingredients.ingredient import DEFAULT_HIGHER_MOLAR_MASS_G_
 from hearth_bowl.core.ingredients.library import find
 from hearth_bowl.core.recipe.families import FAMILY
 from hearth_bowl.core.recipe.recipe import MAX_LINES, Line, Recipe, check_name, checked_recipe
+from hearth_bowl.core.recipe.written.lines import LONGEST_LINE
 from hearth_bowl.formats.strict_json import check_format, read_json, text, text_or_none, texts
 
 FORMAT: Final = "hearth-bowl/recipe"
@@ -23,6 +24,9 @@ OWN_INGREDIENT_FIELDS: Final = (
 )
 
 MOST_STEPS: Final = 500
+MOST_DOUBTS: Final = 20
+UNSAID: Final[tuple[object, ...]] = (None, False, "", [])
+"""What a line need not say; an amount of 0 is said, though Python takes it for False."""
 MOST_STEP_DEPTH: Final = 8
 
 
@@ -59,6 +63,8 @@ class LineFile(TypedDict):
     proposed: bool
     pack_g: float | None
     piece_g: float | None
+    text: str
+    doubts: list[str]
 
 
 class RecipeFile(TypedDict):
@@ -144,6 +150,8 @@ def line_from(record: Mapping[str, Any]) -> Line:
         proposed=record.get("proposed", False),
         pack_g=record.get("pack_g"),
         piece_g=record.get("piece_g"),
+        text=text(record, "text", "")[:LONGEST_LINE],
+        doubts=tuple(texts(record, "doubts"))[:MOST_DOUBTS],
     )
 
 
@@ -224,7 +232,7 @@ def whole_ingredient(record: Mapping[str, Any]) -> OwnIngredientFile:
 
 
 _USUAL_RECIPE: Final = {"format": FORMAT, "version": 1, "use": None, "steps": [], "method": None}
-_USUAL_LINE: Final = {
+_USUAL_LINE: Final[Mapping[str, Any]] = {
     "amount_high": None,
     "unit": "g",
     "measure": "metric",
@@ -233,13 +241,18 @@ _USUAL_LINE: Final = {
     "proposed": False,
     "pack_g": None,
     "piece_g": None,
+    "text": "",
+    "doubts": [],
 }
 
 
 def sparse_record(recipe: Recipe) -> dict[str, Any]:
     """Return a recipe as a recipe file has it, without what is as usual anyway."""
     record = recipe_record(recipe)
-    lines = [{name: value for name, value in line.items() if value not in (None, False)} for line in record["lines"]]
+    lines = [
+        {name: value for name, value in line.items() if name in ("amount", "stage") or value not in UNSAID}
+        for line in record["lines"]
+    ]
     return {**{name: value for name, value in record.items() if value is not None}, "lines": lines}
 
 
@@ -256,6 +269,8 @@ def line_record(line: Line) -> LineFile:
         "proposed": line.proposed,
         "pack_g": line.pack_g,
         "piece_g": line.piece_g,
+        "text": line.text,
+        "doubts": list(line.doubts),
     }
 
 

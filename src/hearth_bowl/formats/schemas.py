@@ -51,6 +51,8 @@ def _line() -> dict[str, Any]:
             "proposed": {"type": "boolean", "default": False},
             "pack_g": _SIZE,
             "piece_g": _SIZE,
+            "text": {"type": "string"},
+            "doubts": {"type": "array", "items": {"type": "string"}},
         },
     }
 

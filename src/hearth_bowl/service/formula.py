@@ -11,10 +11,10 @@ from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.ingredients.library import LIBRARY
 from hearth_bowl.core.ingredients.packs import usual_pack_g
 from hearth_bowl.core.recipe.recipe import Recipe
-from hearth_bowl.core.recipe.typed_amount import read_amount
+from hearth_bowl.core.recipe.typed_amount import read_amount, unit_wanted
 from hearth_bowl.core.recipe.weighing import shown_g
 from hearth_bowl.core.solve.slide import slide_of, slide_to
-from hearth_bowl.formats.recipe_file import RecipeFile, recipe_from, recipe_record
+from hearth_bowl.formats.recipe_file import RecipeFile, line_from, recipe_from, recipe_record
 from hearth_bowl.service.larder import prices_per_g
 from hearth_bowl.service.settings import get_settings
 
@@ -39,7 +39,8 @@ def compute(session: Session, record: Mapping[str, Any], at_c: float, ratio: flo
     recipe = recipe_from(_with_typed_amounts(record))
     if ratio is not None:
         recipe = _weighable(recipe, slide_to(recipe, ratio))
-    found = formula(recipe, at_c, get_settings(session).kitchen, prices_per_g(session))
+    settings = get_settings(session)
+    found = formula(recipe, at_c, settings.kitchen, prices_per_g(session), settings.measure)
     return ComputedFormula(recipe=recipe, record=recipe_record(recipe), formula=found)
 
 
@@ -57,6 +58,14 @@ def _usual_size_g(line: Mapping[str, Any], unit: str) -> float | None:
     return usual_pack_g(found.key, found.kind, unit, line.get("measure", "metric")) if found else None
 
 
+def _in_unit(line: Mapping[str, Any], unit: str) -> dict[str, Any]:
+    """Return a line with its amount in another unit: as much as it was."""
+    size = "piece_g" if unit == "piece" else "pack_g"
+    sized = {**line, size: line.get(size) or _usual_size_g(line, unit)}
+    converted = line_from({**sized, "typed": None}).in_unit(unit)
+    return {**sized, "unit": unit, "amount": converted.amount, "amount_high": converted.amount_high}
+
+
 def _with_typed_amounts(record: Mapping[str, Any]) -> dict[str, Any]:
     lines = []
     for position, line in enumerate(record.get("lines", [])):
@@ -65,6 +74,10 @@ def _with_typed_amounts(record: Mapping[str, Any]) -> dict[str, Any]:
             lines.append(line)
             continue
         try:
+            unit = unit_wanted(typed)
+            if unit is not None:
+                lines.append(_in_unit(line, unit))
+                continue
             amount = read_amount(typed, line.get("unit", "g"))
         except BadInput as problem:
             raise problem.under("lines", position) from None

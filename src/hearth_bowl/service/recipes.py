@@ -2,7 +2,7 @@
 
 import json
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, fields
 from datetime import datetime
 from typing import Any
 
@@ -18,13 +18,14 @@ from hearth_bowl.store.models import RecipeRow, RecipeVersionRow
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class RecipeInList:
-    """A recipe as the list shows it."""
+    """A recipe as the list shows it; one that is put away stands apart, out of the cook's way."""
 
     id: int
     name: str
     family: str
     use: str | None
     changed_at: datetime
+    put_away: bool
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -50,10 +51,11 @@ class KeptVersion:
 def list_recipes(session: Session) -> list[RecipeInList]:
     """Return all recipes, in the order in which they were made."""
     rows = session.scalars(select(RecipeRow).order_by(RecipeRow.id))
-    return [
-        RecipeInList(id=row.id, name=row.name, family=row.family, use=row.use, changed_at=row.changed_at)
-        for row in rows
-    ]
+    return [RecipeInList(**_in_list(row)) for row in rows]
+
+
+def _in_list(row: RecipeRow) -> dict[str, Any]:
+    return {field.name: getattr(row, field.name) for field in fields(RecipeInList)}
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -77,14 +79,7 @@ def find_recipes(session: Session, words: str) -> list[FoundRecipe]:
         if all(word in text for word in wanted):
             found.append(
                 FoundRecipe(
-                    id=row.id,
-                    name=row.name,
-                    family=row.family,
-                    use=row.use,
-                    changed_at=row.changed_at,
-                    ingredients=ingredients,
-                    allergens=groups,
-                    not_known=len(not_known(recipe)),
+                    **_in_list(row), ingredients=ingredients, allergens=groups, not_known=len(not_known(recipe))
                 )
             )
     return found
@@ -152,6 +147,14 @@ def delete_recipe(session: Session, recipe_id: int) -> None:
     """
     _row(session, recipe_id)
     session.execute(delete(RecipeRow).where(RecipeRow.id == recipe_id))
+
+
+def put_away(session: Session, recipe_id: int, away: bool) -> None:
+    """Put a recipe away, out of the lists, or bring it back. What holds it holds it still.
+
+    :raises NotFound: there is none.
+    """
+    _row(session, recipe_id).put_away = away
 
 
 def keep_version(session: Session, recipe_id: int, name: str, now: datetime) -> KeptVersion:

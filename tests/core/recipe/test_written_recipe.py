@@ -90,8 +90,8 @@ class Whole(unittest.TestCase):
 
     def test_each_line_keeps_its_own_words_and_nothing_is_dropped_unsaid(self) -> None:
         found = read(FUDGE + "\n".join(["", "You will need:", "2 tbsp stardust xyz"]))
-        self.assertEqual(found.texts[0], "397g tin condensed milk")
-        self.assertEqual(len(found.texts), len(found.recipe.lines))
+        self.assertEqual(found.recipe.lines[0].text, "397g tin condensed milk")
+        self.assertTrue(all(line.text for line in found.recipe.lines))
         self.assertEqual(found.unread, ("2 tbsp stardust xyz",))
         self.assertIn("2 tbsp stardust xyz", [doubt.text for doubt in found.unsure])
 

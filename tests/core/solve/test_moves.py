@@ -189,11 +189,11 @@ class Doubts(unittest.TestCase):
             Line(ingredient=find("lecithin"), amount=0.3),
         ]
         made = checked_recipe(name="Test", family="cream-ganache", use=None, lines=lines)
-        ounces, dark, salt, lecithin = line_notes(made, Kitchen())
+        ounces, dark, salt, lecithin = line_notes(made, Kitchen(), "metric")
         self.assertIn("fluid", " ".join(ounces.notes))
         self.assertEqual(dark.notes, ())
         self.assertIn("teaspoon", " ".join(salt.notes))
         self.assertIn("1 g scale", " ".join(lecithin.notes))
-        fine = line_notes(made, Kitchen(scale_step_g=0.01))[3]
+        fine = line_notes(made, Kitchen(scale_step_g=0.01), "metric")[3]
         self.assertEqual(fine.notes, ())
-        self.assertIn("in parts", " ".join(line_notes(made, Kitchen(scale_most_g=300))[1].notes))
+        self.assertIn("in parts", " ".join(line_notes(made, Kitchen(scale_most_g=300), "metric")[1].notes))

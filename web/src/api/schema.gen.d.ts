@@ -313,6 +313,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/confections/take-in": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Store the confection of a file or of a text of several parts, with its recipes and vessel. */
+        post: operations["takeInConfection"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/confections/work-out": {
         parameters: {
             query?: never;
@@ -846,6 +863,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/recipes/line": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Say what else the words of a written line may mean. Nothing is stored. */
+        post: operations["otherReadings"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/recipes/read": {
         parameters: {
             query?: never;
@@ -899,6 +933,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/recipes/{recipe_id}/card": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Return what stands on a recipe's card. */
+        get: operations["recipeCard"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/recipes/{recipe_id}/copy": {
         parameters: {
             query?: never;
@@ -945,6 +996,23 @@ export interface paths {
         put?: never;
         /** Make a confection of the fit of a recipe as it was left: more can be put into it. */
         post: operations["confectionFromFit"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/recipes/{recipe_id}/put-away": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Put a recipe away, out of the lists, or bring it back. */
+        put: operations["putAwayRecipe"];
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -1727,6 +1795,24 @@ export interface components {
             words: string;
         };
         /**
+         * CardLine
+         * @description One ingredient: its grams, about how many spoons or cups they are, and whether the amount is still ours.
+         */
+        CardLine: {
+            /** Doubts */
+            doubts: string[];
+            /** Grams */
+            grams: number;
+            /** Name */
+            name: string;
+            /** Proposed */
+            proposed: boolean;
+            /** Spoons */
+            spoons: string | null;
+            /** Stage */
+            stage: string;
+        };
+        /**
          * Caution
          * @description A caution with a code that does not change and words for the cook.
          */
@@ -1898,6 +1984,8 @@ export interface components {
             keeping: components["schemas"]["KeepingAnswer"];
             /** Left Over */
             left_over: components["schemas"]["LeftOverAnswer"][];
+            /** Not Known */
+            not_known: string[];
             /** Notes */
             notes: string[];
             outside: components["schemas"]["OutsideAnswer"] | null;
@@ -2883,6 +2971,8 @@ export interface components {
             name: string;
             /** Not Known */
             not_known: number;
+            /** Put Away */
+            put_away: boolean;
             /** Use */
             use: string | null;
         };
@@ -3096,6 +3186,20 @@ export interface components {
              * @default
              */
             name?: string;
+        };
+        /**
+         * Keeping
+         * @description A cautious guide for home use, never a certificate: place, days, and the part that decides.
+         */
+        Keeping: {
+            /** Because */
+            because: string;
+            /** Days High */
+            days_high: number;
+            /** Days Low */
+            days_low: number;
+            /** Where */
+            where: string;
         };
         /**
          * KeepingAnswer
@@ -3454,6 +3558,8 @@ export interface components {
             amount: number;
             /** Amount High */
             amount_high: number | null;
+            /** Doubts */
+            doubts: string[];
             /** Ingredient */
             ingredient: string | components["schemas"]["OwnIngredientFile"];
             /** Measure */
@@ -3468,6 +3574,8 @@ export interface components {
             proposed: boolean;
             /** Stage */
             stage: string;
+            /** Text */
+            text: string;
             /** Unit */
             unit: string;
         };
@@ -3483,6 +3591,11 @@ export interface components {
              * @default null
              */
             amount_high?: number | null;
+            /**
+             * Doubts
+             * @default null
+             */
+            doubts?: string[] | null;
             /** Ingredient */
             ingredient: string | components["schemas"]["OwnIngredientIn"];
             /**
@@ -3516,6 +3629,11 @@ export interface components {
              */
             stage?: string | null;
             /**
+             * Text
+             * @default null
+             */
+            text?: string | null;
+            /**
              * Typed
              * @default null
              */
@@ -3528,13 +3646,29 @@ export interface components {
         };
         /**
          * LineNotes
-         * @description Half the spread of a line's grams (0 where it is weighed), and the notes that it deserves.
+         * @description Half the spread of a line's grams (0 where it is weighed), the notes that it deserves, and about how many of the
+         *     person's spoons or cups it is, where it stands by weight.
          */
         LineNotes: {
             /** Notes */
             notes: string[];
+            /** Spoons */
+            spoons: string | null;
             /** Spread G */
             spread_g: number;
+        };
+        /**
+         * LineTextIn
+         * @description The words of one line, and whose spoons and cups are meant.
+         */
+        LineTextIn: {
+            /**
+             * Measure
+             * @default metric
+             */
+            measure?: string;
+            /** Text */
+            text: string;
         };
         /**
          * Live
@@ -4161,6 +4295,34 @@ export interface components {
             changes: components["schemas"]["Moved"][];
             /** Label */
             label: string;
+        };
+        /**
+         * OtherReadingRecord
+         * @description Another reading of a line, as words and as a recipe file's line would have it; no `amount`: none is stated.
+         */
+        OtherReadingRecord: {
+            /** Amount */
+            amount: number | null;
+            /** Amount High */
+            amount_high: number | null;
+            /** Ingredient */
+            ingredient: string;
+            /** Pack G */
+            pack_g: number | null;
+            /** Piece G */
+            piece_g: number | null;
+            /** Says */
+            says: string;
+            /** Unit */
+            unit: string;
+        };
+        /**
+         * OtherReadingsOut
+         * @description What else the words of a line may mean.
+         */
+        OtherReadingsOut: {
+            /** Others */
+            others: components["schemas"]["OtherReadingRecord"][];
         };
         /**
          * OtherShell
@@ -4826,6 +4988,16 @@ export interface components {
             wall_mm?: number | null;
         };
         /**
+         * PartRecord
+         * @description A part of a confection that a text describes: its role and its name.
+         */
+        PartRecord: {
+            /** Name */
+            name: string;
+            /** Role */
+            role: string;
+        };
+        /**
          * PerPiece
          * @description One finished piece, as weighed in.
          */
@@ -5288,6 +5460,14 @@ export interface components {
             title: string;
         };
         /**
+         * PutAwayIn
+         * @description Whether a recipe is put away.
+         */
+        PutAwayIn: {
+            /** Away */
+            away: boolean;
+        };
+        /**
          * Question
          * @description One thing that may be asked: its words, its default, and whether it is a number of pieces (`whole`).
          *
@@ -5438,6 +5618,34 @@ export interface components {
             readings?: components["schemas"]["ReadingIn"][] | null;
         };
         /**
+         * RecipeCard
+         * @description All that stands on a card. `as_written` is the method in the words that came with the recipe.
+         */
+        RecipeCard: {
+            /** Allergens Named */
+            allergens_named: string[];
+            /** As Written */
+            as_written: string[];
+            /** Cautions */
+            cautions: string[];
+            /** Family */
+            family: string;
+            keeping: components["schemas"]["Keeping"];
+            /** Lines */
+            lines: components["schemas"]["CardLine"][];
+            /** Mass G */
+            mass_g: number;
+            /** Name */
+            name: string;
+            /** Not Known */
+            not_known: string[];
+            sentence: components["schemas"]["Verdict"];
+            /** Steps */
+            steps: components["schemas"]["Step"][];
+            /** Use */
+            use: string | null;
+        };
+        /**
          * RecipeFile
          * @description A recipe file's content, everything said: what is stored, and what goes over the wire.
          */
@@ -5498,7 +5706,7 @@ export interface components {
         };
         /**
          * RecipeInList
-         * @description A recipe as the list shows it.
+         * @description A recipe as the list shows it; one that is put away stands apart, out of the cook's way.
          */
         RecipeInList: {
             /**
@@ -5512,6 +5720,8 @@ export interface components {
             id: number;
             /** Name */
             name: string;
+            /** Put Away */
+            put_away: boolean;
             /** Use */
             use: string | null;
         };
@@ -6704,6 +6914,19 @@ export interface components {
             recipe: components["schemas"]["RecipeIn"];
         };
         /**
+         * TakeInIn
+         * @description The text of a confection file, or of several recipes under headings, and whose spoons and cups are meant.
+         */
+        TakeInIn: {
+            /**
+             * Measure
+             * @default metric
+             */
+            measure?: string;
+            /** Text */
+            text: string;
+        };
+        /**
          * TakeSharedTinIn
          * @description A tin [g], or a usual one, for the two layers of the confection as it was stored at `revision`.
          */
@@ -7252,9 +7475,14 @@ export interface components {
         /**
          * WrittenRecord
          * @description What was read: the recipe file's content, lines that could not be read among it, and what is unsure in it.
+         *
+         *     Where the text describes a confection, `parts` are its parts in the order of making; `recipe` is None where it is a
+         *     confection file, for a part of it is no recipe of its own.
          */
         WrittenRecord: {
-            recipe: components["schemas"]["RecipeFile"];
+            /** Parts */
+            parts: components["schemas"]["PartRecord"][];
+            recipe: components["schemas"]["RecipeFile"] | null;
             /** Unread */
             unread: string[];
             /** Unsure */
@@ -8080,6 +8308,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    takeInConfection: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TakeInIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StoredConfection"];
                 };
             };
             /** @description Unprocessable Content */
@@ -9415,6 +9676,39 @@ export interface operations {
             };
         };
     };
+    otherReadings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LineTextIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OtherReadingsOut"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     readRecipe: {
         parameters: {
             query?: never;
@@ -9612,6 +9906,46 @@ export interface operations {
             };
         };
     };
+    recipeCard: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                recipe_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RecipeCard"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     copyRecipe: {
         parameters: {
             query?: never;
@@ -9755,6 +10089,48 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["StoredConfection"];
                 };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    putAwayRecipe: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                recipe_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PutAwayIn"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description Not Found */
             404: {

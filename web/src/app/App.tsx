@@ -14,6 +14,7 @@ const FitPage = lazy(() => import("../features/fit").then((place) => ({ default:
 const RecipesPage = lazy(() =>
   import("../features/recipes").then((place) => ({ default: place.RecipesPage })),
 );
+const CardPage = lazy(() => import("../features/recipes").then((place) => ({ default: place.CardPage })));
 const LarderPage = lazy(() => import("../features/larder").then((place) => ({ default: place.LarderPage })));
 const StovePage = lazy(() => import("../features/stove").then((place) => ({ default: place.StovePage })));
 const SetPage = lazy(() => import("../features/set").then((place) => ({ default: place.SetPage })));
@@ -42,6 +43,7 @@ export function App() {
           <Routes>
             <Route path="/" element={<FirstRecipe />} />
             <Route path="/recipes" element={<RecipesPage />} />
+            <Route path="/recipes/:id/card" element={<ForRecipe Place={CardPage} />} />
             <Route path="/recipes/:id/formula" element={<ForRecipe Place={FormulaPage} />} />
             <Route path="/recipes/:id/fit" element={<ForRecipe Place={FitPage} />} />
             <Route path="/recipes/:id/compare" element={<ForRecipe Place={ComparePage} />} />
@@ -70,7 +72,7 @@ function FirstRecipe() {
   if (error && !data)
     return <Notice title="The application does not answer" text="Start it again: this page waits for it." />;
   if (!data) return <Skeleton />;
-  const first = data.recipes[0];
+  const first = data.recipes.find((row) => !row.put_away) ?? data.recipes[0];
   return first ? <Navigate replace to={`/recipes/${first.id}/formula`} /> : <FormulaPage id={null} />;
 }
 

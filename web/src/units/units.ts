@@ -63,6 +63,16 @@ export function mmIn(typed: number, units: Units): number {
   return units.length === "in" ? Number((typed * MM_PER_IN).toFixed(2)) : typed;
 }
 
+/** The bare figure of a mass in the person's unit. */
+export function figureOfMass(grams: number, units: Units): string {
+  return String(Number(units.mass === "oz" ? (grams / G_PER_OZ).toFixed(2) : grams.toFixed(1)));
+}
+
+/** What was typed of a mass, in g, as fine as a hundredth. */
+export function gramsIn(typed: number, units: Units): number {
+  return units.mass === "oz" ? Number((typed * G_PER_OZ).toFixed(2)) : typed;
+}
+
 export function temperature(celsius: number, units: Units): string {
   return units.temperature === "F"
     ? `${Math.round(celsius * 1.8 + 32)} °F`

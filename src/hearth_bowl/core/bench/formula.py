@@ -37,9 +37,13 @@ class Formula:
 
 
 def formula(
-    recipe: Recipe, at_c: float, kitchen: Kitchen | None = None, price_per_g: Mapping[str, float] = NO_PRICES
+    recipe: Recipe,
+    at_c: float,
+    kitchen: Kitchen | None = None,
+    price_per_g: Mapping[str, float] = NO_PRICES,
+    measure: str = "metric",
 ) -> Formula:
-    """Return the bench of a recipe at `at_c`, in a kitchen, with the prices that are known.
+    """Return the bench of a recipe at `at_c`, in a kitchen, with the prices that are known and a person's spoons.
 
     Of what is cooked down the readings are of the finished mass, the bowl of what is weighed in.
 
@@ -59,5 +63,5 @@ def formula(
         rule=ratio_rule(recipe, assessment.set.at_c, modelled),
         readings=readings(recipe, assessment, sentence, kitchen, cost(recipe, price_per_g, assessment.mass_g)),
         set_curve=tuple(zip(CURVE_C, curve, strict=False)),
-        line_notes=line_notes(recipe, kitchen),
+        line_notes=line_notes(recipe, kitchen, measure),
     )

@@ -66,19 +66,22 @@ def label_of(worked: Worked, pieces: int | None = None) -> Label:
     )
 
 
-def _refuse_unknown(worked: Worked) -> None:
+def not_known_in(worked: Worked) -> tuple[tuple[int, str], ...]:
+    """Return what nobody knows the allergens of: the part's position, and the ingredient or the words not read."""
+    found: dict[tuple[int, str], None] = {}
     for position, part in enumerate(worked.confection.parts):
-        unread = not_known(part.of) if isinstance(part.of, Recipe) else ()
-        if unread:
-            message = f"what allergens {unread[0]} holds is not known"
-            raise BadInput(
-                ("parts", position, "of"), message, "its line settled, its groups from the packet", "not-known"
-            )
-        for row in next((found.weigh for found in worked.parts if found.part is part), ()):
-            if not row.ingredient.allergens_known:
-                message = f"what allergens {row.ingredient.name} holds is not known"
-                allowed = "its groups, or none of them, from the packet"
-                raise BadInput(("parts", position, "of"), message, allowed, "not-known")
+        weighed = next((row.weigh for row in worked.parts if row.part is part), ())
+        names = [*(not_known(part.of) if isinstance(part.of, Recipe) else ())]
+        names += [row.ingredient.name for row in weighed if not row.ingredient.allergens_known]
+        found.update({(position, name): None for name in names})
+    return tuple(found)
+
+
+def _refuse_unknown(worked: Worked) -> None:
+    for position, name in not_known_in(worked):
+        message = f"what allergens {name} holds is not known"
+        allowed = "its line settled, or its groups from the packet, or none of them"
+        raise BadInput(("parts", position, "of"), message, allowed, "not-known")
 
 
 def _named(ingredient: Ingredient) -> LabelIngredient:

@@ -58,6 +58,7 @@ class Line:
     """One ingredient of a recipe with its amount.
 
     `pinned` amounts are not moved by anything that solves; `proposed` ones are ours, until the cook accepts them.
+    `text` are the words that a line was read from, and `doubts` what is not settled about that reading.
     """
 
     ingredient: Ingredient
@@ -70,6 +71,8 @@ class Line:
     proposed: bool = False
     pack_g: float | None = None
     piece_g: float | None = None
+    text: str = ""
+    doubts: tuple[str, ...] = ()
 
     @property
     def settled_amount(self) -> float:
@@ -85,6 +88,15 @@ class Line:
     def amount_g(self) -> float:
         """Return the amount in grams."""
         return self.settled_amount * self.unit_g
+
+    def in_unit(self, unit: str) -> "Line":
+        """Return the line with as much in another unit.
+
+        :raises BadInput: at `unit`: a tin, bar, piece or stick without a weight.
+        """
+        each_g = unit_g(self.ingredient, unit, self.measure, self.pack_g, self.piece_g)
+        high = None if self.amount_high is None else self.amount_high * self.unit_g / each_g
+        return replace(self, amount=self.amount * self.unit_g / each_g, amount_high=high, unit=unit)
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

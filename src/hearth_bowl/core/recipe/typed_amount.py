@@ -135,6 +135,24 @@ def read_amount(text: str, unit_now: str = "g") -> TypedAmount:
     )
 
 
+_WANTED: Final = re.compile(r"^(?:in|as)\s+(?P<unit>[a-z. ]{1,30})$", re.IGNORECASE)
+
+
+def unit_wanted(text: str) -> str | None:
+    """Return the unit that a typed `in cups` asks for: the amount stays, told in it. None where none is asked for.
+
+    :raises BadInput: at `typed`: a unit that is not known.
+    """
+    match = _WANTED.match(text.strip())
+    if match is None:
+        return None
+    word = " ".join(match["unit"].lower().split()).rstrip(".")
+    unit = UNIT_WORDS.get(word)
+    if unit is None:
+        raise BadInput(("typed",), f"{word!r} is not a unit known here", "one of " + ", ".join(UNITS), "unknown")
+    return unit
+
+
 def ounces_of(pounds: re.Match[str]) -> float:
     """Return the ounces of what `POUNDS_AND_OUNCES` found."""
     return OZ_PER_LB * number_of(pounds["lb"]) + number_of(pounds["oz"])

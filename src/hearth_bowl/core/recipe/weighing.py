@@ -6,7 +6,7 @@ Numbers with no source beside them are judgements, or limits of the reckoning.
 from typing import Final
 
 from hearth_bowl.core.ingredients.ingredient import Ingredient
-from hearth_bowl.core.recipe.measures import MASS_UNITS_G
+from hearth_bowl.core.recipe.measures import MASS_UNITS_G, MEASURES_ML
 from hearth_bowl.core.recipe.recipe import Line
 
 CHIPS_PCT: Final = 7.0
@@ -95,6 +95,35 @@ def ounce_question(line: Line) -> str | None:
     if composition["water"] + composition["ethanol"] < 40:
         return None
     return "Ounces of a liquid: by weight, or fluid ounces (fl oz)? Taken by weight."
+
+
+FRACTIONS: Final = ((0.125, "⅛"), (0.25, "¼"), (1 / 3, "⅓"), (0.5, "½"), (2 / 3, "⅔"), (0.75, "¾"), (1.0, ""))
+NEAR: Final = 0.2
+"""A measure is told where its nearest fraction is no further off than this share of it."""
+CUP_FROM: Final = 0.24
+"""From so much of a cup on cups are told, below it spoons."""
+
+
+def in_spoons(ingredient: Ingredient, grams: float, measure: str) -> str | None:
+    """Return about how many of a person's spoons or cups an amount is, as cooks say it: 2 ½ tbsp; None: none fits.
+
+    It is said beside the grams, never in their place.
+    """
+    if grams <= 0 or ingredient.spoon_g_per_ml <= 0:
+        return None
+    ml_of = MEASURES_ML[measure]
+    ml = grams / ingredient.spoon_g_per_ml
+    unit = "cup" if ml >= CUP_FROM * ml_of["cup"] else "tbsp" if ml >= 0.9 * ml_of["tbsp"] else "tsp"
+    count = ml / ml_of[unit]
+    whole = int(count)
+    rest, sign = min(((0.0, ""), *FRACTIONS), key=lambda row: abs(row[0] - (count - whole)))
+    if rest == 1.0:
+        whole, rest = whole + 1, 0.0
+    told = whole + rest
+    if not told or abs(told - count) > NEAR * count:
+        return None
+    figure = " ".join(part for part in (str(whole) if whole else "", sign) if part)
+    return f"{figure} {unit}{'s' if unit == 'cup' and told > 1 else ''}"
 
 
 def shown_g(grams: float, up: bool = False) -> float:

@@ -2,7 +2,7 @@
 
 from datetime import datetime
 
-from sqlalchemy import ForeignKey, UniqueConstraint
+from sqlalchemy import ForeignKey, UniqueConstraint, false
 from sqlalchemy.orm import Mapped, mapped_column
 
 from hearth_bowl.store.models.base import Base
@@ -24,6 +24,7 @@ class RecipeRow(Base):
     revision: Mapped[int]
     created_at: Mapped[datetime]
     changed_at: Mapped[datetime]
+    put_away: Mapped[bool] = mapped_column(default=False, server_default=false())
 
 
 class RecipeVersionRow(Base):

@@ -72,6 +72,12 @@ export function WhatFollows({ answer, cost, units }: Omit<Props, "nameOf">) {
         {answer.keeping.because}. A guide for home use; local food rules decide.
       </p>
       <h2 className="mt-3 font-bold text-lg">{containsText(answer.allergens)}</h2>
+      {answer.not_known.length > 0 && (
+        <p className="rounded bg-butter px-2 py-1">
+          Not complete: {answer.not_known.join(", ")} {answer.not_known.length === 1 ? "is" : "are"} not known
+          yet. Settle it in the recipe.
+        </p>
+      )}
       <ul className="text-[0.9375rem]">
         {answer.allergens_named.map((row) => (
           <li key={`${row.group}${row.name}`} className="border-line border-b py-0.5">

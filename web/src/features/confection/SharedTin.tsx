@@ -3,7 +3,7 @@ import { useState } from "react";
 import { client, dataOf, type Schemas } from "../../api/client";
 import { confectionQueries, recipeQueries } from "../../api/queries";
 import { Button } from "../../ui/Button";
-import { NumberField } from "../../ui/NumberField";
+import { MassField } from "../../ui/QuantityField";
 import { mass, numberIn, type Units } from "../../units/units";
 import type { Asked } from "./words";
 
@@ -58,12 +58,7 @@ export function SharedTin({ stored, asked, recipes, units, flush, onTaken }: Pro
           share.mutate();
         }}
       >
-        <NumberField
-          label="The tin, g"
-          placeholder="a usual tin"
-          value={typed}
-          onChange={(event) => setTyped(event.target.value)}
-        />
+        <MassField label="The tin" placeholder="a usual tin" value={typed} onMass={setTyped} />
         <Button type="submit" disabled={share.isPending}>
           Share it
         </Button>

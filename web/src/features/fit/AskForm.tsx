@@ -3,8 +3,8 @@ import type { Schemas } from "../../api/client";
 import { rollingQuery } from "../../api/queries";
 import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Field";
-import { LengthField } from "../../ui/LengthField";
 import { NumberField } from "../../ui/NumberField";
+import { LengthField, MassField } from "../../ui/QuantityField";
 import { figureOfLength, mass, useUnits } from "../../units/units";
 import { applies, type Question, SECOND, type Typed, typedAt } from "./ask";
 import type { Vessel } from "./scale";
@@ -148,6 +148,13 @@ function Asking({ question, vessel, typed, library, problem, onType }: AskingPro
               value={text}
               problem={problem}
               onLength={(mm) => onType({ [name]: mm })}
+            />
+          ) : question.unit === "g" ? (
+            <MassField
+              label={says}
+              value={text}
+              problem={problem}
+              onMass={(grams) => onType({ [name]: grams })}
             />
           ) : (
             <NumberField

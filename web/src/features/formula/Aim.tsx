@@ -5,7 +5,8 @@ import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Field";
 import { NumberField } from "../../ui/NumberField";
 import { Popover } from "../../ui/Popover";
-import { numberIn, temperature, useUnits } from "../../units/units";
+import { MassField } from "../../ui/QuantityField";
+import { figureOfMass, numberIn, temperature, useUnits } from "../../units/units";
 import { SideBySide } from "../compare";
 import type { BenchState } from "./useBench";
 import { ingredientName, USES } from "./words";
@@ -16,13 +17,13 @@ type Typed = { water: string; split: string; sweet: string; mass: string; alcoho
 const NOTHING: Typed = { water: "", split: "", sweet: "", mass: "", alcohol: "", ratio: "" };
 
 const FIELDS = [
-  ["mass", "mass_g", "Weighing, g", ""],
   ["split", "fat_to_water_max", "Fat to water, at most", "1.8"],
   ["water", "water_activity_max", "Water activity, at most", "0.88"],
   ["sweet", "sweetness_pct_max", "Sweetness, at most", "30"],
   ["alcohol", "alcohol_pct_max", "Alcohol, %, at most", "2"],
   ["ratio", "ratio", "Chocolate to 1 of liquid", "2"],
 ] as const;
+const FIELD_NAMES = ["mass_g", ...FIELDS.map(([, field]) => field)];
 
 /** Aim: a use and a temperature, one press; what moved is shown beside what it was, to keep or undo. */
 export function Aim({ state, library }: Props) {
@@ -102,11 +103,18 @@ export function Aim({ state, library }: Props) {
             )}
           </Choice>
           <div className="grid grid-cols-2 gap-3">
+            <MassField
+              label="Weighing"
+              placeholder={`any, or ${figureOfMass(state.bench?.mass_g ?? 0, units)}`}
+              value={typed.mass}
+              problem={at("mass_g")}
+              onMass={(grams) => setTyped({ ...typed, mass: grams })}
+            />
             {FIELDS.map(([key, field, label, hint]) => (
               <NumberField
                 key={key}
                 label={label}
-                placeholder={`any, or ${hint || Math.round(state.bench?.mass_g ?? 0)}`}
+                placeholder={`any, or ${hint}`}
                 value={typed[key]}
                 problem={at(field)}
                 onChange={(event) => setTyped({ ...typed, [key]: event.target.value })}
@@ -114,7 +122,7 @@ export function Aim({ state, library }: Props) {
             ))}
           </div>
           {problem &&
-            !problem.errors.some((error) => FIELDS.some(([, field]) => error.path.includes(field))) && (
+            !problem.errors.some((error) => FIELD_NAMES.some((field) => error.path.includes(field))) && (
               <p role="alert" className="text-copper">
                 {problem.errors[0]?.message ?? problem.detail}
               </p>

@@ -2,14 +2,19 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { ApiError, client, dataOf, type Recipe } from "../../api/client";
 import { NumberField } from "../../ui/NumberField";
-import { numberIn, temperature, type Units } from "../../units/units";
+import { gramsIn, mass, numberIn, temperature, type Units } from "../../units/units";
 
 type End = "sea_level_c" | "to_c" | "lost_g" | "water_pct";
 
 /** Cook: type where it ends, or what the scale says is gone, and read what is left. */
 export function Cook({ recipe, units }: { recipe: Recipe; units: Units }) {
   const [typed, setTyped] = useState<{ end: End; text: string }>({ end: "sea_level_c", text: "" });
-  const value = typed.end.endsWith("_c") ? inCelsius(typed.text, units) : numberIn(typed.text);
+  const figure = numberIn(typed.text);
+  const value = typed.end.endsWith("_c")
+    ? inCelsius(typed.text, units)
+    : typed.end === "lost_g" && figure !== undefined
+      ? gramsIn(figure, units)
+      : figure;
   const asked = value !== undefined;
   const { data, error } = useQuery({
     queryKey: ["cook", recipe, typed.end, value],
@@ -26,7 +31,7 @@ export function Cook({ recipe, units }: { recipe: Recipe; units: Units }) {
         [
           ["sea_level_c", `The recipe says, ${degrees}`],
           ["to_c", `or cooked here to, ${degrees}`],
-          ["lost_g", "or the pan has lost, g"],
+          ["lost_g", `or the pan has lost, ${units.mass}`],
           ["water_pct", "or its water is to be, %"],
         ] as const
       ).map(([end, label]) => (
@@ -42,7 +47,7 @@ export function Cook({ recipe, units }: { recipe: Recipe; units: Units }) {
         {data && asked && !error ? (
           <>
             <strong>{data.cooked.water_left_pct.toFixed(1)} % water</strong> is left (±1.5),{" "}
-            {Math.round(data.cooked.water_left_g)} g. {Math.round(data.cooked.finished_g)} g come out at{" "}
+            {mass(data.cooked.water_left_g, units)}. {mass(data.cooked.finished_g, units)} come out at{" "}
             {temperature(Number(data.cooked.to_c.toFixed(1)), units)}
             {data.dial_c !== null && ` (${temperature(Number(data.dial_c.toFixed(1)), units)} on your dial)`},{" "}
             {Math.round(data.cooked.evaporated_g)} g gone.

@@ -5,6 +5,7 @@ import { Button } from "../../ui/Button";
 import { Choice, TextField } from "../../ui/Field";
 import { PopoverClose } from "../../ui/Popover";
 import { SideBySide } from "../compare";
+import { OtherReadings } from "./OtherReadings";
 import type { BenchState } from "./useBench";
 import { ingredientName, STAGES } from "./words";
 
@@ -30,6 +31,7 @@ export function Details({ state, position, name, library }: Props) {
       {notes.map((note) => (
         <p key={note}>{note}</p>
       ))}
+      <OtherReadings line={line} name={name} onTake={(taken) => state.changeLine(position, taken)} />
       {line.proposed && (
         <Button onClick={() => state.changeLine(position, { proposed: false })}>Accept our amount</Button>
       )}
@@ -42,6 +44,17 @@ export function Details({ state, position, name, library }: Props) {
         {(known.includes(line.stage) ? known : [line.stage, ...known]).map((stage) => (
           <option key={stage} value={stage}>
             {STAGES[stage] ?? stage}
+          </option>
+        ))}
+      </Choice>
+      <Choice
+        label="Its amount is told in"
+        value={line.unit}
+        onChange={(event) => state.type(position, `in ${event.target.value}`, line.measure)}
+      >
+        {(UNITS.includes(line.unit) ? UNITS : [line.unit, ...UNITS]).map((unit) => (
+          <option key={unit} value={unit}>
+            {UNIT_NAMES[unit] ?? unit}
           </option>
         ))}
       </Choice>
@@ -61,6 +74,16 @@ export function Details({ state, position, name, library }: Props) {
     </div>
   );
 }
+
+const UNIT_NAMES: Record<string, string> = {
+  g: "grams",
+  oz: "ounces",
+  ml: "millilitres",
+  tsp: "teaspoons",
+  tbsp: "tablespoons",
+  cup: "cups",
+};
+const UNITS = Object.keys(UNIT_NAMES);
 
 type PartProps = Pick<Props, "state" | "position"> & { onMoved: (moved: Schemas["MovedRecipe"]) => void };
 

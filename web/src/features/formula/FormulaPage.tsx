@@ -281,6 +281,8 @@ function newLine(ingredient: Line["ingredient"], amount: number, stage: string):
     proposed: false,
     pack_g: null,
     piece_g: null,
+    text: "",
+    doubts: [],
   };
 }
 

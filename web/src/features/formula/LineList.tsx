@@ -64,7 +64,9 @@ function noteOf(
 ): string | null {
   const spread = notes && notes.spread_g >= 0.05 ? ` ± ${mass(notes.spread_g, units)}` : "";
   const said = line.unit !== "g" && grams !== undefined ? [`that is ${mass(grams, units)}${spread}`] : [];
-  return [...said, ...(notes?.notes.slice(0, 1) ?? [])].join(". ") || null;
+  if (line.doubts[0]) return [...said, line.doubts[0]].join(". ");
+  const spoons = notes?.spoons ? [`about ${notes.spoons}`] : [];
+  return [...said, ...(notes?.notes.length ? notes.notes.slice(0, 1) : spoons)].join(". ") || null;
 }
 
 function share(part: number): string {
@@ -107,6 +109,9 @@ function LineRow(props: RowProps) {
                 {name.replace(/ (?=%|\d)/g, "\u00a0")}
                 {line.proposed && (
                   <span className="ml-1.5 rounded bg-butter px-1 text-[0.8125rem] text-soot">ours</span>
+                )}
+                {line.doubts.length > 0 && (
+                  <span className="ml-1.5 rounded bg-butter px-1 text-[0.8125rem] text-soot">not sure</span>
                 )}
                 {note && <span className="block text-[0.8125rem] text-ash">{note}</span>}
               </button>

@@ -1,12 +1,13 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { useNavigate } from "react-router";
-import { client, dataOf, type Schemas } from "../../api/client";
+import { client, dataOf, type Line, type Recipe, type Schemas } from "../../api/client";
 import { recipeQueries } from "../../api/queries";
 import { Button } from "../../ui/Button";
 import { Dialog } from "../../ui/Dialog";
 import { Choice } from "../../ui/Field";
 import { useUnits } from "../../units/units";
+import { OtherReadings } from "./OtherReadings";
 import { amountText, ingredientName } from "./words";
 
 type Read = Schemas["WrittenRecord"];
@@ -23,11 +24,19 @@ export function PasteRecipe({ library }: { library: Schemas["LibraryOut"] | unde
     mutationFn: () => dataOf(client.POST("/api/recipes/read", { body: { text, measure } })),
   });
   const take = useMutation({
-    mutationFn: (found: Read) => dataOf(client.POST("/api/recipes", { body: { recipe: found.recipe } })),
+    mutationFn: (recipe: Recipe) => dataOf(client.POST("/api/recipes", { body: { recipe } })),
     onSuccess: (stored) => {
       queries.invalidateQueries({ queryKey: recipeQueries.list.queryKey, exact: true });
       setOpen(false);
       navigate(`/recipes/${stored.id}/formula`);
+    },
+  });
+  const together = useMutation({
+    mutationFn: () => dataOf(client.POST("/api/confections/take-in", { body: { text, measure } })),
+    onSuccess: async (stored) => {
+      await queries.invalidateQueries();
+      setOpen(false);
+      navigate(`/confections/${stored.id}`);
     },
   });
   return (
@@ -76,10 +85,13 @@ export function PasteRecipe({ library }: { library: Schemas["LibraryOut"] | unde
             <option value="imperial">imperial</option>
             <option value="au">Australian</option>
           </Choice>
-          {read.error && (
-            <p role="alert" className="text-copper">
-              {read.error.message}
-            </p>
+          {[read.error, take.error, together.error].map(
+            (error) =>
+              error && (
+                <p key={error.message} role="alert" className="text-copper">
+                  {error.message}
+                </p>
+              ),
           )}
           <Button
             type="submit"
@@ -90,59 +102,116 @@ export function PasteRecipe({ library }: { library: Schemas["LibraryOut"] | unde
           </Button>
         </form>
         {read.data && (
-          <Found found={read.data} library={library}>
-            <Button
-              look="filled"
-              disabled={take.isPending}
-              onClick={() => read.data && take.mutate(read.data)}
-            >
-              Take it as a new recipe
-            </Button>
-          </Found>
+          <Found
+            key={read.submittedAt}
+            found={read.data}
+            library={library}
+            isTaking={take.isPending || together.isPending}
+            onTake={take.mutate}
+            onTakeTogether={together.mutate}
+          />
         )}
       </div>
     </Dialog>
   );
 }
 
-type FoundProps = { found: Read; library: Schemas["LibraryOut"] | undefined; children: React.ReactNode };
+type FoundProps = {
+  found: Read;
+  library: Schemas["LibraryOut"] | undefined;
+  isTaking: boolean;
+  onTake: (recipe: Recipe) => void;
+  onTakeTogether: () => void;
+};
 
-function Found({ found, library, children }: FoundProps) {
-  const family = library?.families.find((row) => row.key === found.recipe.family)?.name;
+/** What was read: one recipe, or the parts of a confection, which may be taken in together. */
+function Found({ found, library, isTaking, onTake, onTakeTogether }: FoundProps) {
+  const { recipe, parts } = found;
   return (
     <div className="grid content-start gap-3" aria-live="polite">
-      <h3 dir="auto" className="font-bold">
-        {found.recipe.name} <span className="font-normal text-ash">{family}</span>
-      </h3>
-      <ul>
-        {found.recipe.lines.map((line, position) => (
-          // biome-ignore lint/suspicious/noArrayIndexKey: a line is its position
-          <li key={position} className="flex justify-between gap-3 border-line border-b py-1">
-            <span>{ingredientName(line, library)}</span>
-            <span className="whitespace-nowrap">
-              {line.proposed && <span className="text-[0.8125rem] text-ash">ours: </span>}
-              <strong>{amountText(line)}</strong>
-            </span>
-          </li>
-        ))}
-      </ul>
-      {found.unsure.length > 0 && (
-        <div className="rounded-lg border-[1.5px] border-butter-rim bg-butter p-3">
-          <h4 className="font-bold">Not sure of</h4>
-          <ul>
-            {found.unsure.map((doubt) => (
-              <li key={`${doubt.line} ${doubt.why}`} className="mt-1">
-                <span className="text-[0.8125rem] text-ash">
-                  line {doubt.line}, “{doubt.text}”
-                </span>
-                <br />
-                {doubt.why}
+      {parts.length > 0 && (
+        <section className="rounded-lg border-[1.5px] border-line p-3">
+          <h3 className="font-bold">A confection of {parts.length} parts</h3>
+          <ul className="mt-1">
+            {parts.map((part) => (
+              <li key={`${part.role} ${part.name}`}>
+                {part.role}: <span dir="auto">{part.name}</span>
               </li>
             ))}
           </ul>
-        </div>
+          <div className="mt-2">
+            <Button look="filled" disabled={isTaking} onClick={onTakeTogether}>
+              Take it as a confection
+            </Button>
+          </div>
+        </section>
       )}
-      {children}
+      {recipe && (
+        <Lines given={recipe} library={library}>
+          {(settled) => (
+            <Button
+              look={parts.length > 0 ? "outlined" : "filled"}
+              disabled={isTaking}
+              onClick={() => onTake(settled)}
+            >
+              {parts.length > 0 ? "Take it all as one recipe" : "Take it as a new recipe"}
+            </Button>
+          )}
+        </Lines>
+      )}
     </div>
+  );
+}
+
+type LinesProps = {
+  given: Recipe;
+  library: Schemas["LibraryOut"] | undefined;
+  children: (settled: Recipe) => React.ReactNode;
+};
+
+/** A recipe as it was read, line by line; each doubt can be settled here, or later on the bench. */
+function Lines({ given, library, children }: LinesProps) {
+  const [recipe, setRecipe] = useState(given);
+  const family = library?.families.find((row) => row.key === recipe.family)?.name;
+  const open = recipe.lines.filter((line) => line.doubts.length > 0).length;
+  const change = (position: number, part: Partial<Line>) =>
+    setRecipe({
+      ...recipe,
+      lines: recipe.lines.map((line, at) => (at === position ? { ...line, ...part } : line)),
+    });
+  return (
+    <>
+      <h3 dir="auto" className="font-bold">
+        {recipe.name} <span className="font-normal text-ash">{family}</span>
+      </h3>
+      <ul>
+        {recipe.lines.map((line, position) => (
+          // biome-ignore lint/suspicious/noArrayIndexKey: a line is its position
+          <li key={position} className="border-line border-b py-1">
+            <p className="flex justify-between gap-3">
+              <span>{ingredientName(line, library)}</span>
+              <span className="whitespace-nowrap">
+                {line.proposed && <span className="text-[0.8125rem] text-ash">ours: </span>}
+                <strong>{amountText(line)}</strong>
+              </span>
+            </p>
+            {line.doubts.length > 0 && (
+              <OtherReadings
+                line={line}
+                name={ingredientName(line, library)}
+                onTake={(part) => change(position, part)}
+              />
+            )}
+          </li>
+        ))}
+      </ul>
+      {open > 0 && (
+        <p className="text-[0.9375rem]">
+          {open === 1 ? "One line is" : `${open} lines are`} not settled. Settle them here, or later on the
+          bench.
+        </p>
+      )}
+      {children(recipe)}
+    </>
   );
 }

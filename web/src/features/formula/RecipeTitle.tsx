@@ -147,18 +147,20 @@ function OtherRecipes({ id }: { id: number }) {
     >
       <h2 className="font-bold">Recipes</h2>
       <ul className="mt-1">
-        {data?.recipes.map((row) => (
-          <li key={row.id}>
-            <Link
-              dir="auto"
-              to={`/recipes/${row.id}/formula`}
-              aria-current={row.id === id ? "page" : undefined}
-              className="flex min-h-11 items-center rounded-md px-2 hover:bg-rim-faint aria-[current=page]:font-bold"
-            >
-              <span className="truncate">{row.name}</span>
-            </Link>
-          </li>
-        ))}
+        {data?.recipes
+          .filter((row) => !row.put_away || row.id === id)
+          .map((row) => (
+            <li key={row.id}>
+              <Link
+                dir="auto"
+                to={`/recipes/${row.id}/formula`}
+                aria-current={row.id === id ? "page" : undefined}
+                className="flex min-h-11 items-center rounded-md px-2 hover:bg-rim-faint aria-[current=page]:font-bold"
+              >
+                <span className="truncate">{row.name}</span>
+              </Link>
+            </li>
+          ))}
       </ul>
       <p className="mt-1 flex gap-4 border-line border-t pt-1">
         <Link to={`/recipes/${id}/compare`} className="flex min-h-11 items-center font-bold text-rim">

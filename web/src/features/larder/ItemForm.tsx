@@ -5,6 +5,7 @@ import { larderQuery } from "../../api/queries";
 import { Button } from "../../ui/Button";
 import { Choice, TextField } from "../../ui/Field";
 import { NumberField } from "../../ui/NumberField";
+import { MassField } from "../../ui/QuantityField";
 import { numberIn } from "../../units/units";
 import { TakeOut } from "./TakeOut";
 
@@ -88,12 +89,7 @@ export function ItemForm({ item, library, onDone }: Props) {
         </Choice>
       )}
       <div className="grid grid-cols-2 gap-3">
-        <NumberField
-          label="Pack, g"
-          value={pack}
-          problem={at("pack_g")}
-          onChange={(event) => setPack(event.target.value)}
-        />
+        <MassField label="Pack" value={pack} problem={at("pack_g")} onMass={setPack} />
         <NumberField
           label="Price of a pack"
           value={price}
@@ -115,12 +111,7 @@ export function ItemForm({ item, library, onDone }: Props) {
             onChange={(event) => setOthers(event.target.value)}
           />
         </div>
-        <NumberField
-          label="In the house, g"
-          value={house}
-          problem={at("in_house_g")}
-          onChange={(event) => setHouse(event.target.value)}
-        />
+        <MassField label="In the house" value={house} problem={at("in_house_g")} onMass={setHouse} />
       </div>
       {save.error && problem.length === 0 && (
         <p role="alert" className="text-copper">

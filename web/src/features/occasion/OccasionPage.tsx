@@ -8,7 +8,7 @@ import { Skeleton } from "../../ui/Skeleton";
 import { Sure } from "../../ui/Sure";
 import { containsText, keepingText } from "../../units/told";
 import { mass, type Units, useUnits } from "../../units/units";
-import { OptionalField, WholeField } from "./fields";
+import { OptionalMass, WholeField } from "./fields";
 import { PieceRows } from "./PieceRows";
 import { PourOrder } from "./PourOrder";
 import { ShoppingList } from "./ShoppingList";
@@ -156,8 +156,8 @@ function OccasionBench({ stored, usual, picker, onDeleted }: BenchProps) {
             problem={at("ready_at")}
             onChange={(event) => change({ ready_at: event.target.value || null })}
           />
-          <OptionalField
-            label="The pot holds, g"
+          <OptionalMass
+            label="The pot holds"
             value={asked.pot_g ?? null}
             placeholder="enough"
             problem={at("pot_g")}

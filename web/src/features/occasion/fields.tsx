@@ -1,5 +1,6 @@
 import { useState } from "react";
 import { NumberField } from "../../ui/NumberField";
+import { MassField } from "../../ui/QuantityField";
 import { numberIn } from "../../units/units";
 
 type WholeProps = {
@@ -35,19 +36,19 @@ type OptionalProps = {
   onValue: (value: number | null) => void;
 };
 
-/** A figure that may be left empty. */
-export function OptionalField({ label, value, placeholder, problem, onValue }: OptionalProps) {
+/** A mass that may be left empty. */
+export function OptionalMass({ label, value, placeholder, problem, onValue }: OptionalProps) {
   const [typed, setTyped] = useState(value === null ? "" : String(value));
   return (
-    <NumberField
+    <MassField
       label={label}
       placeholder={placeholder}
       value={typed}
       problem={problem}
-      onChange={(event) => {
-        setTyped(event.target.value);
-        const next = numberIn(event.target.value);
-        if (event.target.value.trim() === "") onValue(null);
+      onMass={(text) => {
+        setTyped(text);
+        const next = numberIn(text);
+        if (text.trim() === "") onValue(null);
         else if (next !== undefined && next > 0) onValue(next);
       }}
     />

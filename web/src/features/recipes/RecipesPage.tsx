@@ -62,26 +62,40 @@ export function RecipesPage() {
           {words.trim() ? "No recipe has all of these words." : "There is no recipe yet."}
         </p>
       )}
-      <ul className="mt-2">
-        {data.recipes.map((row) => (
-          <RecipeRow
-            key={row.id}
-            row={row}
-            family={families.get(row.family) ?? ""}
-            onGone={async (recipe) => {
-              setGone({ name: row.name, recipe });
-              await refresh();
-            }}
-          />
-        ))}
-      </ul>
+      {[data.recipes.filter((row) => !row.put_away), data.recipes.filter((row) => row.put_away)].map(
+        (rows) =>
+          rows[0] && (
+            <section key={rows[0].put_away ? "away" : "here"} className="mt-2">
+              {rows[0].put_away && <h2 className="mt-4 font-bold text-ash">Put away</h2>}
+              <ul>
+                {rows.map((row) => (
+                  <RecipeRow
+                    key={row.id}
+                    row={row}
+                    family={families.get(row.family) ?? ""}
+                    onMoved={refresh}
+                    onGone={async (recipe) => {
+                      setGone({ name: row.name, recipe });
+                      await refresh();
+                    }}
+                  />
+                ))}
+              </ul>
+            </section>
+          ),
+      )}
     </main>
   );
 }
 
-type RowProps = { row: Row; family: string; onGone: (recipe: Recipe) => Promise<void> };
+type RowProps = {
+  row: Row;
+  family: string;
+  onMoved: () => Promise<void>;
+  onGone: (recipe: Recipe) => Promise<void>;
+};
 
-function RecipeRow({ row, family, onGone }: RowProps) {
+function RecipeRow({ row, family, onMoved, onGone }: RowProps) {
   const queries = useQueryClient();
   const navigate = useNavigate();
   const path = { recipe_id: row.id };
@@ -91,6 +105,13 @@ function RecipeRow({ row, family, onGone }: RowProps) {
       await queries.invalidateQueries({ queryKey: recipeQueries.list.queryKey, exact: true });
       navigate(`/recipes/${made.id}/formula`);
     },
+  });
+  const move = useMutation({
+    mutationFn: () =>
+      dataOf(
+        client.PUT("/api/recipes/{recipe_id}/put-away", { params: { path }, body: { away: !row.put_away } }),
+      ),
+    onSuccess: onMoved,
   });
   const remove = useMutation({
     mutationFn: async () => {
@@ -131,10 +152,25 @@ function RecipeRow({ row, family, onGone }: RowProps) {
       >
         Copy
       </Button>
+      <Link
+        to={`/recipes/${row.id}/card`}
+        aria-label={`Card of ${row.name}`}
+        className="inline-flex min-h-11 items-center px-3 font-bold text-[0.9375rem] text-rim underline-offset-4 hover:underline"
+      >
+        Card
+      </Link>
+      <Button
+        look="plain"
+        aria-label={`${row.put_away ? "Bring back" : "Put away"} ${row.name}`}
+        disabled={move.isPending}
+        onClick={() => move.mutate()}
+      >
+        {row.put_away ? "Bring back" : "Put away"}
+      </Button>
       <a
         href={`/api/recipes/${row.id}/recipe.json`}
         aria-label={`${row.name} as a file`}
-        className="inline-flex min-h-11 items-center font-bold text-rim underline-offset-4 hover:underline"
+        className="inline-flex min-h-11 items-center px-3 font-bold text-[0.9375rem] text-rim underline-offset-4 hover:underline"
       >
         As a file
       </a>

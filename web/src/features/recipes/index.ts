@@ -1,1 +1,2 @@
+export { CardPage } from "./CardPage";
 export { RecipesPage } from "./RecipesPage";

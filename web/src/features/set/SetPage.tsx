@@ -5,9 +5,9 @@ import { batchQueries, keptFitQuery, placesQuery, recipeQueries } from "../../ap
 import { RecipeNotice } from "../../app/Notice";
 import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Field";
-import { LengthField } from "../../ui/LengthField";
 import { NumberField } from "../../ui/NumberField";
 import { PhraseList } from "../../ui/Phrase";
+import { LengthField } from "../../ui/QuantityField";
 import { Skeleton } from "../../ui/Skeleton";
 import { useUnits } from "../../units/units";
 import { type ConfectionBody, isShaped, shapeOf, useBodies } from "./bodies";

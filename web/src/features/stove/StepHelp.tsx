@@ -4,6 +4,7 @@ import { client, dataOf, type Schemas } from "../../api/client";
 import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Field";
 import { NumberField } from "../../ui/NumberField";
+import { MassField } from "../../ui/QuantityField";
 import { aboutText } from "../../units/time";
 import { mass, numberIn, temperature, type Units, useUnits } from "../../units/units";
 import type { Happen } from "../run";
@@ -25,12 +26,8 @@ export function PanOnTheScale({ batch, sinceS, units, happen }: PanProps) {
         Weigh the pan: how much longer?
       </summary>
       <div className="grid grid-cols-2 items-end gap-3">
-        <NumberField
-          label="Pan when it started, g"
-          value={start}
-          onChange={(event) => setStart(event.target.value)}
-        />
-        <NumberField label="Pan now, g" value={now} onChange={(event) => setNow(event.target.value)} />
+        <MassField label="Pan when it started" value={start} onMass={setStart} />
+        <MassField label="Pan now" value={now} onMass={setNow} />
       </div>
       <Button
         className="mt-2 min-h-16"
@@ -122,7 +119,7 @@ export function SeedFor({ chocolate }: SeedProps) {
   return (
     <div className="mt-2 flex flex-wrap items-end gap-3">
       <div className="w-36">
-        <NumberField label="Melted, g" value={melted} onChange={(event) => setMelted(event.target.value)} />
+        <MassField label="Melted" value={melted} onMass={setMelted} />
       </div>
       <Button className="min-h-16" disabled={!grams} onClick={() => grams && ask.mutate(grams)}>
         How much seed?

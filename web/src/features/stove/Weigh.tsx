@@ -2,7 +2,7 @@ import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
 import { client, dataOf, type Schemas } from "../../api/client";
 import { Button } from "../../ui/Button";
-import { NumberField } from "../../ui/NumberField";
+import { MassField } from "../../ui/QuantityField";
 import { mass, numberIn, type Units } from "../../units/units";
 import { type Happen, useLineNames } from "../run";
 
@@ -108,11 +108,11 @@ function WeighLine({ name, planned, total, weighed, units, onWeigh }: LineProps)
         <span className="block text-[0.9375rem] text-ash">then {mass(total, units)} in the bowl</span>
       </span>
       <b className="self-center text-[1.75rem]">{mass(planned, units)}</b>
-      <NumberField
-        label={weighed === undefined ? "weighed, g" : `weighed ${mass(weighed, units)}`}
-        aria-label={`Weighed ${name}, g`}
+      <MassField
+        label={weighed === undefined ? "weighed" : `weighed ${mass(weighed, units)}; again`}
+        aria-label={`Weighed ${name}`}
         value={typed}
-        onChange={(event) => setTyped(event.target.value)}
+        onMass={setTyped}
         onKeyDown={(event) => event.key === "Enter" && take()}
       />
       <span className="flex gap-2">
@@ -173,11 +173,7 @@ function Spill({ run, step, units, happen, nameOf }: SpillProps) {
       <summary className="min-h-16 cursor-pointer py-4 text-[1.0625rem] text-rim">Some was spilled</summary>
       <div className="flex flex-wrap items-end gap-3">
         <div className="w-40">
-          <NumberField
-            label="Left in the bowl, g"
-            value={left}
-            onChange={(event) => setLeft(event.target.value)}
-          />
+          <MassField label="Left in the bowl" value={left} onMass={setLeft} />
         </div>
         <Button
           className="min-h-16"

@@ -4,6 +4,7 @@ Numbers with no source beside them are judgements, or limits of the reckoning.
 """
 
 import re
+from collections.abc import Sequence
 from dataclasses import dataclass
 from typing import Final
 
@@ -20,46 +21,18 @@ from hearth_bowl.core.recipe.typed_amount import (
     number_of,
     ounces_of,
 )
+from hearth_bowl.core.recipe.written.amount_words import (
+    BY_EYE_G,
+    CASED_UNITS,
+    COUNT_WORDS,
+    COUNTED_WORDS,
+    FOREIGN_UNITS,
+    JUICE_G,
+    SMALL_TIN_G,
+    SPOONFUL_SLIP_G,
+)
 from hearth_bowl.core.recipe.written.names import name_ingredient
 
-COUNT_WORDS: Final = {
-    "a": 1.0, "an": 1.0, "one": 1.0, "two": 2.0, "three": 3.0, "four": 4.0, "five": 5.0, "six": 6.0, "seven": 7.0,
-    "eight": 8.0, "nine": 9.0, "ten": 10.0, "eleven": 11.0, "twelve": 12.0, "a dozen": 12.0, "half a dozen": 6.0,
-    "half": 0.5, "half a": 0.5, "half an": 0.5, "a quarter": 0.25, "quarter": 0.25, "a third": 1 / 3, "a couple": 2.0,
-    "one and a half": 1.5, "two and a half": 2.5,
-    "un": 1.0, "une": 1.0, "ein": 1.0, "eine": 1.0, "einen": 1.0, "uno": 1.0, "una": 1.0, "um": 1.0, "uma": 1.0,
-}  # fmt: skip
-FOREIGN_UNITS: Final = {
-    "el": "tbsp", "esslöffel": "tbsp", "tl": "tsp", "teelöffel": "tsp", "prise": "pinch", "dose": "tin", "dosen": "tin",
-    "tafel": "bar", "tafeln": "bar", "becher": "tin", "stück": "piece", "päckchen": "tin",
-    "cuillère à soupe": "tbsp", "cuillères à soupe": "tbsp", "cs": "tbsp", "càs": "tbsp", "cuillère à café": "tsp",
-    "cuillères à café": "tsp", "cc": "tsp", "càc": "tsp", "tasse": "cup", "tasses": "cup", "pincée": "pinch",
-    "boîte": "tin", "boîtes": "tin", "tablette": "bar", "tablettes": "bar",
-    "cucchiaio": "tbsp", "cucchiai": "tbsp", "cucchiaino": "tsp", "cucchiaini": "tsp", "pizzico": "pinch",
-    "tazza": "cup", "lattina": "tin", "tavoletta": "bar",
-    "colher de sopa": "tbsp", "colheres de sopa": "tbsp", "colher de chá": "tsp", "colheres de chá": "tsp",
-    "xícara": "cup", "xícaras": "cup", "lata": "tin", "latas": "tin", "barra": "bar", "barras": "bar",
-    "pitada": "pinch",
-    "cucharada": "tbsp", "cucharadas": "tbsp", "cucharadita": "tsp", "cucharaditas": "tsp", "taza": "cup",
-    "tazas": "cup", "pizca": "pinch", "tableta": "bar", "gramm": "g", "grammes": "g", "gramme": "g", "grammi": "g",
-    "gramos": "g", "gramas": "g", "pfund": "", "dag": "",
-}  # fmt: skip
-"""Measures in French, German, Italian, Portuguese and Spanish kitchens; of an empty one the amount is not taken."""
-BY_EYE_G: Final = {
-    "knob": (15.0, "a knob is taken as 15 g"),
-    "walnut": (20.0, "the size of a walnut is taken as 20 g"),
-    "handful": (30.0, "a handful is taken as 30 g"),
-    "miniature": (47.5, "a miniature is taken as 50 ml"),
-    "splash": (5.0, "a splash is taken as 5 g"),
-    "glug": (10.0, "a glug is taken as 10 g"),
-    "dollop": (20.0, "a dollop is taken as 20 g"),
-    "sachet": (8.0, "a sachet is taken as 8 g: its print wins"),
-    "shot": (28.0, "a shot is taken as 30 ml"),
-}
-"""What is measured by eye [g]: judgements, always said."""
-JUICE_G: Final = {"lemon_juice": 45.0, "lime_juice": 28.0, "orange_juice": 80.0, "yuzu_juice": 25.0}
-"""The juice of one fruit, ±30 %: usual sizes, a judgement."""
-CASED_UNITS: Final = {"T": "tbsp", "Tb": "tbsp", "Tbs": "tbsp", "Tbsp": "tbsp", "t": "tsp", "C": "cup", "c": "cup"}
 _UNITS: Final = sorted(
     {*UNIT_WORDS, *FOREIGN_UNITS, *TENTHS_ML, *(word.lower() for word in CASED_UNITS), "egg", "block", "blocks",
      "packet",
@@ -79,27 +52,28 @@ _AMOUNT: Final = re.compile(
 )
 _PACKS: Final = (
     "tins?|cans?|bars?|blocks?|packs?|packets?|cartons?|tubs?|tubes?|jars?|bottles?|bags?|boîtes?|tablettes?|dosen?"
-    "|tafeln?|latas?"
+    "|tafeln?|latas?|becher|packages?|gläser|glas|botes?|lattin[ae]|tavolett[ae]|barattol[oi]|vasett[oi]"
 )
 _SIZE_UNIT: Final = r"kg|g|grams?|ml|cl|dl|fl\.? ?oz|oz|ounces?"
 _TIMES: Final = re.compile(
     rf"^(?P<count>{NUMBER})\s*x\s*(?P<size>{NUMBER})\s*(?P<unit>{_SIZE_UNIT})(?![a-zà-ÿ])", re.IGNORECASE
 )
-_THOUSANDS: Final = re.compile(r"(?<![\d.,])(\d{1,3})[,.](\d{3})(?=\s*(?:g|grams?|ml)(?![a-z]))", re.IGNORECASE)
+THOUSANDS: Final = re.compile(r"(?<![\d.,])(\d{1,3})[,.](\d{3})(?=\s*(?:g|grams?|ml)(?![a-z]))", re.IGNORECASE)
 _PARTS: Final = re.compile(rf"^{NUMBER}\s*(?:parts?|teile?|parties?|parti|partes?)(?![a-z])", re.IGNORECASE)
 _BY_EYE: Final = re.compile(
-    r"\b(knob|walnut(?= of|-sized)|handful|miniature|splash|glug|dollop|sachet|shot)s?\b|size of a (walnut)",
+    r"\b(knob|walnut(?= of|-sized)|handful|miniature|splash|glug|dollop|sachet|shot|päckchen|bustina)s?\b"
+    r"|size of a (walnut)",
     re.IGNORECASE,
 )
 _HEAPED: Final = re.compile(r"\b(heaped|heaping|rounded|scant|generous)\b", re.IGNORECASE)
 _PACK: Final = re.compile(
-    rf"(?P<size>{NUMBER})\s*-?(?P<unit>{_SIZE_UNIT})\.?\s*(?:\)|-)?\s*"
+    rf"(?P<size>{NUMBER})\s*-?(?P<unit>{_SIZE_UNIT})\.?\s*(?:\)|-)?\s*(?:small |large )?"
     rf"(?P<pack>{_PACKS})(?![a-zà-ÿ])",
     re.IGNORECASE,
 )
 _COUNTED_PACKS: Final = re.compile(
     rf"^(?P<count>{NUMBER}|{_COUNTS})\s*(?:small\s+|large\s+)?(?P<pack>{_PACKS})(?P<named>[^(0-9]{{0,60}}?)"
-    rf"\s*(?:of|x|at|à|,|\()\s*(?:each\s+|about\s+|je\s+)?(?P<size>{NUMBER})\s*"
+    rf"\s*(?:of|x|at|à|,|\()\s*(?:each\s+|about\s+|je\s+|de\s+|da\s+)?(?P<size>{NUMBER})\s*"
     rf"(?P<unit>{_SIZE_UNIT})"
     rf"(?![a-zà-ÿ])",
     re.IGNORECASE,
@@ -109,26 +83,12 @@ _BULLET: Final = re.compile(r"^[\s\-*•·▢☐□–—]+|^\d+[.)]\s+(?=[A-Za-
 _TO_TASTE: Final = re.compile(
     r"\b(to taste|as needed|optional|for rolling|for dusting|for coating|to decorate|to serve)\b"
 )
-SMALL_TIN_G: Final = {"evaporated": 170.0, "coconut_milk17": 165.0}
-"""What a small tin holds: usual prints."""
 _SMALL: Final = re.compile(r"\bsmall (?:tin|can)\b", re.IGNORECASE)
 LONGEST_LINE: Final = 300
 """No line of a list is longer: a judgement."""
 LIQUID_WATER_PCT: Final = 25.0
 FLUID_OUNCE_ML: Final = MEASURES_ML["us"]["floz"]
 """What a fluid ounce on a pack is taken as: the US one, as prints that state it are."""
-COUNTED_WORDS: Final = {
-    "egg": "piece", "block": "bar", "blocks": "bar", "packet": "bar", "packets": "bar", "pack": "bar", "packs": "bar",
-    "jar": "tin", "jars": "tin", "leaf": "piece", "leaves": "piece", "sheet": "piece", "sheets": "piece",
-}  # fmt: skip
-SPOONFUL_SLIP_G: Final = {
-    "salt": 8.0,
-    "lecithin": 6.0,
-    "vanilla_extract": 16.0,
-    "spice_ground": 6.0,
-    "coffee_instant": 20.0,
-}
-"""More than this of it in one line is more likely a tablespoon for a teaspoon."""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -164,25 +124,29 @@ def read_line(text: str, measure: str) -> WrittenLine:
     >>> line.key, line.amount, line.unit
     ('cream48', 1.25, 'cup')
     """
-    plain = _plain(text)
-    named = name_ingredient(_THOUSANDS.sub(r"\1\2", plain))
+    plain = plain_words(text)
+    named = name_ingredient(THOUSANDS.sub(r"\1\2", plain))
     doubts = [named.doubt] if named.doubt else []
-    if named.key is None:
-        return _line(None, doubts, left_out=True)
+    return _line(None, doubts, left_out=True) if named.key is None else read_as(plain, named.key, measure, doubts)
+
+
+def read_as(text: str, key: str, measure: str, doubts: Sequence[str] = ()) -> WrittenLine:
+    """Return one line of an ingredient list whose ingredient is known: its amount, and what is doubtful besides."""
+    plain, doubts = plain_words(text), list(doubts)
     if _PARTS.match(plain):
-        return _line(named.key, [*doubts, "parts of what is not said: type an amount"])
-    if _THOUSANDS.search(plain):
-        plain = _THOUSANDS.sub(r"\1\2", plain)
+        return _line(key, [*doubts, "parts of what is not said: type an amount"])
+    if THOUSANDS.search(plain):
+        plain = THOUSANDS.sub(r"\1\2", plain)
         doubts.append("taken as thousands: a comma may be a decimal one")
     heaped = _HEAPED.search(plain)
     if heaped is not None:
         doubts.append(f"{heaped[1].lower()}: taken as level")
     plus = _PLUS.match(plain)
     if plus is not None:
-        return _summed(plus, named.key, measure, doubts)
+        return _summed(plus, key, measure, doubts)
     if _MORE.search(plain):
         doubts.append("more of it is said: the first amount is taken")
-    return _packed(plain, named.key, doubts) or _stated(plain, named.key, measure, doubts)
+    return _packed(plain, key, doubts) or _stated(plain, key, measure, doubts)
 
 
 def _summed(plus: re.Match[str], key: str, measure: str, doubts: list[str]) -> WrittenLine:
@@ -242,7 +206,8 @@ def number_of_counted(text: str) -> float:
     return number_of(text) if counted is None else counted
 
 
-def _plain(text: str) -> str:
+def plain_words(text: str) -> str:
+    """Return a line without its bullet, its fractions as figures."""
     plain = text.replace("\u00a0", " ").replace("×", "x").replace("⁄", "/")
     for sign, fraction in VULGAR_FRACTIONS.items():
         plain = re.sub(rf"(?<=\d){sign}", f" {fraction}", plain).replace(sign, fraction)

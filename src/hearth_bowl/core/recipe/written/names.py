@@ -51,6 +51,12 @@ ZEST_OF: Final = re.compile(
 )
 STRENGTH_OF: Final = re.compile(r"(\d\d) % vol")
 FAT_OF: Final = re.compile(r"(\d+(?:\.\d)?) %")
+SIZE_OF: Final = re.compile(r"\b(?:the )?size of (?:a|an|two|three) [a-z]{3,12}\b|\b[a-z]{3,12}[- ]sized\b")
+PURPOSE: Final = re.compile(
+    r"\bfor (?:the |your |making )?"
+    r"(?:truffles?|ganache|fudge|fillings?|cent(?:re|er)s?|shells?|layers?|mix|sauce|base)\b"
+)
+"""Words that say what a thing is for, not what it is."""
 ALTERNATIVE: Final = re.compile(r"\b(?:or|oder|ou|oppure|o)\b")
 
 
@@ -77,8 +83,10 @@ def name_ingredient(words: str) -> Named:
     if exact:
         return Named(key=exact, doubt=None)
     text = " " + re.sub(r"[^a-zà-ÿœß0-9%.,' -]", " ", words.lower().replace("’", "'")) + " "
+    text = SIZE_OF.sub(" ", PURPOSE.sub(" ", text))
     text = JUICE_OR_ZEST.sub(r" \1 juice ", ZEST_OF.sub(" citrus zest ", text))
-    found = _longest(text)
+    first = ALTERNATIVE.split(text)[0]
+    found = _longest(first) or _longest(text)
     if found is None:
         return Named(key=None, doubt="not an ingredient known here: left out")
     start, end, key, doubt = found

@@ -15,6 +15,7 @@ from hearth_bowl.core.ingredients.library import LIBRARY
 from hearth_bowl.core.recipe.measures import MEASURES_ML
 from hearth_bowl.core.recipe.recipe import FAMILIES, MAX_LINES, Line, Recipe, checked_recipe
 from hearth_bowl.core.recipe.written.lines import LONGEST_LINE, WrittenLine, checked_line
+from hearth_bowl.core.recipe.written.names import name_ingredient
 from hearth_bowl.core.recipe.written.proposals import family_of, proposed_g, shared_by, use_of
 from hearth_bowl.core.recipe.written.stages import stage_of
 
@@ -24,7 +25,15 @@ METHOD: Final = re.compile(
     r"^\W*(method|directions?|instructions?|preparation|steps?|how to make)\b.{0,20}$", re.IGNORECASE
 )
 INGREDIENTS: Final = re.compile(r"^\W*(ingredients?|you will need|you'll need)\b.{0,20}$", re.IGNORECASE)
-HEADING: Final = re.compile(r"^[^\d]{0,60}:\s*$")
+_PART_WORDS: Final = (
+    r"(?:shells?|casings?|coatings?|coat|toppings?|decorations?|rolling|dipping|drizzle|glaze|garnish|fillings?"
+    r"|cent(?:re|er)s?|ganache|truffles?|fudge|layers?|base)"
+)
+HEADING: Final = re.compile(
+    rf"^(?:[^\d]{{0,60}}:\s*|\W*(?:for )?(?:the )?(?:[a-z]+ ){{0,2}}{_PART_WORDS}(?: layers?| mix(?:ture)?)?\s*)$",
+    re.IGNORECASE,
+)
+"""A heading among the ingredients: words with a colon, or words that name a part of the piece and nothing else."""
 OTHER_PART: Final = re.compile(
     r"\b(coat|shell|topping|decorat|rolling|dipping|finish|glaze|drizzle|garnish)", re.IGNORECASE
 )
@@ -45,11 +54,10 @@ class Unsure:
 class WrittenRecipe:
     """What was read: the recipe, lines whose amounts are ours marked `proposed`, and what is unsure.
 
-    `texts` are the words of each line of the recipe; `unread` those that name something and could not be read.
+    `unread` are the lines that name something and could not be read.
     """
 
     recipe: Recipe
-    texts: tuple[str, ...]
     unsure: tuple[Unsure, ...]
     unread: tuple[str, ...]
 
@@ -59,14 +67,38 @@ def read_text(text: str, measure: str, family: str | None = None) -> WrittenReci
 
     :raises BadInput: at `measure` or `family`; at `file` where no ingredient can be read, or too much.
     """
+    card = split_card(text, measure)
+    ingredients = [row for _, rows in card.sections for row in rows]
+    parts = {
+        number: heading.rstrip(": ")
+        for heading, rows in card.sections
+        if OTHER_PART.search(heading)
+        for number, _ in rows
+    }
+    return read_parts(card.name or "Untitled", ingredients, card.steps, measure, family, parts)
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Card:
+    """A text taken apart: its title, its ingredient lines (number, words) under their headings, and its method."""
+
+    name: str
+    sections: list[tuple[str, list[tuple[int, str]]]]
+    steps: list[str]
+
+
+def split_card(text: str, measure: str) -> Card:
+    """Return a text taken apart.
+
+    :raises BadInput: at `file` where it is too long; at `measure`.
+    """
+    check_measure(measure)
     lines = [line.strip() for line in text.splitlines()]
     if len(lines) > MOST_TEXT_LINES:
         raise BadInput(("file",), f"{len(lines)} lines", f"one recipe of up to {MOST_TEXT_LINES} lines", "too-large")
     name = ""
-    ingredients: list[tuple[int, str]] = []
+    sections: list[tuple[str, list[tuple[int, str]]]] = [("", [])]
     steps: list[str] = []
-    parts: dict[int, str] = {}
-    part = ""
     in_method = False
     for number, line in enumerate(lines, 1):
         start = line[:LONGEST_LINE]
@@ -77,17 +109,19 @@ def read_text(text: str, measure: str, family: str | None = None) -> WrittenReci
             in_method = True
         elif in_method:
             steps.append(line)
-        elif not name and not ingredients and not _is_ingredient(line, measure):
+        elif HEADING.match(start) and (name or len(sections) > 1 or sections[0][1] or _says_another_part(line)):
+            sections.append((line, []))
+        elif not name and not any(rows for _, rows in sections) and not _is_ingredient(line, measure):
             name = line.lstrip("# ").rstrip(":")
-        elif HEADING.match(start):
-            part = line.rstrip(": ") if OTHER_PART.search(start) else ""
         elif SENTENCE.match(start) and len(line) > 50 and not re.match(r"^\W{0,9}\d+(?![.)])", start):
             steps.append(line)
         else:
-            ingredients.append((number, line))
-            if part:
-                parts[number] = part
-    return read_parts(name or "Untitled", ingredients, steps, measure, family, parts)
+            sections[-1][1].append((number, line))
+    return Card(name=name, sections=sections, steps=steps)
+
+
+def _says_another_part(line: str) -> bool:
+    return line.endswith(":") and OTHER_PART.search(line) is not None
 
 
 def _is_ingredient(line: str, measure: str) -> bool:
@@ -108,8 +142,7 @@ def read_parts(
     :param parts: by line, the heading of another part of the piece that it stands under: a coat, a shell, a topping.
     :raises BadInput: at `measure` or `family`; at `file` where no ingredient can be read.
     """
-    if measure not in MEASURES_ML:
-        raise BadInput(("measure",), f"unknown measure {measure[:40]!r}", "one of " + ", ".join(MEASURES_ML), "unknown")
+    check_measure(measure)
     if family is not None and family not in FAMILIES:
         raise BadInput(("family",), f"unknown family {family[:60]!r}", "one of " + ", ".join(FAMILIES), "unknown")
     if len(ingredients) > MAX_LINES:
@@ -120,7 +153,7 @@ def read_parts(
         Unsure(line=number, text=text[:LONGEST_LINE], why=why) for number, text, line in read for why in line.doubts
     ]
     unsure += [
-        Unsure(line=number, text=text[:LONGEST_LINE], why=f"it stands under “{parts[number][:60]}”: a part of its own?")
+        Unsure(line=number, text=text[:LONGEST_LINE], why=_elsewhere(parts[number]))
         for number, text, line in read
         if number in parts and line.key is not None
     ]
@@ -141,10 +174,14 @@ def read_parts(
             share = shared_by(str(line.key), found_family, unstated)
             grams = proposed_g(str(line.key), found_family, stated_g, share)
             unsure.append(Unsure(line=number, text=text[:LONGEST_LINE], why=f"{grams:g} g is our proposal"))
-            one = Line(ingredient=LIBRARY[str(line.key)], amount=grams, measure=measure, proposed=True)
+            named = name_ingredient(text).doubt
+            doubts: tuple[str, ...] = (named,) if named else ()
+            one = Line(ingredient=LIBRARY[str(line.key)], amount=grams, measure=measure, proposed=True, doubts=doubts)
         else:
-            one = _line(line, measure)
-        lines.append(replace(one, stage=stage_of(str(line.key), steps, found_family)))
+            one = replace(_line(line, measure), doubts=line.doubts)
+        stage = stage_of(str(line.key), steps, found_family)
+        doubts = (*one.doubts, _elsewhere(parts[number])) if number in parts else one.doubts
+        lines.append(replace(one, stage=stage, text=text[:LONGEST_LINE], doubts=doubts))
     recipe = checked_recipe(
         name=name[:200] or "Untitled",
         family=found_family,
@@ -155,10 +192,22 @@ def read_parts(
     unsure.sort(key=lambda found: found.line)
     return WrittenRecipe(
         recipe=recipe,
-        texts=tuple(text[:LONGEST_LINE] for _, text, _ in known),
         unsure=tuple(unsure),
         unread=tuple(text[:LONGEST_LINE] for _, text, line in read if line.key is None and line.left_out),
     )
+
+
+def _elsewhere(heading: str) -> str:
+    return f"it stands under “{heading[:60]}”: a part of its own?"
+
+
+def check_measure(measure: str) -> None:
+    """Check whose spoons and cups are meant.
+
+    :raises BadInput: at `measure`.
+    """
+    if measure not in MEASURES_ML:
+        raise BadInput(("measure",), f"unknown measure {measure[:40]!r}", "one of " + ", ".join(MEASURES_ML), "unknown")
 
 
 def with_unread(found: WrittenRecipe) -> Recipe:
@@ -173,6 +222,9 @@ def with_unread(found: WrittenRecipe) -> Recipe:
                 name=text[:200], composition_pct={"other": 100}, density_g_per_ml=1.0, allergens=None
             ),
             amount=0.0,
+            measure=found.recipe.lines[0].measure,
+            text=text,
+            doubts=("it could not be read",),
         )
         for text in found.unread[:room]
     ]

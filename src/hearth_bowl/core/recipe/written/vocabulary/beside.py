@@ -7,31 +7,31 @@ from typing import Final
 
 _HARMLESS: Final = """
 the and with for from into about approx approximately around roughly plus more extra additional good quality best
-fresh freshly finely coarsely roughly chopped chop sliced diced grated ground broken pieces piece chunks chunk small
-large medium big little heaped heaping level scant rounded generous packed lightly loosely sifted sieved melted
-softened soft cold cool warm hot boiling room temperature temp cubed cubes cut crushed crumbled toasted roasted
-blanched whole halved pitted stoned peeled unpeeled skinned skin skins seeds removed scraped drained rinsed dried
-dry ripe organic plain pure natural good unsalted salted sweet your own choice favourite favorite any kind brand
-optional taste needed dusting rolling coating decorating decorate decoration serve serving sprinkle sprinkling top
-topping finish finishing garnish use using used see note notes each per pack packs packet packets tin tins can cans
-bar bars block blocks carton cartons tub tubs tube tubes jar jars bottle bottles bag bags sachet sachets box boxes
-gram grams kilo kilos ounce ounces pound pounds millilitre millilitres litre litres liter liters teaspoon teaspoons
-tablespoon tablespoons tsp tbsp tsps tbsps cup cups pint pints fluid floz stick sticks pinch pinches dash drop drops
-knob walnut-sized size lump handful few couple dozen half quarter third two three four five six seven eight nine ten
-eleven twelve one juice zest rind leaves leaf sheet sheets bean beans pod pods split lengthways vol alcohol proof
-abv cocoa solids fat minimum min max least least. chips drops buttons callets couverture bars chocolate block
-dessert cooking baking full-fat low-fat reduced light dark unsweetened sweetened powder powdered liquid thick thin
-runny clear pale strong weak medium-strong freshly-brewed brewed shot shots espresso-strength instant fine
-granulated superfine miniature miniatures miniature-bottle glass glasses spoon spoons ladle mug mugs heaped-teaspoon
-about. tall gently lukewarm cooled chilled frozen thawed defrosted beaten whisked whipped stiff peaks separated yolk
-yolks white whites egg eggs nibbed flaked slivered shelled kernels kernel nut nuts raw unsalted. shell shells
-filling centre centres center centers ganache truffles truffle fudge layer mix mixture base de du des la le les un
-une di del della dei il lo gli con senza sin sem com para por e et und mit aus der die das den dem ein eine einen
-gemahlen gehackt geschmolzen weich fein grob frisch flüssig haché hachée fondu fondue mou molle râpé entier entière
-liquide frais fraîche tritato fuso morbido fresco intero derretida derretido picado picada ralado mole temperatura
-ambiente colher colheres sopa chá xícara xícaras copo lata latas cucharada cucharadas cucharadita taza tazas
-cuillère cuillères soupe café tasse tasses pincée sachet gousse esslöffel teelöffel prise päckchen becher dose dosen
-tafel tafeln cucchiaio cucchiai cucchiaino cucchiaini pizzico bustina grammi gramos gramas gramm grammes
+fresh freshly finely coarsely chopped chop sliced diced grated ground broken pieces piece chunks chunk small large
+medium big little heaped heaping level scant rounded generous packed lightly loosely sifted sieved melted softened
+soft cold cool warm hot boiling room temperature temp cubed cubes cut crushed crumbled toasted roasted blanched
+whole halved pitted stoned peeled unpeeled skinned skin skins seeds removed scraped drained rinsed dried dry ripe
+organic plain pure natural unsalted salted your own choice favourite favorite any kind brand optional taste needed
+dusting rolling coating decorating decorate decoration serve serving sprinkle sprinkling top topping finish
+finishing garnish use using used see note notes each per pack packs packet packets tin tins can cans bar bars block
+blocks carton cartons tub tubs tube tubes jar jars bottle bottles bag bags sachet sachets box boxes gram grams kilo
+kilos ounce ounces pound pounds millilitre millilitres litre litres liter liters teaspoon teaspoons tablespoon
+tablespoons tsp tbsp tsps tbsps cup cups pint pints fluid floz stick sticks pinch pinches dash drop drops knob
+walnut-sized size lump handful few couple dozen half quarter third two three four five six seven eight nine ten
+eleven twelve one zest rind leaves leaf sheet sheets pod pods split lengthways vol alcohol proof abv cocoa solids
+fat minimum min max least least. chips buttons callets couverture dessert cooking baking full-fat unsweetened
+sweetened thick thin runny clear pale strong weak medium-strong freshly-brewed brewed shot shots instant fine
+granulated superfine miniature miniatures miniature-bottle glass glasses spoon spoons ladle mug mugs
+heaped-teaspoon about. tall gently lukewarm cooled chilled frozen thawed defrosted beaten whisked whipped stiff
+peaks separated nibbed flaked slivered shelled kernels kernel raw unsalted. de du des la le les un une di del della
+dei il lo gli con senza sin sem com para por e et und mit aus der die das den dem ein eine einen gemahlen gehackt
+geschmolzen weich fein grob frisch flüssig haché hachée fondu fondue mou molle râpé entier entière liquide frais
+fraîche tritato fuso morbido fresco intero derretida derretido picado picada ralado mole temperatura ambiente
+colher colheres sopa chá xícara xícaras copo lata latas cucharada cucharadas cucharadita taza tazas cuillère
+cuillères soupe café tasse tasses pincée gousse esslöffel teelöffel prise
+handful handfuls smooth crunchy type style
+irish scottish bote tostadas tostada package packages päckchen becher dose dosen tafel tafeln
+cucchiaio cucchiai cucchiaino cucchiaini pizzico bustina grammi gramos gramas gramm grammes
 """
 HARMLESS: Final = frozenset(_HARMLESS.split())
 """Words beside a name that do not say what it is."""
