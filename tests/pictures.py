@@ -61,7 +61,7 @@ def _read(page: Page) -> None:
     page.get_by_label("A title, one ingredient a line").fill(CARD)
     page.get_by_label("Spoons and cups are").select_option("us")
     page.get_by_role("button", name="Read it").click()
-    page.get_by_text("Not sure of").wait_for()
+    page.get_by_text("not settled").wait_for()
 
 
 def _fudge(page: Page) -> None:

@@ -13,6 +13,7 @@ from hearth_bowl.cli.fitting import fit_parsers
 from hearth_bowl.cli.heat import heat_parsers
 from hearth_bowl.cli.learning import learning_parsers
 from hearth_bowl.cli.parser import Parser
+from hearth_bowl.cli.planning import planning_parsers
 from hearth_bowl.cli.recipes import recipe_parsers
 from hearth_bowl.core.errors import BadInput, dotted
 from hearth_bowl.core.quantities import plain
@@ -50,6 +51,7 @@ def verb_parsers() -> dict[str, Parser]:
         **heat_parsers(),
         **cooling_parsers(),
         **learning_parsers(),
+        **planning_parsers(),
         "verbs": Parser("verbs", answer_verbs),
         "version": Parser("version", lambda _: {"version": __version__}),
     }

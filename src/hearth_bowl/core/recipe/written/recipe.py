@@ -224,7 +224,9 @@ def with_unread(found: WrittenRecipe) -> Recipe:
             amount=0.0,
             measure=found.recipe.lines[0].measure,
             text=text,
-            doubts=("it could not be read",),
+            doubts=tuple(
+                dict.fromkeys(doubt.why.removesuffix(": left out") for doubt in found.unsure if doubt.text == text)
+            ),
         )
         for text in found.unread[:room]
     ]

@@ -1,0 +1,47 @@
+"""A job: one thing to do for one or several confections, what it needs, and what lies between it and others."""
+
+from collections.abc import Mapping
+from dataclasses import dataclass, field
+from types import MappingProxyType
+from typing import Final
+
+NOTHING: Final[Mapping[str, int]] = MappingProxyType({})
+JOBS: Final = (
+    "weigh", "melt", "temper", "heat", "join", "shell", "fill", "cap", "cool", "set", "rest", "dwell", "beat", "whip",
+    "cut", "roll", "dip", "decorate", "unmould", "wash", "soften", "pack",
+)  # fmt: skip
+"""The kinds of job, as the contract has them."""
+AFTER_THE_LAST: Final = frozenset({"soften", "pack"})
+"""A confection is finished before these."""
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class After:
+    """What must be done before: at least, and at most (None: no limit), so long before [min from its end]."""
+
+    id: str
+    least_min: int = 0
+    most_min: int | None = None
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Job:
+    """One thing to do. `confections` are the positions of those that it serves; `hands_on` takes a pair of hands.
+
+    `uses` are places and tools while it lasts; `vessel` the mould or pan that it is in, of which
+    it takes `moulds` in this `turn`. `holds` are the nuts and peanuts that it leaves on tools.
+    """
+
+    id: str
+    kind: str
+    title: str
+    minutes: int
+    hands_on: bool
+    because: str
+    confections: tuple[int, ...]
+    after: tuple[After, ...] = ()
+    uses: Mapping[str, int] = field(default_factory=lambda: NOTHING)
+    vessel: str | None = None
+    moulds: int = 0
+    turn: int = 0
+    holds: frozenset[str] = frozenset()

@@ -1,0 +1,100 @@
+"""Jobs: what several confections ask for, drawn up from the confections themselves and in one place.
+
+Ids are made of positions and kinds alone, so that they stay when wishes change and the confections do not.
+"""
+
+from collections.abc import Sequence
+
+from hearth_bowl.core.confection.work_out import Batch, Worked
+from hearth_bowl.core.plan.drafts import Draft
+from hearth_bowl.core.plan.forms import form_jobs
+from hearth_bowl.core.plan.job import Job
+from hearth_bowl.core.plan.masses import SOON, Made, mass_jobs
+from hearth_bowl.core.plan.occasion import Occasion
+from hearth_bowl.core.plan.shared import ending_jobs, melting_jobs
+from hearth_bowl.core.plan.waits import Waits
+
+NUTS = frozenset({"nuts", "peanut"})
+
+
+def jobs_of(
+    worked: Sequence[Worked], out_of_fridge_min: Sequence[int], waits: Waits, *,
+    pot_g: float | None = None, effort: float = 1.0,
+) -> tuple[Job, ...]:  # fmt: skip
+    """Return all jobs of some confections, each after those that it names.
+
+    :param out_of_fridge_min: of each confection, how long before it is eaten it comes out of the fridge.
+    :param pot_g: what the pot holds; more is made in several goes. None: enough.
+    :param effort: stretches all hands-on times.
+    """
+    holds = [holds_of(one) for one in worked]
+    made = _masses(worked, holds, waits, pot_g, effort)
+    drafts = []
+    for position, one in enumerate(worked):
+        own = {
+            at: found
+            for at, part in enumerate(one.parts)
+            for found in made
+            if found.recipe == part.part.of and position in found.jobs[0].confections
+        }
+        draft = Draft(position=position, worked=one, made=own, waits=waits, effort=effort, holds=holds[position])
+        form_jobs(draft)
+        drafts.append(draft)
+    melting = melting_jobs(drafts, effort)
+    masses = [job for found in made for job in found.jobs]
+    own_jobs = [job for draft in drafts for job in draft.jobs]
+    pieces = sum(one.pieces for one in worked)
+    return (*masses, *melting, *own_jobs, *ending_jobs(drafts, out_of_fridge_min, pieces, effort))
+
+
+def occasion_jobs(occasion: Occasion) -> tuple[Job, ...]:
+    """Return all jobs of an occasion, in its own kitchen.
+
+    :raises BadInput: naming the field.
+    """
+    waits = Waits(slow=occasion.slow, kitchen=occasion.kitchen, kitchen_c=occasion.kitchen_c)
+    worked = [wanted.worked for wanted in occasion.wanted]
+    out_min = [wanted.out_of_fridge_min for wanted in occasion.wanted]
+    return jobs_of(worked, out_min, waits, pot_g=occasion.pot_g, effort=occasion.hands)
+
+
+def _is_shared(made: tuple[Batch, float, list[int]], batch: Batch, one: Worked, worked: Sequence[Worked]) -> bool:
+    """Return whether a mass is made with what is made already: what is used at once cannot wait for a vessel in use."""
+    other, _, there = made
+    if other.recipe != batch.recipe:
+        return False
+    name = one.confection.form.name
+    return batch.recipe.family not in SOON or not any(worked[at].confection.form.name == name for at in there)
+
+
+def holds_of(worked: Worked) -> frozenset[str]:
+    """Return the nuts and peanuts that a confection holds, by name."""
+    return frozenset(one.name for one in worked.allergens_named if one.group in NUTS)
+
+
+def _masses(
+    worked: Sequence[Worked], holds: Sequence[frozenset[str]], waits: Waits, pot_g: float | None, effort: float
+) -> list[Made]:
+    """Return each mass once, with all confections that it goes into."""
+    found: list[tuple[Batch, float, list[int]]] = []
+    for position, one in enumerate(worked):
+        for batch in one.batches:
+            at = next((i for i, row in enumerate(found) if _is_shared(row, batch, one, worked)), None)
+            if at is None:
+                found.append((batch, batch.make_g, [position]))
+            else:
+                other, make_g, there = found[at]
+                found[at] = (other, make_g + batch.make_g, [*there, position])
+    return [
+        mass_jobs(
+            batch.recipe,
+            make_g,
+            f"m{number}",
+            tuple(there),
+            waits,
+            pot_g=pot_g,
+            effort=effort,
+            holds=frozenset.intersection(*(holds[position] for position in there)),
+        )
+        for number, (batch, make_g, there) in enumerate(found)
+    ]

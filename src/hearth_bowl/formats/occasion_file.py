@@ -1,0 +1,283 @@
+"""The occasion file: `hearth-bowl/occasion`, version 1, and its running order as an answer. Moments are local wall time."""
+
+from collections.abc import Mapping
+from dataclasses import replace
+from datetime import datetime, timedelta
+from typing import Any, Final, NotRequired
+
+from typing_extensions import TypedDict
+
+from hearth_bowl.core.confection.work_out import work_out
+from hearth_bowl.core.errors import BadInput, check_number
+from hearth_bowl.core.mass.kitchen import Kitchen
+from hearth_bowl.core.plan.answer import Order, Plan, Refusal, Task, Why
+from hearth_bowl.core.plan.days import DAY_MIN, Away, Hours
+from hearth_bowl.core.plan.occasion import MOST_CONFECTIONS, Happened, Occasion, Wanted
+from hearth_bowl.formats.confection_file import confection_from
+from hearth_bowl.formats.strict_json import check_format, read_json, text
+
+FORMAT: Final = "hearth-bowl/occasion"
+MOST_ROWS: Final = 1000
+"""Absences, happenings and earlier tasks of one file: a limit."""
+USUAL_HOURS: Final = {"from": "08:00", "to": "22:00"}
+
+
+class AfterAnswer(TypedDict):
+    """What a task comes after, at least and at most so many minutes."""
+
+    id: str
+    least_min: int
+    most_min: int | None
+
+
+class TaskAnswer(TypedDict):
+    """A task of the running order."""
+
+    id: str
+    confection: int | None
+    # the key `for` is a word of Python's: it is added where the answer is made
+    job: str
+    title: str
+    starts_at: str
+    ends_at: str
+    attended: bool
+    cook: int | None
+    uses: dict[str, int]
+    vessel: str | None
+    after: list[AfterAnswer]
+    because: str
+    slack_min: int
+    held_by: str
+    moved: NotRequired[bool]
+
+
+def read_occasion(data: bytes, waits: str = "slow") -> tuple[Occasion, datetime]:
+    """Return the occasion of a file, and the midnight that its minutes are counted from.
+
+    :raises BadInput: naming the field as the file has it.
+    """
+    return occasion_from(read_json(data, "occasion"), waits)
+
+
+def occasion_from(record: Mapping[str, Any], waits: str = "slow") -> tuple[Occasion, datetime]:
+    """Return the occasion of a decoded file, and the midnight that its minutes are counted from."""
+    check_format(record, FORMAT)
+    now = _moment(("now",), record.get("now"))
+    midnight = now.replace(hour=0, minute=0, second=0, microsecond=0)
+    kitchen = Kitchen(altitude_m=check_number(("altitude_m",), record.get("altitude_m", 0.0), -500, 9000, "m"))
+    occasion = Occasion(
+        name=text(record, "name", "Occasion"),
+        now_min=_since(midnight, now),
+        ready_min=_since(midnight, _moment(("ready_at",), record.get("ready_at"))),
+        wanted=tuple(_wanted(position, row, kitchen) for position, row in enumerate(_rows(record, "confections"))),
+        cooks=_whole(("cooks",), record.get("cooks", 1)),
+        hours=_hours(record.get("hours", USUAL_HOURS)),
+        away=tuple(_away(position, row, midnight) for position, row in enumerate(_rows(record, "away"))),
+        has=_has(record.get("has", {})),
+        pot_g=None
+        if record.get("pot_g") is None
+        else check_number(("pot_g",), record["pot_g"], 0, 1e6, "g", above=True),
+        slow=waits == "slow",
+        kitchen=kitchen,
+        kitchen_c=check_number(("kitchen_c",), record.get("kitchen_c", 20.0), -10, 45, "°C"),
+        hands=check_number(("hands",), record.get("hands", 1.0), 0.2, 5),
+        happened=tuple(_happened(position, row, midnight) for position, row in enumerate(_rows(record, "happened"))),
+    )
+    starts, cooks = {}, {}
+    for position, row in enumerate(_rows(record, "previous")):
+        if not isinstance(row, dict) or not isinstance(row.get("id"), str):
+            raise BadInput(("previous", position, "id"), "is missing", "a task of an earlier answer", "missing")
+        starts[row["id"]] = _since(midnight, _moment(("previous", position, "starts_at"), row.get("starts_at")))
+        if isinstance(row.get("cook"), int):
+            cooks[row["id"]] = row["cook"]
+    return replace(occasion, previous=starts, previous_cooks=cooks), midnight
+
+
+def _rows(record: Mapping[str, Any], name: str) -> list[Any]:
+    rows = record.get(name) or []
+    most = MOST_CONFECTIONS if name == "confections" else MOST_ROWS
+    if not isinstance(rows, list):
+        raise BadInput((name,), "not a list", "a list", "wrong-type")
+    if len(rows) > most:
+        raise BadInput((name,), f"{len(rows)} entries", f"up to {most}", "out-of-range")
+    return rows
+
+
+def _wanted(position: int, row: Any, kitchen: Kitchen) -> Wanted:
+    try:
+        if not isinstance(row, dict) or not isinstance(row.get("confection"), dict):
+            raise BadInput(("confection",), "is missing", "a confection file's content", "missing")
+        try:
+            worked = work_out(confection_from(row["confection"]), kitchen)
+        except BadInput as problem:
+            raise problem.under("confection") from None
+        out_min = _whole(("out_of_fridge_min",), row.get("out_of_fridge_min", 0))
+        return Wanted(worked=worked, out_of_fridge_min=out_min)
+    except BadInput as problem:
+        raise problem.under("confections", position) from None
+
+
+def _hours(value: Any) -> Hours:
+    if not isinstance(value, dict):
+        raise BadInput(("hours",), "not an object", "from and to, such as 08:00 and 22:00", "wrong-type")
+    given = {**USUAL_HOURS, **value}
+    return Hours(from_min=_of_day(("hours", "from"), given["from"]), to_min=_of_day(("hours", "to"), given["to"]))
+
+
+def _of_day(path: tuple[str | int, ...], value: Any) -> int:
+    allowed = "a time of day such as 08:00, up to 24:00"
+    if not isinstance(value, str):
+        raise BadInput(path, "not a time of day", allowed, "wrong-type")
+    try:
+        if value in ("24:00", "24:00:00"):
+            return DAY_MIN
+        at = datetime.strptime(value[:5], "%H:%M")
+    except ValueError:
+        raise BadInput(path, f"{value[:20]!r} is no time of day", allowed, "wrong-type") from None
+    return 60 * at.hour + at.minute
+
+
+def _away(position: int, row: Any, midnight: datetime) -> Away:
+    path = ("away", position)
+    if isinstance(row, dict):
+        first, last, cook = row.get("from"), row.get("to"), row.get("cook")
+    elif isinstance(row, list) and len(row) == 2:
+        first, last, cook = row[0], row[1], None
+    else:
+        raise BadInput(path, "not an absence", "a pair of moments, or cook, from and to", "wrong-type")
+    return Away(
+        from_min=_since(midnight, _moment((*path, "from"), first)),
+        to_min=_since(midnight, _moment((*path, "to"), last)),
+        cook=None if cook is None else _whole((*path, "cook"), cook),
+    )
+
+
+def _has(value: Any) -> dict[str, int]:
+    if not isinstance(value, dict):
+        raise BadInput(("has",), "not an object", "places with their numbers, such as rings: 2", "wrong-type")
+    return {str(name): _whole(("has", str(name)[:60]), count) for name, count in value.items() if count is not None}
+
+
+def _happened(position: int, row: Any, midnight: datetime) -> Happened:
+    path = ("happened", position)
+    if not isinstance(row, dict) or not isinstance(row.get("id"), str):
+        raise BadInput((*path, "id"), "is missing", "the id of a task", "missing")
+    ended = row.get("ends_at")
+    return Happened(
+        id=row["id"],
+        start_min=_since(midnight, _moment((*path, "starts_at"), row.get("starts_at"))),
+        end_min=None if ended is None else _since(midnight, _moment((*path, "ends_at"), ended)),
+    )
+
+
+def _whole(path: tuple[str | int, ...], value: Any) -> int:
+    if isinstance(value, bool) or not isinstance(value, int):
+        raise BadInput(path, "not a whole number", "a whole number", "wrong-type")
+    return value
+
+
+def _moment(path: tuple[str | int, ...], value: Any) -> datetime:
+    allowed = "a local moment such as 2026-08-14T19:30"
+    if value is None:
+        raise BadInput(path, "is missing", allowed, "missing")
+    try:
+        at = datetime.fromisoformat(value)
+    except (TypeError, ValueError):
+        raise BadInput(path, f"{str(value)[:40]!r} is no moment", allowed, "wrong-type") from None
+    if at.tzinfo is not None:
+        raise BadInput(path, "has a zone", allowed, "wrong-type")
+    return at
+
+
+def _since(midnight: datetime, at: datetime) -> int:
+    return int((at - midnight).total_seconds() // 60)
+
+
+def plan_answer(plan: Plan, midnight: datetime) -> dict[str, Any]:
+    """Return the answer of `plan`."""
+    if plan.order is None:
+        return _refused(plan.refusal, midnight)
+    tasks = [task_answer(task, plan.why.get(task.job.id), midnight, plan.occasion) for task in plan.order.tasks]
+    first = plan.order.tasks[0].start_min
+    return {
+        "feasible": True,
+        "proved": plan.order.proved,
+        "gap": _gap(plan.order),
+        "starts_at": wall(midnight, first),
+        "ready_at": wall(midnight, plan.occasion.ready_min),
+        "hands_on_min": sum(task.end_min - task.start_min for task in plan.order.tasks if task.job.hands_on),
+        "tasks": tasks,
+        "warnings": [
+            {"code": "waited-too-long", "message": f"{_title(plan.order, job)} waited longer than it should"}
+            for job, _ in plan.order.late
+        ],
+    }
+
+
+def _title(order: Order, job: str) -> str:
+    return next((task.job.title for task in order.tasks if task.job.id == job), job)
+
+
+def _gap(order: Order) -> dict[str, float | None]:
+    """Return by how much each goal might still be better; None where that goal was not reached in its time."""
+    names = ("first_start_min", "visits", "freshness")
+    found = (None if gap == float("inf") else gap for gap in order.gaps)
+    return dict(zip(names, found, strict=False))
+
+
+def task_answer(task: Task, why: Why | None, midnight: datetime, occasion: Occasion) -> dict[str, Any]:
+    """Return a task as the contract has it."""
+    job = task.job
+    one = job.confections[0] if len(job.confections) == 1 else None
+    because = job.because if why is None else f"{job.because}; {why.says}"
+    answer: TaskAnswer = {
+        "id": job.id,
+        "confection": one,
+        "job": job.kind,
+        "title": job.title,
+        "starts_at": wall(midnight, task.start_min),
+        "ends_at": wall(midnight, task.end_min),
+        "attended": job.hands_on,
+        "cook": task.cook,
+        "uses": dict(job.uses),
+        "vessel": job.vessel,
+        "after": [{"id": one.id, "least_min": one.least_min, "most_min": one.most_min} for one in job.after],
+        "because": because,
+        "slack_min": 0 if why is None else why.slack_min,
+        "held_by": "" if why is None else why.held_by,
+    }
+    if occasion.previous:
+        answer["moved"] = occasion.previous.get(job.id) != task.start_min
+    return {**answer, "for": list(job.confections)}
+
+
+def _refused(refusal: Refusal | None, midnight: datetime) -> dict[str, Any]:
+    least = None if refusal is None else refusal.least
+    change = None
+    if least is not None:
+        change = {"what": least.what, "message": least.message, "by_min": least.by_min, "becomes": {}}
+        match least.what:
+            case "ready_at":
+                change["becomes"] = {"ready_at": wall(midnight, least.occasion.ready_min)}
+            case "hours":
+                hours = least.occasion.hours
+                change["becomes"] = {"hours": {"from": _clock(hours.from_min), "to": _clock(hours.to_min)}}
+            case "cooks":
+                change["becomes"] = {"cooks": least.occasion.cooks}
+            case "leave-out":
+                change["becomes"] = {"leave_out": least.leave_out}
+            case _:
+                rows = [[wall(midnight, gone.from_min), wall(midnight, gone.to_min)] for gone in least.occasion.away]
+                change["becomes"] = {"away": rows}
+    reasons = () if refusal is None else refusal.because
+    because = [{"code": row.code, "message": row.message} for row in reasons]
+    return {"feasible": False, "because": because, "least_change": change}
+
+
+def wall(midnight: datetime, minute: int) -> str:
+    """Return a moment as local wall time."""
+    return (midnight + timedelta(minutes=minute)).isoformat(timespec="minutes")
+
+
+def _clock(minute: int) -> str:
+    return f"{minute // 60:02d}:{minute % 60:02d}"
