@@ -1,4 +1,5 @@
-"""The occasion file: `hearth-bowl/occasion`, version 1, and its running order as an answer. Moments are local wall time."""
+"""The occasion file: `hearth-bowl/occasion`, version 1, and its running order as an answer. Moments are local wall
+time."""
 
 from collections.abc import Mapping
 from dataclasses import replace
@@ -44,6 +45,7 @@ class TaskAnswer(TypedDict):
     cook: int | None
     uses: dict[str, int]
     vessel: str | None
+    holds: list[str]
     after: list[AfterAnswer]
     because: str
     slack_min: int
@@ -207,11 +209,19 @@ def plan_answer(plan: Plan, midnight: datetime) -> dict[str, Any]:
         "ready_at": wall(midnight, plan.occasion.ready_min),
         "hands_on_min": sum(task.end_min - task.start_min for task in plan.order.tasks if task.job.hands_on),
         "tasks": tasks,
-        "warnings": [
-            {"code": "waited-too-long", "message": f"{_title(plan.order, job)} waited longer than it should"}
-            for job, _ in plan.order.late
-        ],
+        "warnings": _warnings(plan, plan.order),
     }
+
+
+def _warnings(plan: Plan, order: Order) -> list[dict[str, str]]:
+    found = [
+        {"code": "waited-too-long", "message": f"{_title(order, job)}: it waited longer than it should"}
+        for job, _ in order.late
+    ]
+    if plan.occasion.happened and not plan.occasion.slow:
+        message = "rests are taken at the middle of their bands, not at the slow end: look before you go on"
+        found.append({"code": "shorter-rests", "message": message})
+    return found
 
 
 def _title(order: Order, job: str) -> str:
@@ -241,6 +251,7 @@ def task_answer(task: Task, why: Why | None, midnight: datetime, occasion: Occas
         "cook": task.cook,
         "uses": dict(job.uses),
         "vessel": job.vessel,
+        "holds": sorted(job.holds),
         "after": [{"id": one.id, "least_min": one.least_min, "most_min": one.most_min} for one in job.after],
         "because": because,
         "slack_min": 0 if why is None else why.slack_min,

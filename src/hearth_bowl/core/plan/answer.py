@@ -1,5 +1,5 @@
-"""Answer: what a plan is when it is made: tasks in their order with their reasons, or why there is none. No solver here:
-whoever shows a plan reads this."""
+"""Answer: what a plan is when it is made: tasks in their order with their reasons, or why there is none. No solver
+here: whoever shows a plan reads this."""
 
 from collections.abc import Mapping
 from dataclasses import dataclass

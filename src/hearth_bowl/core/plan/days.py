@@ -1,4 +1,5 @@
-"""Days: the minutes of an occasion, counted from the midnight of the day on which it is planned; when hands are there."""
+"""Days: the minutes of an occasion, counted from the midnight of the day on which it is planned; when hands are
+there."""
 
 from dataclasses import dataclass
 from typing import Final

@@ -1,4 +1,5 @@
-"""Drafts: what is gathered while an occasion's jobs are drawn up: the jobs so far, and who needs which chocolate when."""
+"""Drafts: what is gathered while an occasion's jobs are drawn up: the jobs so far, and who needs which chocolate
+when."""
 
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field

@@ -37,7 +37,7 @@ COOLS_TO_FILL_MIN: Final = (20, 40)
 BEFORE_IT_SETS_MIN: Final = 10
 """What goes on top goes on within so many minutes of the chocolate or the pour."""
 SHELLS_WAIT_MIN: Final = 3 * DAY_MIN
-"""Empty shells wait so long at most."""
+"""Shells, and what has half set, wait so long at most."""
 WORKED_AT_ONCE: Final = frozenset({"marzipan", "modelling", "dry-mix"})
 """Families that are shaped without a rest."""
 PUT_TO_SET_C: Final = 30.0
@@ -109,7 +109,7 @@ def _turn(
             [*last, *cooled.values()], "below 30 °C, so that the shell stays whole", moulds=moulds, turn=turn,
         )  # fmt: skip
         sets = _rest(draft, f"{turn}.fill", f"{name} half sets", LAYER_SETS_MIN, made, moulds=moulds, turn=turn)
-        last, sealed = [After(id=sets, most_min=DAY_MIN)], made
+        last, sealed = [After(id=sets, most_min=SHELLS_WAIT_MIN)], made
     if shell is not None and fillings and not draft.worked.confection.form.halves:
         made = draft.add(
             "cap",
@@ -146,7 +146,7 @@ def _ripens(
     longest = max((minutes for minutes in dwells if minutes is not None), default=None)
     if longest is not None:
         draft.add(
-            "dwell", "", f"{draft.name} ripen", longest, [*last, *(() if sealed in {one.id for one in last} else (After(id=sealed),))],
+            "dwell", "", f"{draft.name} ripen", longest, list({one.id: one for one in (After(id=sealed), *last)}.values()),
             "the enzyme makes the centre run", hands_on=False,
         )  # fmt: skip
     elif has_shell:
@@ -169,12 +169,13 @@ def _slab(draft: Draft) -> None:
             draft.chocolate.append(ChocolateUse(job=poured, part=part, phase=f"layer.{place + 1}"))
         if place + 1 < len(layers):
             sets = _rest(draft, f"layer.{place + 1}", f"{part.name} sets", LAYER_SETS_MIN, poured, moulds=1)
-            last = [After(id=sets, most_min=DAY_MIN)]
+            last = [After(id=sets, most_min=SHELLS_WAIT_MIN)]
     last = [After(id=poured, most_min=BEFORE_IT_SETS_MIN)]
     is_dipped = bool(draft.parts("coat"))
     topped = last if is_dipped else _topped(draft, last, moulds=1)
     sets = draft.add(
-        "set", "slab", f"{draft.name} sets", _slab_sets_min(draft, layers), [replace(one, most_min=DIRECTLY_MIN) for one in topped],
+        "set", "slab", f"{draft.name} sets", _slab_sets_min(draft, layers),
+        [replace(one, most_min=DIRECTLY_MIN) for one in topped],
         "a slab is cut after its night", hands_on=False, uses=FRIDGE, moulds=1,
     )  # fmt: skip
     cut = draft.add(
@@ -199,7 +200,7 @@ def _balls(draft: Draft) -> None:
     last = [After(id=rolled)]
     if coat:
         chilled = _rest(draft, "balls", f"{draft.name} chill", BALLS_CHILL_MIN, rolled)
-        last = [After(id=chilled, most_min=DAY_MIN)]
+        last = [After(id=chilled, most_min=SHELLS_WAIT_MIN)]
     _coated(draft, last)
 
 
@@ -225,7 +226,7 @@ def _cups(draft: Draft) -> None:
         )  # fmt: skip
         if place + 1 < len(fillings):
             sets = _rest(draft, f"filling.{place + 1}", f"{draft.name} half set", LAYER_SETS_MIN, filled)
-            last = [After(id=sets, most_min=DAY_MIN)]
+            last = [After(id=sets, most_min=SHELLS_WAIT_MIN)]
     topped = _topped(draft, [After(id=filled, most_min=BEFORE_IT_SETS_MIN)], sets=False)
     _rest(draft, "cups", f"{draft.name} set", LAYER_SETS_MIN, topped[-1].id, also=topped)
 
@@ -336,7 +337,7 @@ def _set_in_bowl(draft: Draft, at: int, part: WorkedPart) -> After:
         "set", f"{at}", f"{part.name} firms up", minutes, [replace(made.then, most_min=DIRECTLY_MIN)],
         "it must hold its shape in the hand", hands_on=False, uses=IN_FRIDGE,
     )  # fmt: skip
-    return After(id=sets, most_min=2 * DAY_MIN)
+    return After(id=sets, most_min=SHELLS_WAIT_MIN)
 
 
 def _family(part: WorkedPart) -> str | None:

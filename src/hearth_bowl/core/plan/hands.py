@@ -1,5 +1,5 @@
-"""Hands: how long a pair of hands takes for a job, by count. Common practice; all figures are judgements of ours, marked
-as such, and a cook changes them."""
+"""Hands: how long a pair of hands takes for a job, by count. Common practice; all figures are judgements of ours,
+marked as such, and a cook changes them."""
 
 from collections.abc import Mapping
 from dataclasses import dataclass

@@ -22,8 +22,8 @@ IN_POT: Final[Mapping[str, int]] = MappingProxyType({"pots": 1})
 OVERNIGHT_MIN: Final = (6 * 60, 12 * 60)
 KEPT_WARM_MIN: Final = 10
 """What is beaten, whipped or poured hot is used within so many minutes."""
-WAITS_MIN: Final = 24 * 60
-"""A mass that has cooled waits for so long at most, covered."""
+WAITS_MIN: Final = 3 * 24 * 60
+"""A mass that has cooled waits for so long at most, covered and cold; it is warmed again a little."""
 DIRECTLY_MIN: Final = 5
 """What is put to rest goes there within so many minutes."""
 
@@ -56,48 +56,90 @@ MAKING: Final[Mapping[str, tuple[Stage, ...]]] = MappingProxyType(
         "whipped-ganache": (
             GANACHE,
             Stage(kind="rest", says="Rests cold:", because="cold fat whips", rests_min=OVERNIGHT_MIN, uses=IN_FRIDGE),
-            Stage(kind="whip", says="Whip", because="whipped ganache is piped within minutes", begin_min=5, per_kg_min=5),
+            Stage(
+                kind="whip", says="Whip", because="whipped ganache is piped within minutes", begin_min=5, per_kg_min=5
+            ),
         ),
         "butter-ganache": (GANACHE,),
         "condensed-milk-fudge": (
-            Stage(kind="melt", says="Melt together", because="it thickens as it cools", begin_min=15, per_kg_min=8, uses=POT),
+            Stage(
+                kind="melt",
+                says="Melt together",
+                because="it thickens as it cools",
+                begin_min=15,
+                per_kg_min=8,
+                uses=POT,
+            ),
         ),
         "simmered-fudge": (
             Stage(kind="heat", says="Simmer", because="the pan is not left", begin_min=25, per_kg_min=10, uses=POT),
         ),
         "boiled-fudge": (
             Stage(kind="heat", says="Boil", because="the pan is not left", begin_min=35, per_kg_min=10, uses=POT),
-            Stage(kind="cool", says="Cools untouched:", because="stirred hot it grains", rests_min=(40, 70), uses=IN_POT),
             Stage(
-                kind="beat", says="Beat", because="beaten while lukewarm", begin_min=12, per_kg_min=6, uses=IN_POT,
+                kind="cool", says="Cools untouched:", because="stirred hot it grains", rests_min=(40, 70), uses=IN_POT
+            ),
+            Stage(
+                kind="beat",
+                says="Beat",
+                because="beaten while lukewarm",
+                begin_min=12,
+                per_kg_min=6,
+                uses=IN_POT,
                 most_min=30,
             ),
         ),
         "fondant": (
-            Stage(kind="heat", says="Warm and work", because="the enzyme goes in lukewarm", begin_min=20, per_kg_min=8,
-                  uses=POT),
+            Stage(
+                kind="heat",
+                says="Warm and work",
+                because="the enzyme goes in lukewarm",
+                begin_min=20,
+                per_kg_min=8,
+                uses=POT,
+            ),
         ),
         "nut-paste": (
-            Stage(kind="join", says="Melt and join", because="it must cool into its temper", begin_min=25, per_kg_min=10,
-                  uses=POT),
+            Stage(
+                kind="join",
+                says="Melt and join",
+                because="it must cool into its temper",
+                begin_min=25,
+                per_kg_min=10,
+                uses=POT,
+            ),
         ),
         "marzipan": (Stage(kind="join", says="Knead", because="warm hands oil it", begin_min=20, per_kg_min=10),),
         "soft-cheese": (
-            Stage(kind="join", says="Mix", because="it is out of the cold for two hours in all", begin_min=10, per_kg_min=5),
+            Stage(
+                kind="join",
+                says="Mix",
+                because="it is out of the cold for two hours in all",
+                begin_min=10,
+                per_kg_min=5,
+            ),
         ),
         "sugar-butter": (
-            Stage(kind="beat", says="Beat", because="the chocolate goes in still liquid", begin_min=20, per_kg_min=8,
-                  uses=POT),
+            Stage(
+                kind="beat",
+                says="Beat",
+                because="the chocolate goes in still liquid",
+                begin_min=20,
+                per_kg_min=8,
+                uses=POT,
+            ),
         ),
         "filling": (Stage(kind="join", says="Bind", because="bound warm", begin_min=15, per_kg_min=8, uses=POT),),
         "modelling": (
-            Stage(kind="join", says="Fold together", because="both at one warmth", begin_min=12, per_kg_min=4, uses=POT),
+            Stage(
+                kind="join", says="Fold together", because="both at one warmth", begin_min=12, per_kg_min=4, uses=POT
+            ),
             Stage(kind="rest", says="Rests:", because="it firms overnight", rests_min=OVERNIGHT_MIN, uses=COOL_PLACE),
             Stage(kind="beat", says="Knead", because="kneaded until it is supple", begin_min=8, per_kg_min=6),
         ),
         "dry-mix": (Stage(kind="join", says="Mix", because="it keeps dry", begin_min=8, per_kg_min=2),),
     }
-)  # fmt: skip
+)
 SOON: Final[Mapping[str, int]] = MappingProxyType(
     {"whipped-ganache": KEPT_WARM_MIN, "boiled-fudge": KEPT_WARM_MIN, "simmered-fudge": 20, "condensed-milk-fudge": 20,
      "soft-cheese": 20}

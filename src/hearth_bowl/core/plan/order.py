@@ -1,9 +1,9 @@
 """Order: the running order of an occasion, goal after goal, and whether each is proved to be best.
 
 Goals: all is ready and nothing is kept longer than it should (limits of the model); then as late a first start as can
-be; then as few visits to the kitchen; then what keeps least is freshest. After something has happened: as few jobs moved
-as can be, by as little. One worker and a limit of reckoned work, not of seconds: the same occasion has the same answer.
-"""
+be; then as few visits to the kitchen; then what keeps least is freshest. After something has happened: as few jobs
+moved as can be, by as little. One worker and a limit of reckoned work, not of seconds: the same occasion has the same
+answer."""
 
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass
@@ -15,14 +15,17 @@ from ortools.sat.python import cp_model
 from hearth_bowl.core.plan.answer import Order, Task
 from hearth_bowl.core.plan.days import DAY_MIN
 from hearth_bowl.core.plan.job import Job
-from hearth_bowl.core.plan.model import LATER_DAYS, Model, Timed, model_of, parts_used
+from hearth_bowl.core.plan.model import LATER_DAYS, model_of, parts_used
 from hearth_bowl.core.plan.occasion import Occasion
+from hearth_bowl.core.plan.timed import Model, Timed
 
-EFFORT: Final = (1.0, 1.0, 0.5)
+Goal = Callable[[Model], cp_model.LinearExpr]
+"""What is made as small as can be."""
+EFFORT: Final = (0.5, 0.25, 0.1)
 """How much work goes into each goal, in the solver's own measure of it: about seconds here. A judgement."""
 FIRST_WORK: Final = 2.0
-WHY_S: Final = 7.0
-"""So long it is looked into why there is no order."""
+LAST_DAYS: Final = (2, 3, 5, 8)
+"""So many last days are looked through before all of them."""
 MOST_S: Final = 9.0
 """No answer takes longer, whatever the measure of work says."""
 WEIGHT: Final = 10
@@ -31,80 +34,45 @@ FRESHEST: Final = 60
 """What keeps for a day counts so much, what keeps for n days an n-th of it. A judgement."""
 
 
-def order_of(occasion: Occasion, jobs: Sequence[Job], effort: float = 1.0) -> Order | None:
-    """Return the running order, or None where there is none.
-
-    :param effort: scales the solver's limits; 0 gives the first order that it finds.
-    """
-    model = model_of(occasion, jobs)
-    found = _Search(model)
-    if effort <= 0:
-        return found.order() if found.any_order() else None
-    for goal, share in zip(_goals(occasion), EFFORT, strict=True):
-        if not found.towards(goal(model), effort * share):
-            return None
-    return found.order()
-
-
 @dataclass(slots=True, kw_only=True)
 class Budget:
-    """The seconds that are left for looking into why there is no order."""
+    """The seconds that are left for an answer."""
 
-    left_s: float = WHY_S
-
-
-def can_be(
-    occasion: Occasion, jobs: Sequence[Job], budget: Budget, without: frozenset[str] = frozenset()
-) -> bool | None:
-    """Return whether there is an order when some wishes are let go; None where that is not found out."""
-    model = model_of(occasion, jobs, without)
-    if budget.left_s <= 0:
-        return None
-    search = _Search(model, budget.left_s)
-    status = search.any_order()
-    budget.left_s = search.left_s
-    return status
+    left_s: float = MOST_S
 
 
-def earliest_ready(occasion: Occasion, jobs: Sequence[Job], budget: Budget) -> int | None:
-    """Return the earliest minute at which all of it can be ready; None where that is not found out."""
-    model = model_of(occasion, jobs, frozenset({"ready_at"}))
-    if budget.left_s <= 0:
-        return None
-    search = _Search(model, budget.left_s)
-    found = search.towards(model.ready, FIRST_WORK)
-    budget.left_s = search.left_s
-    return search.solver.value(model.ready) if found else None
+class NotFoundOut(Exception):  # noqa: N818 - it reads as what it is
+    """Neither an order nor that there is none was found in its time."""
 
 
 class _Search:
     """One model, solved goal after goal; what one goal reached holds for the next."""
 
-    def __init__(self, model: Model, most_s: float = MOST_S) -> None:
+    def __init__(self, model: Model, budget: Budget) -> None:
         self.model = model
+        self.budget = budget
         self.values: dict[int, int] = {}
         self.solver = cp_model.CpSolver()
         self.gaps: list[float] = []
-        self.left_s = most_s
 
     def any_order(self) -> bool | None:
         """Find some order; return whether there is one, None where that is not found out."""
         status = self._solve(FIRST_WORK, first=True)
         return None if status == cp_model.UNKNOWN else status in (cp_model.OPTIMAL, cp_model.FEASIBLE)
 
-    def towards(self, goal: cp_model.LinearExpr, effort: float) -> bool:
-        """Make a goal as small as can be, from the order that there is; return whether there is any."""
+    def towards(self, goal: cp_model.LinearExpr, effort: float) -> object:
+        """Make a goal as small as can be, from the order that there is; return the solver's status."""
         cp = self.model.cp
         cp.minimize(goal)
         status = self._solve(effort)
         if status not in (cp_model.OPTIMAL, cp_model.FEASIBLE):
             self.gaps.append(inf)
-            return bool(self.values)
+            return status
         reached = self.solver.objective_value
         self.gaps.append(max(0.0, reached - self.solver.best_objective_bound) if status != cp_model.OPTIMAL else 0.0)
         cp.clear_objective()  # type: ignore[no-untyped-call]
         cp.add(goal <= round(reached))
-        return True
+        return status
 
     def _solve(self, work: float, *, first: bool = False) -> object:
         cp = self.model.cp
@@ -115,12 +83,12 @@ class _Search:
         solver.parameters.num_workers = 1
         solver.parameters.random_seed = 1
         solver.parameters.max_deterministic_time = work
-        solver.parameters.max_time_in_seconds = max(0.1, self.left_s)
+        solver.parameters.max_time_in_seconds = max(0.1, self.budget.left_s)
         solver.parameters.stop_after_first_solution = first
         solver.parameters.symmetry_level = 0
         solver.parameters.cp_model_probing_level = 0
         status = solver.solve(cp)
-        self.left_s -= solver.wall_time
+        self.budget.left_s -= solver.wall_time
         if status in (cp_model.OPTIMAL, cp_model.FEASIBLE):
             self.solver = solver
             self.values = {i: solver.value(cp.get_int_var_from_proto_index(i)) for i in range(len(cp.proto.variables))}
@@ -130,12 +98,13 @@ class _Search:
         """Return the order that was found last."""
         value = self.solver.value
         tasks = []
-        for timed in (*self.model.timed.values(), *self.model.all_washes):
+        for timed in (*self.model.timed.values(), *self.model.washes):
             if timed.is_there is not None and not value(timed.is_there):
                 continue
             cook = None
             if timed.job.hands_on:
-                cook = next((who for who, does in enumerate(timed.by) if value(does)), 0)
+                did = self.model.occasion.previous_cooks.get(timed.job.id, 0)
+                cook = next((who for who, does in enumerate(timed.by) if value(does)), did)
             start = value(timed.start)
             tasks.append(Task(job=timed.job, start_min=start, end_min=start + timed.minutes, cook=cook))
         tasks.sort(key=lambda task: (task.start_min, task.end_min, task.job.id))
@@ -147,7 +116,77 @@ class _Search:
         )
 
 
-def _goals(occasion: Occasion) -> tuple[Callable[[Model], cp_model.LinearExpr], ...]:
+def order_of(occasion: Occasion, jobs: Sequence[Job], budget: Budget, effort: float = 1.0) -> Order | None:
+    """Return the running order, or None where there is none.
+
+    It is looked for in the last days first: an order found there starts later than any that begins before them.
+
+    :param effort: scales the solver's limits; 0 gives the first order that it finds.
+    :raises NotFoundOut: neither an order nor that there is none was found in its time.
+    """
+    if occasion.previous or occasion.happened:
+        return _best(_Search(model_of(occasion, jobs), budget), _goals(occasion), effort)
+    found_out = True
+    for from_min in _beginnings(occasion, jobs):
+        search = _Search(model_of(occasion, jobs, from_min=from_min), budget)
+        try:
+            order = _best(search, _goals(occasion), effort)
+        except NotFoundOut:
+            found_out = False
+            continue
+        if order is not None:
+            return order
+    if not found_out:
+        raise NotFoundOut
+    return None
+
+
+def _best(search: _Search, goals: Sequence[Goal], effort: float) -> Order | None:
+    """Return the best order of a model goal after goal; None where there is none."""
+    if effort <= 0:
+        if search.any_order() is None:
+            raise NotFoundOut
+        return search.order() if search.values else None
+    for goal, share in zip(goals, EFFORT, strict=True):
+        status = search.towards(goal(search.model), effort * share)
+        if status == cp_model.INFEASIBLE and not search.values:
+            return None
+        if not search.values:
+            raise NotFoundOut
+    return search.order()
+
+
+def _beginnings(occasion: Occasion, jobs: Sequence[Job]) -> list[int]:
+    """Return from when on it is looked for: the last days first, no fewer than its longest chain takes."""
+    takes: dict[str, int] = {}
+    for job in jobs:
+        takes[job.id] = job.minutes + max((takes.get(after.id, 0) for after in job.after), default=0)
+    longest_min = max(takes.values(), default=0)
+    found = [occasion.ready_min - days * DAY_MIN for days in LAST_DAYS if longest_min < days * DAY_MIN]
+    return [*(from_min for from_min in found if from_min > occasion.now_min), occasion.now_min]
+
+
+def can_be(
+    occasion: Occasion, jobs: Sequence[Job], budget: Budget, without: frozenset[str] = frozenset()
+) -> bool | None:
+    """Return whether there is an order when some wishes are let go; None where that is not found out."""
+    model = model_of(occasion, jobs, without)
+    if budget.left_s <= 0:
+        return None
+    return _Search(model, budget).any_order()
+
+
+def earliest_ready(occasion: Occasion, jobs: Sequence[Job], budget: Budget) -> int | None:
+    """Return the earliest minute at which all of it can be ready; None where that is not found out."""
+    model = model_of(occasion, jobs, frozenset({"ready_at"}))
+    if budget.left_s <= 0:
+        return None
+    search = _Search(model, budget)
+    search.towards(model.ready, FIRST_WORK)
+    return search.solver.value(model.ready) if search.values else None
+
+
+def _goals(occasion: Occasion) -> tuple[Goal, ...]:
     return (_moved, _moved_far, _fresh) if occasion.previous else (_first_start, _visits, _fresh)
 
 
@@ -162,14 +201,14 @@ def _first_start(model: Model) -> cp_model.LinearExpr:
 
 def _visits(model: Model) -> cp_model.LinearExpr:
     """Return how many parts of days see hands in the kitchen; a wash counts a little."""
-    washes = [wash.is_there for wash in model.all_washes if wash.is_there is not None]
+    washes = [wash.is_there for wash in model.washes if wash.is_there is not None]
     used = list(parts_used(model, model.hands_on()).values())
     return cp_model.LinearExpr.sum([*(10 * one for one in used), *washes])
 
 
 def _fresh(model: Model) -> cp_model.LinearExpr:
-    """Return the minutes between finishing and eating, each by how little it keeps; and, weighing little, how early hands
-    are at work, so that what belongs together is done together."""
+    """Return the minutes between finishing and eating, each by how little it keeps; and, weighing little, how early
+    hands are at work, so that what belongs together is done together."""
     terms = []
     for position, finish in model.finish.items():
         days = max(1, model.occasion.wanted[position].worked.keeping.days_low)

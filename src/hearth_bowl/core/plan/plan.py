@@ -1,15 +1,25 @@
 """Plan: an occasion planned: its running order with the reason of each job, or why there is none and what mends it."""
 
 from collections.abc import Sequence
+from dataclasses import replace
+from typing import Final
 
 from hearth_bowl.core.errors import BadInput
-from hearth_bowl.core.plan.answer import Plan
+from hearth_bowl.core.plan.answer import Because, Order, Plan, Refusal
 from hearth_bowl.core.plan.job import Job
 from hearth_bowl.core.plan.jobs import occasion_jobs
+from hearth_bowl.core.plan.nuts import WASHED
 from hearth_bowl.core.plan.occasion import Occasion, checked_occasion
-from hearth_bowl.core.plan.order import Budget, order_of
+from hearth_bowl.core.plan.order import Budget, NotFoundOut, order_of
 from hearth_bowl.core.plan.refuse import refusal_of
 from hearth_bowl.core.plan.why import why_each
+
+MOST_MOVED: Final = 0.5
+"""Where more of what is ahead would move, shorter rests are tried. A judgement."""
+NOT_FOUND_OUT: Final = Refusal(
+    because=(Because(code="not-found", message="no order was found in the time; that there is none is not shown"),),
+    least=None,
+)
 
 
 def plan_occasion(occasion: Occasion, effort: float = 1.0) -> Plan:
@@ -21,17 +31,46 @@ def plan_occasion(occasion: Occasion, effort: float = 1.0) -> Plan:
     checked_occasion(occasion)
     jobs = occasion_jobs(occasion)
     _check_happened(occasion, jobs)
-    order = order_of(occasion, jobs, effort)
+    budget = Budget()
+    try:
+        order = order_of(occasion, jobs, budget, effort)
+        occasion, order = _by_shorter_rests(occasion, order, budget, effort)
+    except NotFoundOut:
+        return Plan(occasion=occasion, order=None, why={}, refusal=NOT_FOUND_OUT)
     if order is not None:
         return Plan(occasion=occasion, order=order, why=why_each(occasion, order), refusal=None)
-    refusal = refusal_of(occasion, jobs, Budget())
-    return Plan(occasion=occasion, order=None, why={}, refusal=refusal)
+    return Plan(occasion=occasion, order=None, why={}, refusal=refusal_of(occasion, jobs, budget))
+
+
+def _by_shorter_rests(
+    occasion: Occasion, order: Order | None, budget: Budget, effort: float
+) -> tuple[Occasion, Order | None]:
+    """Where the day ran late, return an order that takes rests at the middle of their bands, if fewer jobs move by it.
+
+    Rests are planned at the slow end, so that there is something to give when something is late.
+    """
+    if not (occasion.happened and occasion.slow):
+        return occasion, order
+    if order is not None and _moved_share(occasion, order) <= MOST_MOVED:
+        return occasion, order
+    shorter = replace(occasion, slow=False)
+    found = order_of(shorter, occasion_jobs(shorter), budget, effort)
+    is_better = found is not None and (order is None or _moved_share(shorter, found) < _moved_share(occasion, order))
+    return (shorter, found) if is_better else (occasion, order)
+
+
+def _moved_share(occasion: Occasion, order: Order) -> float:
+    """Return the share of the jobs still ahead that stand elsewhere than before."""
+    happened = {one.id for one in occasion.happened}
+    ahead = [task for task in order.tasks if task.job.id not in happened and task.job.id in occasion.previous]
+    moved = [task for task in ahead if occasion.previous[task.job.id] != task.start_min]
+    return len(moved) / len(ahead) if ahead else 0.0
 
 
 def _check_happened(occasion: Occasion, jobs: Sequence[Job]) -> None:
     known = {job.id for job in jobs}
     for position, one in enumerate(occasion.happened):
-        if one.id not in known and not one.id.startswith("wash."):
+        if one.id not in known and not one.id.startswith(WASHED):
             raise BadInput(
                 ("happened", position, "id"), f"there is no job {one.id[:60]!r}", "an id of a task", "unknown"
             )

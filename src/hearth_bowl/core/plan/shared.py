@@ -1,4 +1,5 @@
-"""Shared: what is done once for several confections: melting and tempering, and packing; and the softening before eating.
+"""Shared: what is done once for several confections: melting and tempering, and packing; and the softening before
+eating.
 
 Minutes are common practice and judgements of ours.
 """

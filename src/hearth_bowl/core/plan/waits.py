@@ -1,4 +1,5 @@
-"""Waits: how long a mass rests until the next thing can be done with it, at the slow end of its band or at its middle."""
+"""Waits: how long a mass rests until the next thing can be done with it, at the slow end of its band or at its
+middle."""
 
 from dataclasses import dataclass
 from typing import Final

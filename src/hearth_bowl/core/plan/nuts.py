@@ -1,0 +1,125 @@
+"""Nuts last: on one day what is free of a nut goes before what leaves it on tools, or a wash lies between.
+
+A day is worked in two stretches at most, with a wash between them. In a stretch each kind of mass (by the nuts that it
+holds) has its window: what holds more comes after what holds less, and two kinds that each hold what the other does not
+are never in one stretch. That a day is washed up once at most, and how long it takes, are judgements.
+"""
+
+from collections.abc import Mapping
+from itertools import count
+from typing import Final
+
+from ortools.sat.python import cp_model
+
+from hearth_bowl.core.plan.days import DAY_MIN
+from hearth_bowl.core.plan.hands import hands_min
+from hearth_bowl.core.plan.job import Job
+from hearth_bowl.core.plan.occasion import Occasion
+from hearth_bowl.core.plan.timed import Model, Timed, to_do
+
+TOOLLESS: Final = frozenset({"pack", "wash", "soften"})
+"""What touches no bowl: nothing is carried over by it."""
+WASHED: Final = "wash."
+"""How the id of a wash begins."""
+Kind = frozenset[str]
+STRETCHES: Final = (0, 1)
+
+
+def nuts_last(model: Model, last_min: int) -> None:
+    """Keep the order of work, with the washes that it may take."""
+    tooled = [one for one in model.timed.values() if is_tooled(one.job)]
+    kinds = sorted({one.job.holds for one in tooled}, key=lambda kind: (len(kind), sorted(kind)))
+    if len(kinds) < 2:
+        return
+    ahead = [one for one in tooled if not one.is_settled]
+    if not ahead:
+        return
+    days = range(min(one.first_min for one in ahead) // DAY_MIN, last_min // DAY_MIN + 1)
+    washed = {one.id for one in model.occasion.happened}
+    washes = {day: _wash(model, day, last_min, washed) for day in days}
+    left = _left_on_tools(model, tooled)
+    windows: dict[tuple[Kind, int, int], _Window] = {}
+    for timed in ahead:
+        _stands_in_one(model, timed, washes, windows, left)
+    for day in days:
+        for stretch in STRETCHES:
+            there = [(kind, windows[kind, day, stretch]) for kind in kinds if (kind, day, stretch) in windows]
+            for at, (kind, window) in enumerate(there):
+                for other, then in there[at + 1 :]:
+                    if kind < other:
+                        model.cp.add(window.ends <= then.begins)
+                    else:
+                        model.cp.add_bool_or([~window.used, ~then.used])
+
+
+def is_tooled(job: Job) -> bool:
+    """Return whether a job leaves what it works with on hands and tools."""
+    return job.hands_on and job.kind not in TOOLLESS
+
+
+class _Window:
+    """From when to when a kind is worked in a stretch of a day, and whether it is at all."""
+
+    def __init__(self, cp: cp_model.CpModel, day: int) -> None:
+        self.begins = cp.new_int_var(day * DAY_MIN, (day + 1) * DAY_MIN, "")
+        self.ends = cp.new_int_var(day * DAY_MIN, (day + 1) * DAY_MIN, "")
+        self.used = cp.new_bool_var("")
+
+
+def wash_job(occasion: Occasion, id_: str) -> Job:
+    """Return the job of washing up."""
+    return Job(
+        id=id_,
+        kind="wash",
+        title="Wash up: bowls, tools, moulds and hands",
+        minutes=hands_min("wash", 0, occasion.hands),
+        hands_on=True,
+        because="what comes next is free of what was worked before",
+        confections=tuple(range(len(occasion.wanted))),
+    )
+
+
+def _wash(model: Model, day: int, last_min: int, washed: set[str]) -> Timed:
+    ids = (f"wash.{day}" if time == 1 else f"wash.{day}.{time}" for time in count(1))
+    job = wash_job(model.occasion, next(id_ for id_ in ids if id_ not in washed))
+    timed = to_do(model, job, last_min, frozenset(), day)
+    timed.is_there = model.cp.new_bool_var(f"{job.id}.there")
+    model.washes.append(timed)
+    return timed
+
+
+def _stands_in_one(
+    model: Model, timed: Timed, washes: Mapping[int, Timed], windows: dict[tuple[Kind, int, int], _Window],
+    left: Kind,
+) -> None:  # fmt: skip
+    """Let a job stand in one stretch of one day, within its kind's window."""
+    cp, kind = model.cp, timed.job.holds
+    today = model.occasion.now_min // DAY_MIN
+    choices: list[cp_model.IntVar] = []
+    for day in range(timed.first_min // DAY_MIN, timed.last_min // DAY_MIN + 1):
+        for stretch in STRETCHES:
+            if day == today and stretch == 0 and not left <= kind:
+                continue
+            window = windows.setdefault((kind, day, stretch), _Window(cp, day))
+            here = cp.new_bool_var("")
+            cp.add(timed.start >= window.begins).only_enforce_if(here)
+            cp.add(timed.end <= window.ends).only_enforce_if(here)
+            cp.add_implication(here, window.used)
+            wash = washes[day]
+            if wash.is_there is None:
+                continue
+            if stretch:
+                cp.add(timed.start >= wash.end).only_enforce_if(here)
+                cp.add_implication(here, wash.is_there)
+            else:
+                cp.add(timed.end <= wash.start).only_enforce_if(here, wash.is_there)
+            choices.append(here)
+    cp.add_exactly_one(choices)
+
+
+def _left_on_tools(model: Model, tooled: list[Timed]) -> Kind:
+    """Return the nuts that today's work has left on tools since the last wash."""
+    today = model.occasion.now_min // DAY_MIN
+    washed = max((one.end_min or 0 for one in model.occasion.happened if one.id.startswith(WASHED)), default=0)
+    done = [one for one in tooled if one.is_settled and one.first_min // DAY_MIN == today and one.first_min >= washed]
+    return frozenset().union(*(one.job.holds for one in done))

@@ -1,0 +1,193 @@
+"""Running orders: every wish of the file is kept, whatever the wishes; the same file has the same order."""
+
+import unittest
+from datetime import datetime
+from random import Random
+from typing import Any
+
+from tests.core.plan.occasions import SMALL, occasion_record, planned, random_record, wrongs
+
+
+def tasks_of(answer: dict[str, Any], job: str) -> list[dict[str, Any]]:
+    return [task for task in answer["tasks"] if task["job"] == job]
+
+
+def latest_first_start(answer: dict[str, Any], record: dict[str, Any]) -> str:
+    """Reckon backwards, as a cook would, when the first of one after the other must begin: no solver, five minutes a
+    step."""
+    ready = datetime.fromisoformat(record["ready_at"])
+    midnight = datetime.fromisoformat(record["now"]).replace(hour=0, minute=0)
+    begins: dict[str, int] = {}
+    free = until = int((ready - midnight).total_seconds() // 60)
+    for task in reversed(answer["tasks"]):
+        minutes = int(
+            (datetime.fromisoformat(task["ends_at"]) - datetime.fromisoformat(task["starts_at"])).total_seconds() // 60
+        )
+        follow = [begins[other["id"]] - after["least_min"] for other in answer["tasks"] if other["id"] in begins
+                  for after in other["after"] if after["id"] == task["id"]]  # fmt: skip
+        end = min([until, *follow, *([free] if task["attended"] else [])])
+        while task["attended"] and not ((end - minutes) % 1440 >= 480 and (end - 1) % 1440 + 1 <= 1320 and
+                                        (end - minutes) // 1440 == (end - 1) // 1440):  # fmt: skip
+            end -= 5
+        begins[task["id"]] = end - minutes
+        if task["attended"]:
+            free = end - minutes
+    first = min(begins.values())
+    return f"{first // 1440} {first % 1440}"
+
+
+class Orders(unittest.TestCase):
+    def test_whatever_is_wished_is_kept(self) -> None:
+        for seed in range(24):
+            record = random_record(Random(seed), most=3)
+            with self.subTest(seed):
+                answer = planned(record)
+                self.assertTrue(answer["feasible"], answer.get("because"))
+                self.assertEqual(wrongs(record, answer), [])
+
+    def test_one_confection_begins_as_late_as_a_reckoning_backwards_says(self) -> None:
+        for position in (0, 4, 9, 10, 11):
+            record = occasion_record([position])
+            with self.subTest(position):
+                answer = planned(record)
+                self.assertTrue(answer["proved"])
+                first = datetime.fromisoformat(answer["starts_at"])
+                minutes = 1440 * (first.day - 10) + 60 * first.hour + first.minute
+                self.assertEqual(f"{minutes // 1440} {minutes % 1440}", latest_first_start(answer, record))
+
+    def test_the_same_file_has_the_same_order(self) -> None:
+        record = random_record(Random(5), most=4)
+        self.assertEqual(planned(record), planned(record))
+
+    def test_ids_stay_when_wishes_change(self) -> None:
+        first = planned(occasion_record([0, 4]))
+        then = planned(occasion_record([0, 4], cooks=2, ready_at="2026-08-13T12:00"))
+        self.assertEqual(
+            {task["id"] for task in first["tasks"] if task["job"] != "wash"},
+            {task["id"] for task in then["tasks"] if task["job"] != "wash"},
+        )
+
+    def test_a_mass_and_a_tempering_serve_all_that_share_them(self) -> None:
+        answer = planned(occasion_record([7, 8, 10]))
+        shared = [task for task in answer["tasks"] if task["confection"] is None and task["job"] == "join"]
+        self.assertEqual([task["for"] for task in shared], [[0, 2]])
+        self.assertEqual(len([task for task in tasks_of(answer, "temper") if "turn.1" in task["id"]]), 1)
+
+    def test_what_is_poured_at_once_is_not_made_once_for_one_tin(self) -> None:
+        answer = planned(occasion_record([1, 11], ready_at="2026-08-15T19:30"))
+        self.assertEqual(len(tasks_of(answer, "melt")), 2)
+        self.assertEqual(wrongs(occasion_record([1, 11], ready_at="2026-08-15T19:30"), answer), [])
+
+    def test_more_pieces_take_longer_hands(self) -> None:
+        few, many = occasion_record([10]), occasion_record([10])
+        many["confections"][0]["confection"] = {
+            **many["confections"][0]["confection"], "form": {**many["confections"][0]["confection"]["form"], "pieces": 90}
+        }  # fmt: skip
+        minutes = [planned(record)["hands_on_min"] for record in (few, many)]
+        self.assertGreater(minutes[1], minutes[0] + 20)
+
+    def test_a_mould_serves_turn_after_turn_each_with_its_shell_fill_cap_and_unmoulding(self) -> None:
+        answer = planned(occasion_record([3]))
+        for job in ("shell", "fill", "cap", "unmould"):
+            self.assertEqual(len(tasks_of(answer, job)), 3, job)
+        self.assertEqual(wrongs(occasion_record([3]), answer), [])
+
+    def test_middle_waits_start_later_than_slow_ones(self) -> None:
+        from hearth_bowl.core.plan.plan import plan_occasion
+        from hearth_bowl.formats.occasion_file import occasion_from, plan_answer
+
+        record = occasion_record([0])
+        occasion, midnight = occasion_from(record, "middle")
+        self.assertGreater(plan_answer(plan_occasion(occasion), midnight)["starts_at"], planned(record)["starts_at"])
+
+    def test_each_says_how_far_it_may_slip_and_what_holds_it(self) -> None:
+        answer = planned(occasion_record([0, 4]))
+        for task in answer["tasks"]:
+            self.assertGreaterEqual(task["slack_min"], 0)
+            self.assertIn(";", task["because"])
+        pack = tasks_of(answer, "pack")[0]
+        self.assertEqual((pack["slack_min"], pack["held_by"]), (0, "c0.soften"))
+
+
+class WhenItCannotBe(unittest.TestCase):
+    def test_the_reason_is_true_and_the_change_mends_it(self) -> None:
+        for wishes in (
+            {"ready_at": "2026-08-10T15:00"},
+            {"hours": {"from": "09:00", "to": "09:40"}},
+            {"has": {"rings": 0}},
+            {"ready_at": "2026-08-11T12:00", "away": [["2026-08-10T10:00", "2026-08-11T11:30"]]},
+        ):
+            record = occasion_record([0], **wishes)
+            with self.subTest(str(wishes)):
+                answer = planned(record)
+                self.assertFalse(answer["feasible"])
+                codes = {row["code"] for row in answer["because"]}
+                self.assertTrue(codes & {"has" if "has" in wishes else next(iter(wishes)), "hours", "away"}, codes)
+                change = answer["least_change"]
+                if change is not None:
+                    mended = {**record, **change["becomes"]}
+                    self.assertEqual(wrongs(mended, planned(mended)), [])
+
+    def test_a_confection_that_stands_in_the_way_is_left_out(self) -> None:
+        record = occasion_record([4, 2], ready_at="2026-08-14T19:30")
+        change = planned(record)["least_change"]
+        self.assertEqual((change["what"], change["becomes"]), ("leave-out", {"leave_out": 1}))
+        self.assertTrue(planned(occasion_record([4]))["feasible"])
+
+
+class AfterSomethingHappened(unittest.TestCase):
+    def test_late_days_are_planned_again_around_what_happened(self) -> None:
+        moved = []
+        for seed in range(24):
+            random = Random(seed)
+            record = random_record(random, most=3)
+            late = delayed(record, planned(record), random)
+            answer = planned(late)
+            if not answer["feasible"]:
+                self.assertTrue(answer["because"])
+                continue
+            with self.subTest(seed):
+                found = wrongs(late, answer)
+                if any(row["code"] == "waited-too-long" for row in answer["warnings"]):
+                    found = [words for words in found if " waits " not in words]
+                self.assertEqual(found, [])
+                done = {row["id"] for row in late["happened"]}
+                ahead = [task for task in answer["tasks"] if task["id"] not in done]
+                moved.append(sum(task["moved"] for task in ahead) / max(1, len(ahead)))
+        self.assertGreater(len(moved), 18)
+        self.assertLess(sorted(moved)[len(moved) // 2], 0.4)
+
+    def test_on_a_day_as_planned_nothing_moves(self) -> None:
+        record = occasion_record([0, 4])
+        answer = planned(record)
+        again = planned({**record, "previous": answer["tasks"]})
+        self.assertEqual([task["moved"] for task in again["tasks"] if task["job"] != "wash"].count(True), 0)
+
+
+def delayed(record: dict[str, Any], answer: dict[str, Any], random: Random) -> dict[str, Any]:
+    """Return a day that ran late: what was begun by a moment has happened, the last of it longer than planned."""
+    tasks = answer["tasks"]
+    hands = [task for task in tasks if task["attended"] and task["job"] != "pack"]
+    last = random.choice(hands)
+    planned_end = datetime.fromisoformat(last["ends_at"])
+    minutes = random.choice((5, 10, 20, 40))
+    now = datetime.fromtimestamp(planned_end.timestamp() + 60 * minutes)
+    happened = []
+    for task in tasks:
+        ended = datetime.fromisoformat(task["ends_at"])
+        if task is last:
+            happened.append({**_moments(task), "ends_at": now.isoformat(timespec="minutes")})
+        elif datetime.fromisoformat(task["starts_at"]) < planned_end:
+            happened.append({**_moments(task), **({} if ended <= now else {"ends_at": None})})
+    return {**record, "now": now.isoformat(timespec="minutes"), "happened": happened, "previous": tasks}
+
+
+def _moments(task: dict[str, Any]) -> dict[str, Any]:
+    return {name: task[name] for name in ("id", "starts_at", "ends_at")}
+
+
+class Small(unittest.TestCase):
+    def test_every_small_confection_has_an_order_of_its_own(self) -> None:
+        for position in SMALL:
+            with self.subTest(position):
+                self.assertTrue(planned(occasion_record([position]))["proved"])
