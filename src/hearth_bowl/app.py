@@ -21,12 +21,14 @@ from hearth_bowl.api.occasions import occasions
 from hearth_bowl.api.probes import probes
 from hearth_bowl.api.problems import register_problems
 from hearth_bowl.api.recipes import recipes
+from hearth_bowl.api.running_order import running_order
 from hearth_bowl.api.setting import setting
 from hearth_bowl.api.settings import settings
 from hearth_bowl.api.spec import spec
 from hearth_bowl.api.timers import timers
 from hearth_bowl.api.vessels import vessels
 from hearth_bowl.service.helper import Helper, Inline
+from hearth_bowl.service.planner import InlinePlanner, Planner
 from hearth_bowl.store.db import Database
 
 ASSETS_MAX_AGE_S = 31_536_000
@@ -41,17 +43,22 @@ class RowId(IntegerConverter):
 
 
 def create_app(
-    database: Database, web: Path, hosts: frozenset[str] = LOOPBACK_HOSTS, helper: Helper | None = None
+    database: Database,
+    web: Path,
+    hosts: frozenset[str] = LOOPBACK_HOSTS,
+    helper: Helper | None = None,
+    planner: Planner | None = None,
 ) -> Flask:
     """Return the application on a database, with the built front end in `web`.
 
     :param hosts: the names that it answers to.
-    :param helper: works out what takes long; without one it is done here.
+    :param helper: works out what takes long; without one it is done here. `planner` likewise plans.
     """
     app = Flask("hearth_bowl", static_folder=None)
     app.url_map.converters["int"] = RowId
     app.extensions["hearth_bowl.database"] = database
     app.extensions["hearth_bowl.helper"] = helper or Inline()
+    app.extensions["hearth_bowl.planner"] = planner or InlinePlanner()
     register_guard(app)
     register_problems(app)
     for part in (
@@ -62,6 +69,7 @@ def create_app(
         formula,
         fit,
         occasions,
+        running_order,
         confections,
         moves,
         larder,

@@ -20,6 +20,7 @@ from hearth_bowl.app import create_app
 from hearth_bowl.demo.load import load_demo
 from hearth_bowl.paths import DEMO_DATA, WEB, own_data
 from hearth_bowl.service.helper import HelperProcess
+from hearth_bowl.service.planner import PlannerProcess
 from hearth_bowl.service.probes import STAND_IN, ensure_probe
 from hearth_bowl.service.retention import tidy_readings
 from hearth_bowl.service.snapshot import freeze_old_batches
@@ -78,9 +79,10 @@ def _serve(verb: str, options: argparse.Namespace) -> None:
     _check_port(options.host, options.port)
     database = open_data(folder, demo=verb == "demo")
     keep_tidy(database)
-    helper = HelperProcess()
+    helper, planner = HelperProcess(), PlannerProcess()
     atexit.register(helper.close)
-    app = create_app(database, WEB, LOOPBACK_HOSTS | {options.host}, helper)
+    atexit.register(planner.close)
+    app = create_app(database, WEB, LOOPBACK_HOSTS | {options.host}, helper, planner)
     server = create_server(app, host=options.host, port=options.port, threads=THREADS, ident=None)
     if verb == "demo" and not options.no_devices:
         with database.writing() as session:

@@ -23,4 +23,4 @@ def answer_plan(options: argparse.Namespace) -> dict[str, Any]:
 
     effort = check_number(("effort",), options.effort, 0, 20)
     occasion, midnight = read_occasion(read_file("file", options.file), options.waits)
-    return plan_answer(plan_occasion(occasion, effort), midnight)
+    return {**plan_answer(plan_occasion(occasion, effort), midnight)}

@@ -1,20 +1,28 @@
 """Load the demo's data into an empty database."""
 
+import json
 from collections.abc import Mapping
 from datetime import UTC, datetime
+from pathlib import Path
 from typing import Any, Final
+
+from sqlalchemy.orm import Session
 
 from hearth_bowl.core.confection.confection import Extra
 from hearth_bowl.core.fit.ask import ask_for
 from hearth_bowl.demo.confections import CONFECTIONS
 from hearth_bowl.demo.larder import LARDER
-from hearth_bowl.demo.occasion import BOX, BOXES, FITS, OTHER_PACKS, PIECES, POT_G, READY_AT
+from hearth_bowl.demo.occasion import BOX, BOXES, FITS, OTHER_PACKS, PIECES, POT_G, READY_AT, SEEN_UNTIL, WISHES
 from hearth_bowl.demo.recipes import RECIPES
 from hearth_bowl.demo.vessels import VESSELS
-from hearth_bowl.service import confections, fit, larder, occasions, recipes, vessels
+from hearth_bowl.formats.occasion_file import PlanAnswer
+from hearth_bowl.service import confections, fit, larder, occasions, recipes, running_order, vessels
 from hearth_bowl.service.settings import Settings, save_settings
 from hearth_bowl.store.db import Database
+from hearth_bowl.store.models import OccasionHappeningRow
 
+ORDER: Final = Path(__file__).parent / "order.json"
+"""The order of the open evening as the planner gave it: kept, so that the demo begins at once."""
 MADE_AT: Final = datetime(2026, 8, 1, 17, 30, tzinfo=UTC)
 KITCHEN: Final = Settings(kitchen_c=21.0, altitude_m=340.0)
 
@@ -49,10 +57,34 @@ def load_demo(database: Database) -> bool:
             for name, per_box, spares in PIECES
         )
         asked = occasions.OccasionAsk(
-            name="Open evening", ready_at=READY_AT, boxes=BOXES, pot_g=POT_G, box_vessel_id=vessel_ids[BOX], rows=rows
+            name="Open evening",
+            ready_at=READY_AT,
+            boxes=BOXES,
+            pot_g=POT_G,
+            box_vessel_id=vessel_ids[BOX],
+            rows=rows,
+            wishes=WISHES,
         )
-        occasions.create_occasion(session, asked, MADE_AT)
+        occasion = occasions.create_occasion(session, asked, MADE_AT)
+        if ORDER.exists():
+            _follow(session, occasion.id, json.loads(ORDER.read_text()))
     return True
+
+
+def _follow(session: Session, occasion_id: int, answer: PlanAnswer) -> None:
+    """Take the order that was planned for the open evening, and what of it is done: half of it."""
+    running_order.keep_order(session, occasion_id, answer, datetime(2026, 8, 10, 9, 0))
+    for task in answer["tasks"]:
+        starts_at, ends_at = datetime.fromisoformat(task["starts_at"]), datetime.fromisoformat(task["ends_at"])
+        if ends_at <= SEEN_UNTIL:
+            session.add(
+                OccasionHappeningRow(occasion_id=occasion_id, task=task["id"], starts_at=starts_at, ends_at=ends_at)
+            )
+        elif starts_at < SEEN_UNTIL:
+            session.add(
+                OccasionHappeningRow(occasion_id=occasion_id, task=task["id"], starts_at=starts_at, ends_at=None)
+            )
+    session.flush()
 
 
 def _confection(

@@ -4,6 +4,7 @@ time."""
 from collections.abc import Mapping
 from dataclasses import replace
 from datetime import datetime, timedelta
+from math import inf
 from typing import Any, Final, NotRequired
 
 from typing_extensions import TypedDict
@@ -11,7 +12,7 @@ from typing_extensions import TypedDict
 from hearth_bowl.core.confection.work_out import work_out
 from hearth_bowl.core.errors import BadInput, check_number
 from hearth_bowl.core.mass.kitchen import Kitchen
-from hearth_bowl.core.plan.answer import Order, Plan, Refusal, Task, Why
+from hearth_bowl.core.plan.answer import Change, Order, Plan, Refusal, Task, Why
 from hearth_bowl.core.plan.days import DAY_MIN, Away, Hours
 from hearth_bowl.core.plan.occasion import MOST_CONFECTIONS, Happened, Occasion, Wanted
 from hearth_bowl.formats.confection_file import confection_from
@@ -31,26 +32,69 @@ class AfterAnswer(TypedDict):
     most_min: int | None
 
 
-class TaskAnswer(TypedDict):
-    """A task of the running order."""
+TaskAnswer = TypedDict(
+    "TaskAnswer",
+    {
+        "id": str,
+        "confection": int | None,
+        "for": list[int],
+        "job": str,
+        "title": str,
+        "starts_at": str,
+        "ends_at": str,
+        "attended": bool,
+        "cook": int | None,
+        "uses": dict[str, int],
+        "vessel": str | None,
+        "holds": list[str],
+        "recipe": str | None,
+        "after": list[AfterAnswer],
+        "because": str,
+        "slack_min": int,
+        "held_by": str,
+        "moved": bool,
+    },
+)
+"""A task of the running order; `moved`: it stood elsewhere in the earlier order."""
 
-    id: str
-    confection: int | None
-    # the key `for` is a word of Python's: it is added where the answer is made
-    job: str
-    title: str
-    starts_at: str
-    ends_at: str
-    attended: bool
-    cook: int | None
-    uses: dict[str, int]
-    vessel: str | None
-    holds: list[str]
-    after: list[AfterAnswer]
-    because: str
-    slack_min: int
-    held_by: str
-    moved: NotRequired[bool]
+
+class CodedAnswer(TypedDict):
+    """Something that is told, with its code."""
+
+    code: str
+    message: str
+
+
+class ChangeAnswer(TypedDict):
+    """The least change that mends it; `becomes` is what of the file it changes."""
+
+    what: str
+    message: str
+    by_min: int
+    becomes: dict[str, Any]
+
+
+class GapAnswer(TypedDict):
+    """By how much each goal might still be better; None: not looked into."""
+
+    first_start_min: float | None
+    visits: float | None
+    freshness: float | None
+
+
+class PlanAnswer(TypedDict):
+    """The answer of `plan`: an order, or why there is none."""
+
+    feasible: bool
+    proved: NotRequired[bool]
+    gap: NotRequired[GapAnswer]
+    starts_at: NotRequired[str]
+    ready_at: NotRequired[str]
+    hands_on_min: NotRequired[int]
+    tasks: NotRequired[list[TaskAnswer]]
+    warnings: NotRequired[list[CodedAnswer]]
+    because: NotRequired[list[CodedAnswer]]
+    least_change: NotRequired[ChangeAnswer | None]
 
 
 def read_occasion(data: bytes, waits: str = "slow") -> tuple[Occasion, datetime]:
@@ -195,27 +239,27 @@ def _since(midnight: datetime, at: datetime) -> int:
     return int((at - midnight).total_seconds() // 60)
 
 
-def plan_answer(plan: Plan, midnight: datetime) -> dict[str, Any]:
+def plan_answer(plan: Plan, midnight: datetime) -> PlanAnswer:
     """Return the answer of `plan`."""
     if plan.order is None:
         return _refused(plan.refusal, midnight)
-    tasks = [task_answer(task, plan.why.get(task.job.id), midnight, plan.occasion) for task in plan.order.tasks]
-    first = plan.order.tasks[0].start_min
+    order = plan.order
     return {
         "feasible": True,
-        "proved": plan.order.proved,
-        "gap": _gap(plan.order),
-        "starts_at": wall(midnight, first),
+        "proved": order.proved,
+        "gap": _gap(order),
+        "starts_at": wall(midnight, order.tasks[0].start_min),
         "ready_at": wall(midnight, plan.occasion.ready_min),
-        "hands_on_min": sum(task.end_min - task.start_min for task in plan.order.tasks if task.job.hands_on),
-        "tasks": tasks,
-        "warnings": _warnings(plan, plan.order),
+        "hands_on_min": sum(task.end_min - task.start_min for task in order.tasks if task.job.hands_on),
+        "tasks": [task_answer(task, plan.why[task.job.id], midnight, plan.occasion) for task in order.tasks],
+        "warnings": _warnings(plan, order),
     }
 
 
-def _warnings(plan: Plan, order: Order) -> list[dict[str, str]]:
-    found = [
-        {"code": "waited-too-long", "message": f"{_title(order, job)}: it waited longer than it should"}
+def _warnings(plan: Plan, order: Order) -> list[CodedAnswer]:
+    titles = {task.job.id: task.job.title for task in order.tasks}
+    found: list[CodedAnswer] = [
+        {"code": "waited-too-long", "message": f"{titles.get(job, job)}: it waited longer than it should"}
         for job, _ in order.late
     ]
     if plan.occasion.happened and not plan.occasion.slow:
@@ -224,25 +268,19 @@ def _warnings(plan: Plan, order: Order) -> list[dict[str, str]]:
     return found
 
 
-def _title(order: Order, job: str) -> str:
-    return next((task.job.title for task in order.tasks if task.job.id == job), job)
+def _gap(order: Order) -> GapAnswer:
+    found = [None if gap == inf else gap for gap in order.gaps]
+    first, visits, freshness = [*found, None, None, None][:3]
+    return {"first_start_min": first, "visits": visits, "freshness": freshness}
 
 
-def _gap(order: Order) -> dict[str, float | None]:
-    """Return by how much each goal might still be better; None where that goal was not reached in its time."""
-    names = ("first_start_min", "visits", "freshness")
-    found = (None if gap == float("inf") else gap for gap in order.gaps)
-    return dict(zip(names, found, strict=False))
-
-
-def task_answer(task: Task, why: Why | None, midnight: datetime, occasion: Occasion) -> dict[str, Any]:
+def task_answer(task: Task, why: Why, midnight: datetime, occasion: Occasion) -> TaskAnswer:
     """Return a task as the contract has it."""
     job = task.job
-    one = job.confections[0] if len(job.confections) == 1 else None
-    because = job.because if why is None else f"{job.because}; {why.says}"
-    answer: TaskAnswer = {
+    return {
         "id": job.id,
-        "confection": one,
+        "confection": job.confections[0] if len(job.confections) == 1 else None,
+        "for": list(job.confections),
         "job": job.kind,
         "title": job.title,
         "starts_at": wall(midnight, task.start_min),
@@ -252,37 +290,50 @@ def task_answer(task: Task, why: Why | None, midnight: datetime, occasion: Occas
         "uses": dict(job.uses),
         "vessel": job.vessel,
         "holds": sorted(job.holds),
+        "recipe": job.recipe,
         "after": [{"id": one.id, "least_min": one.least_min, "most_min": one.most_min} for one in job.after],
-        "because": because,
-        "slack_min": 0 if why is None else why.slack_min,
-        "held_by": "" if why is None else why.held_by,
+        "because": f"{job.because}; {why.says}",
+        "slack_min": why.slack_min,
+        "held_by": why.held_by,
+        "moved": bool(occasion.previous) and occasion.previous.get(job.id) != task.start_min,
     }
-    if occasion.previous:
-        answer["moved"] = occasion.previous.get(job.id) != task.start_min
-    return {**answer, "for": list(job.confections)}
 
 
-def _refused(refusal: Refusal | None, midnight: datetime) -> dict[str, Any]:
+def _refused(refusal: Refusal | None, midnight: datetime) -> PlanAnswer:
     least = None if refusal is None else refusal.least
-    change = None
-    if least is not None:
-        change = {"what": least.what, "message": least.message, "by_min": least.by_min, "becomes": {}}
-        match least.what:
-            case "ready_at":
-                change["becomes"] = {"ready_at": wall(midnight, least.occasion.ready_min)}
-            case "hours":
-                hours = least.occasion.hours
-                change["becomes"] = {"hours": {"from": _clock(hours.from_min), "to": _clock(hours.to_min)}}
-            case "cooks":
-                change["becomes"] = {"cooks": least.occasion.cooks}
-            case "leave-out":
-                change["becomes"] = {"leave_out": least.leave_out}
-            case _:
-                rows = [[wall(midnight, gone.from_min), wall(midnight, gone.to_min)] for gone in least.occasion.away]
-                change["becomes"] = {"away": rows}
-    reasons = () if refusal is None else refusal.because
-    because = [{"code": row.code, "message": row.message} for row in reasons]
-    return {"feasible": False, "because": because, "least_change": change}
+    return {
+        "feasible": False,
+        "because": [{"code": row.code, "message": row.message} for row in (() if refusal is None else refusal.because)],
+        "least_change": None
+        if least is None
+        else {
+            "what": least.what,
+            "message": least.message,
+            "by_min": least.by_min,
+            "becomes": _becomes(least, midnight),
+        },
+    }
+
+
+def _becomes(least: Change, midnight: datetime) -> dict[str, Any]:
+    """Return what of the file a change changes."""
+    match least.what:
+        case "ready_at":
+            return {"ready_at": wall(midnight, least.occasion.ready_min)}
+        case "hours":
+            hours = least.occasion.hours
+            return {"hours": {"from": _clock(hours.from_min), "to": _clock(hours.to_min)}}
+        case "cooks":
+            return {"cooks": least.occasion.cooks}
+        case "leave-out":
+            return {"leave_out": least.leave_out}
+        case _:
+            return {"away": [_away_record(gone, midnight) for gone in least.occasion.away]}
+
+
+def _away_record(gone: Away, midnight: datetime) -> Any:
+    first, last = wall(midnight, gone.from_min), wall(midnight, gone.to_min)
+    return [first, last] if gone.cook is None else {"cook": gone.cook, "from": first, "to": last}
 
 
 def wall(midnight: datetime, minute: int) -> str:

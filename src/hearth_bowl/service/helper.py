@@ -37,10 +37,11 @@ class Inline:
 class HelperProcess:
     """Runs it in another process, one thing after the other."""
 
-    def __init__(self) -> None:
+    def __init__(self, warm: Callable[[], None] | None = None) -> None:
         self._lock = Lock()
         self._waiting = 0
-        self._pool = _pool()
+        self._warm = warm or _warm
+        self._pool = _pool(self._warm)
 
     def run(self, act: Callable[P, T], *args: P.args, **kwargs: P.kwargs) -> T:
         """Return what `act` returns, or raise what it raises; a helper that died is replaced.
@@ -57,7 +58,7 @@ class HelperProcess:
         except BrokenProcessPool:
             with self._lock:
                 if self._pool is pool:
-                    self._pool = _pool()
+                    self._pool = _pool(self._warm)
             raise Busy from None
         finally:
             with self._lock:
@@ -68,9 +69,10 @@ class HelperProcess:
         self._pool.shutdown(wait=False, cancel_futures=True)
 
 
-def _pool() -> ProcessPoolExecutor:
-    pool = ProcessPoolExecutor(1, mp_context=multiprocessing.get_context("spawn"), initializer=_begin)
-    pool.submit(_warm)
+def _pool(warm: Callable[[], None]) -> ProcessPoolExecutor:
+    context = multiprocessing.get_context("spawn")
+    pool = ProcessPoolExecutor(1, mp_context=context, initializer=_begin, initargs=(warm,))
+    pool.submit(warm)
     return pool
 
 
@@ -82,20 +84,19 @@ def _end_with_parent() -> None:
         os._exit(0)
 
 
-def _begin() -> None:
+def _begin(warm: Callable[[], None]) -> None:
     """Begin as a helper."""
+    import signal
+
     Thread(target=_end_with_parent, daemon=True).start()
-    _warm()
+    warm()
+    signal.signal(signal.SIGINT, signal.SIG_IGN)  # Ctrl-C ends the server, which ends this
 
 
 def _warm() -> None:
     """Load what is large, and what is used first."""
-    import signal
-
     import scipy.linalg
     import scipy.optimize  # noqa: F401
 
     import hearth_bowl.service.moves
     import hearth_bowl.service.setting  # noqa: F401
-
-    signal.signal(signal.SIGINT, signal.SIG_IGN)  # Ctrl-C ends the server, which ends this

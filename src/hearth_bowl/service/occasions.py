@@ -1,8 +1,12 @@
 """Occasions: boxes of several kinds of piece, what they take, and what to buy for them."""
 
+import json
 from dataclasses import dataclass, fields
 from datetime import datetime, timedelta
+from functools import cache
+from typing import Final
 
+from pydantic import TypeAdapter
 from sqlalchemy import delete, select
 from sqlalchemy.orm import Session, selectinload
 
@@ -23,6 +27,9 @@ from hearth_bowl.service.settings import get_settings
 from hearth_bowl.service.vessels import get_vessel
 from hearth_bowl.store.models import OccasionPieceRow, OccasionRow
 
+MOST_AWAY: Final = 60
+"""Absences of one occasion."""
+
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class PieceAskUsual:
@@ -41,6 +48,43 @@ class PieceAsk(PieceAskUsual):
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
+class AwayAsk:
+    """From when to when a cook is away, on the kitchen's own clock; `cook` None: all of them."""
+
+    from_at: datetime
+    to_at: datetime
+    cook: int | None = None
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class PlacesAsk:
+    """How many there are; None: no limit."""
+
+    rings: int | None = None
+    pots: int | None = None
+    bowls: int | None = None
+    fridge_shelves: int | None = None
+    cool_places: int | None = None
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class WishesAsk:
+    """What is wished of the running order: by how many, within which hours, with which places, when there is nobody.
+
+    `begins_at`: nothing is begun before it. `hands` stretches what hands take: 1.2 for one who works slower.
+    """
+
+    begins_at: datetime | None = None
+    cooks: int = 1
+    hours_from: str = "08:00"
+    hours_to: str = "22:00"
+    away: tuple[AwayAsk, ...] = ()
+    has: PlacesAsk = PlacesAsk()
+    out_of_fridge_min: int = 30
+    hands: float = 1.0
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
 class OccasionAsk:
     """So many boxes of so many kinds of piece, ready by a moment on the kitchen's own clock (without a zone)."""
 
@@ -50,6 +94,7 @@ class OccasionAsk:
     pot_g: float | None = None
     box_vessel_id: int | None = None
     rows: tuple[PieceAsk, ...] = ()
+    wishes: WishesAsk = WishesAsk()
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -87,6 +132,7 @@ def create_occasion(session: Session, asked: OccasionAsk, now: datetime) -> Stor
         boxes=asked.boxes,
         pot_g=asked.pot_g,
         box_vessel_id=asked.box_vessel_id,
+        wishes=_wishes_document(asked.wishes),
         revision=1,
         changed_at=now,
         rows=[],
@@ -110,7 +156,7 @@ def save_occasion(
         raise ChangedMeanwhile(row.revision)
     _check(session, asked)
     row.name, row.boxes, row.pot_g = check_name(asked.name), asked.boxes, asked.pot_g
-    row.ready_at = asked.ready_at
+    row.ready_at, row.wishes = asked.ready_at, _wishes_document(asked.wishes)
     row.box_vessel_id, row.revision, row.changed_at = asked.box_vessel_id, revision + 1, now
     _write_rows(session, row.id, asked)
     session.flush()
@@ -193,6 +239,8 @@ def _check(session: Session, asked: OccasionAsk) -> None:
         check_number(("pot_g",), asked.pot_g, 0, 1e6, "g", above=True)
     if asked.ready_at is not None:
         check_wall_time(("ready_at",), asked.ready_at)
+    if len(asked.wishes.away) > MOST_AWAY:
+        raise BadInput(("wishes", "away"), f"{len(asked.wishes.away)} absences", f"up to {MOST_AWAY}", "out-of-range")
     _box(session, asked.box_vessel_id)
     for position, row in enumerate(asked.rows):
         get_confection(session, row.confection_id)
@@ -202,6 +250,15 @@ def _check(session: Session, asked: OccasionAsk) -> None:
         ):
             if not least <= value <= most:
                 raise BadInput(("rows", position, name), f"{value}", f"{least} to {most}", "out-of-range")
+
+
+@cache
+def _wishes() -> TypeAdapter[WishesAsk]:
+    return TypeAdapter(WishesAsk)
+
+
+def _wishes_document(wishes: WishesAsk) -> str:
+    return _wishes().dump_json(wishes).decode()
 
 
 def _row(session: Session, occasion_id: int) -> OccasionRow:
@@ -239,6 +296,7 @@ def _stored(session: Session, row: OccasionRow) -> StoredOccasion:
         boxes=row.boxes,
         pot_g=row.pot_g,
         box_vessel_id=row.box_vessel_id,
+        wishes=_wishes().validate_python(json.loads(row.wishes)),
         rows=tuple(
             PieceAsk(
                 confection_id=piece.confection_id,

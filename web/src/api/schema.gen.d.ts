@@ -674,6 +674,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/occasions/what-if": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Say what an order would be with one wish otherwise. Nothing is stored. */
+        post: operations["whatIf"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/occasions/work-out": {
         parameters: {
             query?: never;
@@ -704,6 +721,42 @@ export interface paths {
         post?: never;
         /** Delete an occasion. */
         delete: operations["deleteOccasion"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/occasions/{occasion_id}/order": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Return the order that is followed, as it stands now. */
+        get: operations["getOrder"];
+        put?: never;
+        /** Plan an occasion round what has happened, and follow that order from now on. */
+        post: operations["planOrder"];
+        /** Forget the order and what has happened of it. */
+        delete: operations["forgetOrder"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/occasions/{occasion_id}/order/happened": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Note what happened of a task. */
+        post: operations["taskHappened"];
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -1296,6 +1349,18 @@ export interface components {
             stage: string;
         };
         /**
+         * AfterAnswer
+         * @description What a task comes after, at least and at most so many minutes.
+         */
+        AfterAnswer: {
+            /** Id */
+            id: string;
+            /** Least Min */
+            least_min: number;
+            /** Most Min */
+            most_min: number | null;
+        };
+        /**
          * AimsIn
          * @description What to aim at; any of them.
          */
@@ -1437,6 +1502,48 @@ export interface components {
             speed: number;
             /** @default null */
             step: components["schemas"]["Step"] | null;
+        };
+        /**
+         * AwayAsk
+         * @description From when to when a cook is away, on the kitchen's own clock; `cook` None: all of them.
+         */
+        AwayAsk: {
+            /**
+             * Cook
+             * @default null
+             */
+            cook: number | null;
+            /**
+             * From At
+             * Format: date-time
+             */
+            from_at: string;
+            /**
+             * To At
+             * Format: date-time
+             */
+            to_at: string;
+        };
+        /**
+         * AwayAsk
+         * @description From when to when a cook is away, on the kitchen's own clock; `cook` None: all of them.
+         */
+        AwayAskIn: {
+            /**
+             * Cook
+             * @default null
+             */
+            cook?: number | null;
+            /**
+             * From At
+             * Format: date-time
+             */
+            from_at: string;
+            /**
+             * To At
+             * Format: date-time
+             */
+            to_at: string;
         };
         /**
          * BalanceIn
@@ -1857,6 +1964,22 @@ export interface components {
             looks: components["schemas"]["Look"][];
         };
         /**
+         * ChangeAnswer
+         * @description The least change that mends it; `becomes` is what of the file it changes.
+         */
+        ChangeAnswer: {
+            /** Becomes */
+            becomes: {
+                [key: string]: unknown;
+            };
+            /** By Min */
+            by_min: number;
+            /** Message */
+            message: string;
+            /** What */
+            what: string;
+        };
+        /**
          * ChangeTimerIn
          * @description What to do with a timer, at a moment; the same `change_key` is done once.
          */
@@ -1920,6 +2043,16 @@ export interface components {
             choices: components["schemas"]["ChoiceOut"][];
             /** Verdict Words */
             verdict_words: string[];
+        };
+        /**
+         * CodedAnswer
+         * @description Something that is told, with its code.
+         */
+        CodedAnswer: {
+            /** Code */
+            code: string;
+            /** Message */
+            message: string;
         };
         /**
          * CompareIn
@@ -2985,6 +3118,18 @@ export interface components {
             recipes: components["schemas"]["FoundRecipe"][];
         };
         /**
+         * GapAnswer
+         * @description By how much each goal might still be better; None: not looked into.
+         */
+        GapAnswer: {
+            /** First Start Min */
+            first_start_min: number | null;
+            /** Freshness */
+            freshness: number | null;
+            /** Visits */
+            visits: number | null;
+        };
+        /**
          * GateAnswered
          * @description A step's cue or question was answered, or passed by.
          */
@@ -3065,6 +3210,21 @@ export interface components {
             scale_low: number;
             /** Value */
             value: number;
+        };
+        /**
+         * HappenedIn
+         * @description What happened of a task: begun, done or undone, perhaps not just now.
+         */
+        HappenedIn: {
+            /**
+             * At
+             * @default null
+             */
+            at?: string | null;
+            /** Task */
+            task: string;
+            /** What */
+            what: string;
         };
         /**
          * ImportedOut
@@ -4196,6 +4356,25 @@ export interface components {
              * @default []
              */
             rows: components["schemas"]["PieceAsk"][];
+            /**
+             * @default {
+             *       "away": [],
+             *       "begins_at": null,
+             *       "cooks": 1,
+             *       "hands": 1,
+             *       "has": {
+             *         "bowls": null,
+             *         "cool_places": null,
+             *         "fridge_shelves": null,
+             *         "pots": null,
+             *         "rings": null
+             *       },
+             *       "hours_from": "08:00",
+             *       "hours_to": "22:00",
+             *       "out_of_fridge_min": 30
+             *     }
+             */
+            wishes: components["schemas"]["WishesAsk"];
         };
         /**
          * OccasionAsk
@@ -4232,6 +4411,25 @@ export interface components {
              * @default []
              */
             rows?: components["schemas"]["PieceAskIn"][];
+            /**
+             * @default {
+             *       "away": [],
+             *       "begins_at": null,
+             *       "cooks": 1,
+             *       "hands": 1,
+             *       "has": {
+             *         "bowls": null,
+             *         "cool_places": null,
+             *         "fridge_shelves": null,
+             *         "pots": null,
+             *         "rings": null
+             *       },
+             *       "hours_from": "08:00",
+             *       "hours_to": "22:00",
+             *       "out_of_fridge_min": 30
+             *     }
+             */
+            wishes?: components["schemas"]["WishesAskIn"];
         };
         /**
          * OccasionListOut
@@ -5267,6 +5465,68 @@ export interface components {
             spares?: number;
         };
         /**
+         * PlacesAsk
+         * @description How many there are; None: no limit.
+         */
+        PlacesAsk: {
+            /**
+             * Bowls
+             * @default null
+             */
+            bowls: number | null;
+            /**
+             * Cool Places
+             * @default null
+             */
+            cool_places: number | null;
+            /**
+             * Fridge Shelves
+             * @default null
+             */
+            fridge_shelves: number | null;
+            /**
+             * Pots
+             * @default null
+             */
+            pots: number | null;
+            /**
+             * Rings
+             * @default null
+             */
+            rings: number | null;
+        };
+        /**
+         * PlacesAsk
+         * @description How many there are; None: no limit.
+         */
+        PlacesAskIn: {
+            /**
+             * Bowls
+             * @default null
+             */
+            bowls?: number | null;
+            /**
+             * Cool Places
+             * @default null
+             */
+            cool_places?: number | null;
+            /**
+             * Fridge Shelves
+             * @default null
+             */
+            fridge_shelves?: number | null;
+            /**
+             * Pots
+             * @default null
+             */
+            pots?: number | null;
+            /**
+             * Rings
+             * @default null
+             */
+            rings?: number | null;
+        };
+        /**
          * PlacesOut
          * @description Places, covers, bases, states and chains; and how a mass usually sets, by its recipe's use.
          */
@@ -5297,6 +5557,30 @@ export interface components {
             steps: components["schemas"]["Step"][];
         };
         /**
+         * PlanAnswer
+         * @description The answer of `plan`: an order, or why there is none.
+         */
+        PlanAnswer: {
+            /** Because */
+            because: components["schemas"]["CodedAnswer"][];
+            /** Feasible */
+            feasible: boolean;
+            gap: components["schemas"]["GapAnswer"];
+            /** Hands On Min */
+            hands_on_min: number;
+            least_change: components["schemas"]["ChangeAnswer"] | null;
+            /** Proved */
+            proved: boolean;
+            /** Ready At */
+            ready_at: string;
+            /** Starts At */
+            starts_at: string;
+            /** Tasks */
+            tasks: components["schemas"]["TaskAnswer"][];
+            /** Warnings */
+            warnings: components["schemas"]["CodedAnswer"][];
+        };
+        /**
          * PlanBatchIn
          * @description A run as it would be started: of a kept version (else the recipe as it stands), by the schools chosen; perhaps
          *     for a confection.
@@ -5318,6 +5602,17 @@ export interface components {
              * @default null
              */
             version?: number | null;
+        };
+        /**
+         * PlanIn
+         * @description How much is put into it: the first order that is found, or the best within its seconds.
+         */
+        PlanIn: {
+            /**
+             * Effort
+             * @default best
+             */
+            effort?: string;
         };
         /**
          * Pour
@@ -5895,6 +6190,34 @@ export interface components {
             weighed_g: {
                 [key: string]: number;
             };
+        };
+        /**
+         * RunningOrder
+         * @description An order as it stands now, on the kitchen's own clock.
+         *
+         *     `now_tasks` are what hands are to do now, `next_task` what comes then, `waits` what rests meanwhile, `late` tasks that should have begun a while ago.
+         */
+        RunningOrder: {
+            answer: components["schemas"]["PlanAnswer"] | null;
+            /** Late */
+            late: string[];
+            /** Next Task */
+            next_task: string | null;
+            /**
+             * Now
+             * Format: date-time
+             */
+            now: string;
+            /** Now Tasks */
+            now_tasks: string[];
+            /** Planned At */
+            planned_at: string | null;
+            /** Tasks */
+            tasks: components["schemas"]["TaskState"][];
+            /** Visits */
+            visits: number;
+            /** Waits */
+            waits: string[];
         };
         /**
          * SaveConfectionIn
@@ -6949,6 +7272,64 @@ export interface components {
             /** Stored */
             stored: number;
         };
+        /** TaskAnswer */
+        TaskAnswer: {
+            /** After */
+            after: components["schemas"]["AfterAnswer"][];
+            /** Attended */
+            attended: boolean;
+            /** Because */
+            because: string;
+            /** Confection */
+            confection: number | null;
+            /** Cook */
+            cook: number | null;
+            /** Ends At */
+            ends_at: string;
+            /** For */
+            for: number[];
+            /** Held By */
+            held_by: string;
+            /** Holds */
+            holds: string[];
+            /** Id */
+            id: string;
+            /** Job */
+            job: string;
+            /** Moved */
+            moved: boolean;
+            /** Recipe */
+            recipe: string | null;
+            /** Slack Min */
+            slack_min: number;
+            /** Starts At */
+            starts_at: string;
+            /** Title */
+            title: string;
+            /** Uses */
+            uses: {
+                [key: string]: number;
+            };
+            /** Vessel */
+            vessel: string | null;
+        };
+        /**
+         * TaskState
+         * @description A task as it stands: still to be done, running or done, and when in truth; the recipe that a run of it is of.
+         */
+        TaskState: {
+            /** Began At */
+            began_at: string | null;
+            /** Confection Id */
+            confection_id: number | null;
+            /** Ended At */
+            ended_at: string | null;
+            /** Recipe Id */
+            recipe_id: number | null;
+            /** State */
+            state: string;
+            task: components["schemas"]["TaskAnswer"];
+        };
         /**
          * TemperIn
          * @description A chocolate, and perhaps its temperatures and melted mass.
@@ -7409,6 +7790,33 @@ export interface components {
             weights: components["schemas"]["WeightIn"][];
         };
         /**
+         * WhatIf
+         * @description What an order would be with one wish otherwise: whether there is one, when it begins, hands and visits.
+         */
+        WhatIf: {
+            /** Because */
+            because: string[];
+            /** Feasible */
+            feasible: boolean;
+            /** Hands On Min */
+            hands_on_min: number;
+            /** Proved */
+            proved: boolean;
+            /** Starts At */
+            starts_at: string | null;
+            /** Visits */
+            visits: number;
+        };
+        /**
+         * WhatIfIn
+         * @description An occasion with one wish otherwise.
+         */
+        WhatIfIn: {
+            asked: components["schemas"]["OccasionAskIn"];
+            /** Change */
+            change: string;
+        };
+        /**
          * Why
          * @description The working behind a reading.
          */
@@ -7423,6 +7831,112 @@ export interface components {
             narrower: string;
             /** Source */
             source: string;
+        };
+        /**
+         * WishesAsk
+         * @description What is wished of the running order: by how many, within which hours, with which places, when there is nobody.
+         *
+         *     `begins_at`: nothing is begun before it. `hands` stretches what hands take: 1.2 for one who works slower.
+         */
+        WishesAsk: {
+            /**
+             * Away
+             * @default []
+             */
+            away: components["schemas"]["AwayAsk"][];
+            /**
+             * Begins At
+             * @default null
+             */
+            begins_at: string | null;
+            /**
+             * Cooks
+             * @default 1
+             */
+            cooks: number;
+            /**
+             * Hands
+             * @default 1
+             */
+            hands: number;
+            /**
+             * @default {
+             *       "bowls": null,
+             *       "cool_places": null,
+             *       "fridge_shelves": null,
+             *       "pots": null,
+             *       "rings": null
+             *     }
+             */
+            has: components["schemas"]["PlacesAsk"];
+            /**
+             * Hours From
+             * @default 08:00
+             */
+            hours_from: string;
+            /**
+             * Hours To
+             * @default 22:00
+             */
+            hours_to: string;
+            /**
+             * Out Of Fridge Min
+             * @default 30
+             */
+            out_of_fridge_min: number;
+        };
+        /**
+         * WishesAsk
+         * @description What is wished of the running order: by how many, within which hours, with which places, when there is nobody.
+         *
+         *     `begins_at`: nothing is begun before it. `hands` stretches what hands take: 1.2 for one who works slower.
+         */
+        WishesAskIn: {
+            /**
+             * Away
+             * @default []
+             */
+            away?: components["schemas"]["AwayAskIn"][];
+            /**
+             * Begins At
+             * @default null
+             */
+            begins_at?: string | null;
+            /**
+             * Cooks
+             * @default 1
+             */
+            cooks?: number;
+            /**
+             * Hands
+             * @default 1
+             */
+            hands?: number;
+            /**
+             * @default {
+             *       "bowls": null,
+             *       "cool_places": null,
+             *       "fridge_shelves": null,
+             *       "pots": null,
+             *       "rings": null
+             *     }
+             */
+            has?: components["schemas"]["PlacesAskIn"];
+            /**
+             * Hours From
+             * @default 08:00
+             */
+            hours_from?: string;
+            /**
+             * Hours To
+             * @default 22:00
+             */
+            hours_to?: string;
+            /**
+             * Out Of Fridge Min
+             * @default 30
+             */
+            out_of_fridge_min?: number;
         };
         /**
          * WorkStep
@@ -9203,6 +9717,48 @@ export interface operations {
             };
         };
     };
+    whatIf: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WhatIfIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WhatIf"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     workOutOccasion: {
         parameters: {
             query?: never;
@@ -9315,6 +9871,172 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getOrder: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                occasion_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RunningOrder"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    planOrder: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                occasion_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlanIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RunningOrder"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    forgetOrder: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                occasion_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    taskHappened: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                occasion_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HappenedIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RunningOrder"];
+                };
             };
             /** @description Not Found */
             404: {

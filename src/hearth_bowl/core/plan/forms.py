@@ -146,7 +146,8 @@ def _ripens(
     longest = max((minutes for minutes in dwells if minutes is not None), default=None)
     if longest is not None:
         draft.add(
-            "dwell", "", f"{draft.name} ripen", longest, list({one.id: one for one in (After(id=sealed), *last)}.values()),
+            "dwell", "", f"{draft.name} ripen", longest,
+            list({one.id: one for one in (After(id=sealed), *last)}.values()),
             "the enzyme makes the centre run", hands_on=False,
         )  # fmt: skip
     elif has_shell:

@@ -29,7 +29,8 @@ class Job:
     """One thing to do. `confections` are the positions of those that it serves; `hands_on` takes a pair of hands.
 
     `uses` are places and tools while it lasts; `vessel` the mould or pan that it is in, of which
-    it takes `moulds` in this `turn`. `holds` are the nuts and peanuts that it leaves on tools.
+    it takes `moulds` in this `turn`. `holds` are the nuts and peanuts that it leaves on tools; `recipe` the
+    name of what is made.
     """
 
     id: str
@@ -45,3 +46,4 @@ class Job:
     moulds: int = 0
     turn: int = 0
     holds: frozenset[str] = frozenset()
+    recipe: str | None = None

@@ -186,6 +186,7 @@ def mass_jobs(
                 after=() if last is None else (_after(last, stage, hands_on),),
                 uses=stage.uses,
                 holds=holds,
+                recipe=recipe.name,
             )
         )
     then = After(id=jobs[-1].id, most_min=SOON.get(recipe.family, WAITS_MIN))

@@ -10,7 +10,7 @@ from typing import Final
 
 from ortools.sat.python import cp_model
 
-from hearth_bowl.core.plan.days import DAY_MIN
+from hearth_bowl.core.plan.days import DAY_MIN, PARTS_OF_DAY_MIN
 from hearth_bowl.core.plan.job import AFTER_THE_LAST, Job
 from hearth_bowl.core.plan.nuts import WASHED, nuts_last, wash_job
 from hearth_bowl.core.plan.occasion import Occasion
@@ -18,8 +18,6 @@ from hearth_bowl.core.plan.timed import Model, Timed, begun, to_do
 
 LATER_DAYS: Final = 14
 """How much later it may be ready where that is asked: a limit of the reckoning."""
-PARTS_OF_DAY_MIN: Final = (0, 12 * 60, 17 * 60, DAY_MIN)
-"""Morning, afternoon and evening: what is done in one of them is one visit to the kitchen. A judgement."""
 
 
 def model_of(

@@ -80,7 +80,8 @@ def wash_job(occasion: Occasion, id_: str) -> Job:
 
 
 def _wash(model: Model, day: int, last_min: int, washed: set[str]) -> Timed:
-    ids = (f"wash.{day}" if time == 1 else f"wash.{day}.{time}" for time in count(1))
+    before = model.occasion.ready_min // DAY_MIN - day
+    ids = (f"{WASHED}{before}" if time == 1 else f"{WASHED}{before}.{time}" for time in count(1))
     job = wash_job(model.occasion, next(id_ for id_ in ids if id_ not in washed))
     timed = to_do(model, job, last_min, frozenset(), day)
     timed.is_there = model.cp.new_bool_var(f"{job.id}.there")

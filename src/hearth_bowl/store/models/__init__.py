@@ -5,7 +5,7 @@ from hearth_bowl.store.models.batch import BatchEventRow, BatchRow, ProbeRow, Re
 from hearth_bowl.store.models.confection import ConfectionRow
 from hearth_bowl.store.models.fit import RecipeFitRow
 from hearth_bowl.store.models.larder import LarderRow
-from hearth_bowl.store.models.occasion import OccasionPieceRow, OccasionRow
+from hearth_bowl.store.models.occasion import OccasionHappeningRow, OccasionOrderRow, OccasionPieceRow, OccasionRow
 from hearth_bowl.store.models.recipe import RecipeRow, RecipeVersionRow
 from hearth_bowl.store.models.settings import SettingsRow
 from hearth_bowl.store.models.vessel import VesselRow
@@ -16,6 +16,8 @@ __all__ = [
     "BatchRow",
     "ConfectionRow",
     "LarderRow",
+    "OccasionHappeningRow",
+    "OccasionOrderRow",
     "OccasionPieceRow",
     "OccasionRow",
     "ProbeRow",

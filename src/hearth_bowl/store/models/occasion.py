@@ -1,8 +1,8 @@
-"""Occasions: boxes of several kinds of piece, ready by a moment."""
+"""Occasions: boxes of several kinds of piece, ready by a moment; their running order, and what has happened of it."""
 
 from datetime import datetime
 
-from sqlalchemy import CheckConstraint, DateTime, ForeignKey
+from sqlalchemy import CheckConstraint, DateTime, ForeignKey, UniqueConstraint
 from sqlalchemy.orm import Mapped, mapped_column, relationship
 
 from hearth_bowl.store.models.base import Base
@@ -22,6 +22,7 @@ class OccasionRow(Base):
     box_vessel_id: Mapped[int | None] = mapped_column(ForeignKey("vessel.id", ondelete="SET NULL"))
     revision: Mapped[int]
     changed_at: Mapped[datetime]
+    wishes: Mapped[str] = mapped_column(default="{}", server_default="{}")
 
     rows: Mapped[list["OccasionPieceRow"]] = relationship(
         order_by="OccasionPieceRow.position", cascade="all, delete-orphan", lazy="raise"
@@ -41,3 +42,26 @@ class OccasionPieceRow(Base):
     per_box: Mapped[int]
     spares: Mapped[int]
     whole_moulds: Mapped[bool]
+
+
+class OccasionOrderRow(Base):
+    """The running order as it was planned last: the answer of `plan` as JSON. Moments on the wall."""
+
+    __tablename__ = "occasion_order"
+
+    occasion_id: Mapped[int] = mapped_column(ForeignKey("occasion.id", ondelete="CASCADE"), primary_key=True)
+    document: Mapped[str]
+    planned_at: Mapped[datetime] = mapped_column(DateTime())
+
+
+class OccasionHappeningRow(Base):
+    """A task that was begun, and done where it has an end. Moments on the wall."""
+
+    __tablename__ = "occasion_happening"
+    __table_args__ = (UniqueConstraint("occasion_id", "task"),)
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    occasion_id: Mapped[int] = mapped_column(ForeignKey("occasion.id", ondelete="CASCADE"), index=True)
+    task: Mapped[str]
+    starts_at: Mapped[datetime] = mapped_column(DateTime())
+    ends_at: Mapped[datetime | None] = mapped_column(DateTime())

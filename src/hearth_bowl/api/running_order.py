@@ -1,0 +1,112 @@
+"""The running order of an occasion: planned, followed, tried with other wishes, and as a calendar."""
+
+from datetime import datetime
+from typing import Annotated, cast
+
+from flask import Blueprint, current_app
+from flask import Response as Answer
+from pydantic import Field
+from spectree import Response
+
+from hearth_bowl.api.context import database, now
+from hearth_bowl.api.problems import Problem
+from hearth_bowl.api.spec import spec
+from hearth_bowl.api.wire import Incoming
+from hearth_bowl.service import running_order as service
+from hearth_bowl.service.occasions import OccasionAsk
+from hearth_bowl.service.planner import Planner
+
+running_order = Blueprint("running_order", __name__, url_prefix="/api/occasions")
+EFFORT = {"quick": 0.0, "best": 1.0}
+
+
+class PlanIn(Incoming):
+    """How much is put into it: the first order that is found, or the best within its seconds."""
+
+    effort: str = "best"
+
+
+class HappenedIn(Incoming):
+    """What happened of a task: begun, done or undone, perhaps not just now."""
+
+    task: Annotated[str, Field(max_length=200)]
+    what: Annotated[str, Field(max_length=20)]
+    at: datetime | None = None
+
+
+class WhatIfIn(Incoming):
+    """An occasion with one wish otherwise."""
+
+    asked: OccasionAsk
+    change: Annotated[str, Field(max_length=40)]
+
+
+@running_order.get("/<int:occasion_id>/order")
+@spec.validate(resp=Response(HTTP_200=service.RunningOrder, HTTP_404=Problem), operation_id="getOrder")
+def get_order(occasion_id: int) -> service.RunningOrder:
+    """Return the order that is followed, as it stands now."""
+    with database().writing() as session:
+        service.runs_report(session, occasion_id, _wall_now())
+        return service.get_order(session, occasion_id, _wall_now())
+
+
+@running_order.post("/<int:occasion_id>/order")
+@spec.validate(
+    resp=Response(HTTP_200=service.RunningOrder, HTTP_404=Problem, HTTP_422=Problem), operation_id="planOrder"
+)
+def plan_order(occasion_id: int, json: PlanIn) -> service.RunningOrder:
+    """Plan an occasion round what has happened, and follow that order from now on."""
+    with database().writing() as session:
+        service.runs_report(session, occasion_id, _wall_now())
+        record = service.to_plan(session, occasion_id, _wall_now())
+    answer = _planner().plan(record, EFFORT.get(json.effort, 1.0))
+    with database().writing() as session:
+        service.keep_order(session, occasion_id, answer, _wall_now())
+        return service.get_order(session, occasion_id, _wall_now())
+
+
+@running_order.delete("/<int:occasion_id>/order")
+@spec.validate(resp=Response("HTTP_204", HTTP_404=Problem), operation_id="forgetOrder")
+def forget_order(occasion_id: int) -> tuple[str, int]:
+    """Forget the order and what has happened of it."""
+    with database().writing() as session:
+        service.forget_order(session, occasion_id)
+    return "", 204
+
+
+@running_order.post("/<int:occasion_id>/order/happened")
+@spec.validate(
+    resp=Response(HTTP_200=service.RunningOrder, HTTP_404=Problem, HTTP_422=Problem), operation_id="taskHappened"
+)
+def task_happened(occasion_id: int, json: HappenedIn) -> service.RunningOrder:
+    """Note what happened of a task."""
+    with database().writing() as session:
+        service.happen(session, occasion_id, json.task, json.what, json.at, _wall_now())
+        return service.get_order(session, occasion_id, _wall_now())
+
+
+@running_order.post("/what-if")
+@spec.validate(resp=Response(HTTP_200=service.WhatIf, HTTP_404=Problem, HTTP_422=Problem), operation_id="whatIf")
+def what_if(json: WhatIfIn) -> service.WhatIf:
+    """Say what an order would be with one wish otherwise. Nothing is stored."""
+    with database().reading() as session:
+        asked = service.with_change(json.asked, json.change)
+        record = service.occasion_record(session, asked, service.clock_of(asked, [], _wall_now()))
+    return service.what_if(_planner().plan(record, EFFORT["best"]))
+
+
+@running_order.get("/<int:occasion_id>/order.ics")
+def order_as_calendar(occasion_id: int) -> Answer:
+    """Return the order as a calendar."""
+    with database().reading() as session:
+        data = service.order_calendar(session, occasion_id, _wall_now())
+    headers = {"Content-Disposition": 'attachment; filename="running-order.ics"'}
+    return Answer(data, mimetype="text/calendar", headers=headers)
+
+
+def _wall_now() -> datetime:
+    return service.wall_of(now())
+
+
+def _planner() -> Planner:
+    return cast(Planner, current_app.extensions["hearth_bowl.planner"])

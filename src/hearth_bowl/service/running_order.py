@@ -1,0 +1,402 @@
+"""The running order of an occasion: planned by the planner, kept, followed as the day goes, tried with other wishes."""
+
+import json
+from collections.abc import Mapping
+from dataclasses import asdict, dataclass, replace
+from datetime import UTC, date, datetime, timedelta
+from typing import Any, Final
+
+from sqlalchemy import delete, select
+from sqlalchemy.orm import Session
+
+from hearth_bowl.core.errors import BadInput
+from hearth_bowl.core.plan.days import PARTS_OF_DAY_MIN
+from hearth_bowl.formats.calendar_file import order_ics
+from hearth_bowl.formats.occasion_file import FORMAT, PlanAnswer, TaskAnswer
+from hearth_bowl.service.confections import confection_record, get_confection
+from hearth_bowl.service.errors import NotFound
+from hearth_bowl.service.moments import check_wall_time
+from hearth_bowl.service.occasions import OccasionAsk, get_occasion
+from hearth_bowl.service.recipes import get_recipe
+from hearth_bowl.service.settings import get_settings
+from hearth_bowl.store.models import BatchRow, OccasionHappeningRow, OccasionOrderRow
+
+LATE_MIN: Final = 10
+"""A task that should have begun so long ago, and has not, is late."""
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class TaskState:
+    """A task as it stands: still to be done, running or done, and when in truth; the recipe that a run of it is of."""
+
+    task: TaskAnswer
+    state: str
+    began_at: datetime | None
+    ended_at: datetime | None
+    recipe_id: int | None
+    confection_id: int | None
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class RunningOrder:
+    """An order as it stands now, on the kitchen's own clock.
+
+    `now_tasks` are what hands are to do now, `next_task` what comes then, `waits` what rests meanwhile, `late` what should
+    have begun a while ago: all by their ids.
+    """
+
+    now: datetime
+    planned_at: datetime | None
+    answer: PlanAnswer | None
+    tasks: tuple[TaskState, ...]
+    now_tasks: tuple[str, ...]
+    next_task: str | None
+    waits: tuple[str, ...]
+    late: tuple[str, ...]
+    visits: int
+
+
+def occasion_record(session: Session, asked: OccasionAsk, now: datetime) -> dict[str, Any]:
+    """Return an occasion as a file has it, with its confections in it, so many pieces as its boxes take.
+
+    :raises BadInput: naming the field. :raises NotFound: a confection is not there.
+    """
+    if asked.ready_at is None:
+        raise BadInput(("ready_at",), "is not said", "when it is to be ready", "missing")
+    if not asked.rows:
+        raise BadInput(("rows",), "nothing goes into it yet", "a confection", "missing")
+    settings, wishes = get_settings(session), asked.wishes
+    confections = []
+    for row in asked.rows:
+        record = confection_record(session, row.confection_id)
+        form = {**record["form"], "pieces": asked.boxes * row.per_box, "spares": row.spares}
+        if record["form"]["vessel"].get("kind") == "cake":
+            form = record["form"]
+        out_min = wishes.out_of_fridge_min
+        confections.append({"confection": {**record, "form": form}, "out_of_fridge_min": out_min})
+    begins_at = now if wishes.begins_at is None else max(now, wishes.begins_at)
+    return {
+        "format": FORMAT,
+        "version": 1,
+        "name": asked.name,
+        "now": _wall(begins_at),
+        "ready_at": _wall(asked.ready_at),
+        "cooks": wishes.cooks,
+        "hours": {"from": wishes.hours_from, "to": wishes.hours_to},
+        "away": [
+            {"cook": gone.cook, "from": _wall(gone.from_at), "to": _wall(gone.to_at)}
+            if gone.cook is not None
+            else [_wall(gone.from_at), _wall(gone.to_at)]
+            for gone in wishes.away
+        ],
+        "has": {name: count for name, count in asdict(wishes.has).items() if count is not None},
+        "pot_g": asked.pot_g,
+        "kitchen_c": settings.kitchen_c,
+        "altitude_m": settings.altitude_m,
+        "hands": wishes.hands,
+        "confections": confections,
+    }
+
+
+def to_plan(session: Session, occasion_id: int, wall_now: datetime) -> dict[str, Any]:
+    """Return what is planned: the occasion as a file, with what has happened and the order that there was.
+
+    :raises BadInput: naming the field. :raises NotFound: there is no such occasion.
+    """
+    asked = get_occasion(session, occasion_id).asked
+    happened = _happened(session, occasion_id)
+    record = occasion_record(session, asked, clock_of(asked, happened, wall_now))
+    order = session.get(OccasionOrderRow, occasion_id)
+    if happened and order is not None:
+        previous = json.loads(order.document).get("tasks", [])
+        known = {task["id"] for task in previous}
+        rows = [
+            {"id": row.task, "starts_at": _wall(row.starts_at), "ends_at": row.ends_at and _wall(row.ends_at)}
+            for row in happened
+            if row.task in known
+        ]
+        record = {**record, "happened": rows, "previous": previous}
+    return record
+
+
+def keep_order(session: Session, occasion_id: int, answer: PlanAnswer, wall_now: datetime) -> None:
+    """Keep an order as the one that is followed; one that cannot be is kept too, with its reasons.
+
+    :raises NotFound: there is no such occasion.
+    """
+    get_occasion(session, occasion_id)
+    row = session.get(OccasionOrderRow, occasion_id)
+    document = json.dumps(answer, ensure_ascii=False, allow_nan=False)
+    if row is None:
+        session.add(OccasionOrderRow(occasion_id=occasion_id, document=document, planned_at=wall_now))
+    else:
+        row.document, row.planned_at = document, wall_now
+    session.flush()
+
+
+def get_order(session: Session, occasion_id: int, wall_now: datetime) -> RunningOrder:
+    """Return the order that is followed as it stands now; without tasks where none was planned yet.
+
+    :raises NotFound: there is no such occasion.
+    """
+    asked = get_occasion(session, occasion_id).asked
+    order = session.get(OccasionOrderRow, occasion_id)
+    happened = _happened(session, occasion_id)
+    now = clock_of(asked, happened, wall_now)
+    answer: PlanAnswer | None = None if order is None else json.loads(order.document)
+    states = tuple(_states(session, asked, answer, happened))
+    ahead = [one for one in states if one.state == "ahead"]
+    hands = [one for one in ahead if one.task["attended"]]
+    running = [one for one in states if one.state == "running"]
+    due = [one for one in hands if _moment(one.task["starts_at"]) <= now]
+    then = next((one for one in hands if one not in due), None)
+    limit = timedelta(minutes=LATE_MIN)
+    return RunningOrder(
+        now=now,
+        planned_at=None if order is None else order.planned_at,
+        answer=answer,
+        tasks=states,
+        now_tasks=tuple(one.task["id"] for one in (*(one for one in running if one.task["attended"]), *due)),
+        next_task=None if then is None else then.task["id"],
+        waits=tuple(one.task["id"] for one in running if not one.task["attended"]),
+        late=tuple(one.task["id"] for one in due if now - _moment(one.task["starts_at"]) > limit),
+        visits=_visits(states),
+    )
+
+
+def happen(session: Session, occasion_id: int, task: str, what: str, at: datetime | None, wall_now: datetime) -> None:
+    """Note that a task was begun, is done, or was neither after all; a rest that follows begins by itself.
+
+    :raises BadInput: at `task`, `what` or `at`. :raises NotFound: there is no such occasion.
+    """
+    order = get_order(session, occasion_id, wall_now)
+    found = next((one for one in order.tasks if one.task["id"] == task), None)
+    if found is None:
+        raise BadInput(("task",), f"there is no task {task[:60]!r}", "a task of the order", "unknown")
+    usual = found.task["starts_at"] if what == "begun" else found.task["ends_at"]
+    is_over = order.answer is not None and wall_now >= _moment(order.answer["ready_at"])
+    moment = check_wall_time(("at",), at or (max(order.now, _moment(usual)) if is_over else order.now))
+    if what == "undone":
+        session.execute(
+            delete(OccasionHappeningRow).where(
+                OccasionHappeningRow.occasion_id == occasion_id, OccasionHappeningRow.task == task
+            )
+        )
+        return
+    if what not in ("begun", "done"):
+        raise BadInput(("what",), f"unknown {what[:40]!r}", "begun, done or undone", "unknown")
+    row = session.scalar(
+        select(OccasionHappeningRow).where(
+            OccasionHappeningRow.occasion_id == occasion_id, OccasionHappeningRow.task == task
+        )
+    )
+    if row is None:
+        planned = _moment(found.task["ends_at"]) - _moment(found.task["starts_at"])
+        begun = moment if what == "begun" else max(moment - planned, _latest_before(order, found, moment))
+        row = OccasionHappeningRow(occasion_id=occasion_id, task=task, starts_at=begun, ends_at=None)
+        session.add(row)
+    if what == "done":
+        row.ends_at = max(moment, row.starts_at)
+    session.flush()
+    if what == "done":
+        _rests_begin(session, occasion_id, order, task, row.ends_at or moment)
+
+
+def _latest_before(order: RunningOrder, found: TaskState, moment: datetime) -> datetime:
+    """Return the earliest moment at which a task that is only said to be done can have begun."""
+    before = {after["id"] for after in found.task["after"]}
+    ends = [one.ended_at for one in order.tasks if one.task["id"] in before and one.ended_at is not None]
+    return min(moment, max(ends, default=datetime.min))
+
+
+def _rests_begin(session: Session, occasion_id: int, order: RunningOrder, task: str, moment: datetime) -> None:
+    """Begin each rest whose last job before it is done now: it needs nobody's hands."""
+    done = {one.task["id"] for one in order.tasks if one.state == "done"} | {task}
+    for one in order.tasks:
+        before = [after["id"] for after in one.task["after"]]
+        rests = one.state == "ahead" and not one.task["attended"] and one.task["job"] != "soften"
+        if rests and task in before and set(before) <= done:
+            session.add(
+                OccasionHappeningRow(occasion_id=occasion_id, task=one.task["id"], starts_at=moment, ends_at=None)
+            )
+    session.flush()
+
+
+def with_change(asked: OccasionAsk, change: str) -> OccasionAsk:
+    """Return an occasion with one wish otherwise: one more pair of hands, longer hours, a day later, without a kind.
+
+    :raises BadInput: at `change`.
+    """
+    wishes = asked.wishes
+    match change.split(":"):
+        case ["cook"]:
+            return replace(asked, wishes=replace(wishes, cooks=wishes.cooks + 1))
+        case ["hours"]:
+            return replace(asked, wishes=replace(wishes, hours_from="06:00", hours_to="24:00"))
+        case ["never-away"]:
+            return replace(asked, wishes=replace(wishes, away=()))
+        case ["later"] if asked.ready_at is not None:
+            return replace(asked, ready_at=asked.ready_at + timedelta(days=1))
+        case ["without", position] if position.isdigit() and int(position) < len(asked.rows) > 1:
+            rows = tuple(row for at, row in enumerate(asked.rows) if at != int(position))
+            return replace(asked, rows=rows)
+        case _:
+            allowed = "cook, hours, never-away, later, without:N"
+            raise BadInput(("change",), f"unknown {change[:40]!r}", allowed, "unknown")
+
+
+def _states(
+    session: Session, asked: OccasionAsk, answer: PlanAnswer | None, happened: list[OccasionHappeningRow]
+) -> list[TaskState]:
+    if answer is None or not answer["feasible"]:
+        return []
+    by_task = {row.task: row for row in happened}
+    recipes = _recipes(session, asked)
+    found = []
+    for task in answer["tasks"]:
+        row = by_task.get(task["id"])
+        position = task["for"][0]
+        confection_id = asked.rows[position].confection_id if position < len(asked.rows) else None
+        state = "ahead" if row is None else "done" if row.ends_at is not None else "running"
+        found.append(
+            TaskState(
+                task=task,
+                state=state,
+                began_at=None if row is None else row.starts_at,
+                ended_at=None if row is None else row.ends_at,
+                recipe_id=recipes.get(task.get("recipe") or ""),
+                confection_id=confection_id,
+            )
+        )
+    return found
+
+
+def _recipes(session: Session, asked: OccasionAsk) -> Mapping[str, int]:
+    """Return the ids of the recipes that go into an occasion, by their names."""
+    found: dict[str, int] = {}
+    for row in asked.rows:
+        for part in get_confection(session, row.confection_id).asked.parts:
+            if part.of.recipe_id is not None:
+                try:
+                    found[get_recipe(session, part.of.recipe_id).recipe["name"]] = part.of.recipe_id
+                except NotFound:
+                    continue
+    return found
+
+
+def _happened(session: Session, occasion_id: int) -> list[OccasionHappeningRow]:
+    wanted = select(OccasionHappeningRow).where(OccasionHappeningRow.occasion_id == occasion_id)
+    return list(session.scalars(wanted.order_by(OccasionHappeningRow.starts_at, OccasionHappeningRow.id)))
+
+
+def clock_of(asked: OccasionAsk, happened: list[OccasionHappeningRow], wall_now: datetime) -> datetime:
+    """Return the moment that an order is told at: now; of an occasion that is over, when something happened last."""
+    if asked.ready_at is None or wall_now < asked.ready_at:
+        return wall_now
+    seen = [moment for row in happened for moment in (row.starts_at, row.ends_at) if moment is not None]
+    begins_at = asked.wishes.begins_at or asked.ready_at - timedelta(days=4)
+    return max([begins_at, *seen])
+
+
+def _visits(states: tuple[TaskState, ...]) -> int:
+    """Return in how many parts of days hands are in the kitchen."""
+    return len({_part_of_day(_moment(one.task["starts_at"])) for one in states if one.task["attended"]})
+
+
+def _part_of_day(at: datetime) -> tuple[date, int]:
+    """Return the part of a day that a moment lies in."""
+    minute = 60 * at.hour + at.minute
+    return at.date(), sum(minute >= begins for begins in PARTS_OF_DAY_MIN)
+
+
+def _moment(text: str) -> datetime:
+    return datetime.fromisoformat(text)
+
+
+def _wall(at: datetime) -> str:
+    return at.isoformat(timespec="minutes")
+
+
+def runs_report(session: Session, occasion_id: int, wall_now: datetime) -> None:
+    """Take over what runs at the Stove did since the order was planned: a run of a recipe is the making of its mass.
+
+    :raises NotFound: there is no such occasion.
+    """
+    order = get_order(session, occasion_id, wall_now)
+    if order.planned_at is None:
+        return
+    taken: set[int] = set()
+    for one in order.tasks:
+        if one.recipe_id is None or one.recipe_id in taken:
+            continue
+        taken.add(one.recipe_id)
+        since = order.planned_at.astimezone(UTC)
+        wanted = select(BatchRow).where(BatchRow.recipe_id == one.recipe_id, BatchRow.started_at >= since)
+        run = session.scalar(wanted.order_by(BatchRow.started_at))
+        if run is not None:
+            own = [other for other in order.tasks if other.recipe_id == one.recipe_id and other.task["attended"]]
+            _take_over(session, occasion_id, own, run, wall_now)
+
+
+def _take_over(session: Session, occasion_id: int, own: list[TaskState], run: BatchRow, wall_now: datetime) -> None:
+    started, ended = wall_of(run.started_at), None if run.ended_at is None else wall_of(run.ended_at)
+    if own[0].state == "ahead":
+        happen(session, occasion_id, own[0].task["id"], "begun", started, wall_now)
+    if ended is not None:
+        for one in own:
+            if one.state != "done":
+                happen(session, occasion_id, one.task["id"], "done", ended, wall_now)
+
+
+def wall_of(at: datetime) -> datetime:
+    """Return a moment as the kitchen's own clock shows it."""
+    return at.astimezone().replace(tzinfo=None)
+
+
+def order_calendar(session: Session, occasion_id: int, wall_now: datetime) -> bytes:
+    """Return the order as iCalendar: what takes hands, under ids that stay when it is planned again.
+
+    :raises NotFound: there is no such occasion.
+    """
+    name = get_occasion(session, occasion_id).asked.name
+    order = get_order(session, occasion_id, wall_now)
+    tasks = [one.task for one in order.tasks if one.task["attended"] or one.task["job"] == "soften"]
+    return order_ics(tasks, name, f"occasion-{occasion_id}", order.planned_at or wall_now)
+
+
+def forget_order(session: Session, occasion_id: int) -> None:
+    """Forget the order and what has happened of it.
+
+    :raises NotFound: there is no such occasion.
+    """
+    get_occasion(session, occasion_id)
+    session.execute(delete(OccasionHappeningRow).where(OccasionHappeningRow.occasion_id == occasion_id))
+    session.execute(delete(OccasionOrderRow).where(OccasionOrderRow.occasion_id == occasion_id))
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class WhatIf:
+    """What an order would be with one wish otherwise: whether there is one, when it begins, hands and visits."""
+
+    feasible: bool
+    proved: bool
+    starts_at: datetime | None
+    hands_on_min: int
+    visits: int
+    because: tuple[str, ...]
+
+
+def what_if(answer: PlanAnswer) -> WhatIf:
+    """Return what is told of an order that was only tried."""
+    if not answer["feasible"]:
+        because = tuple(row["message"] for row in answer["because"])
+        return WhatIf(feasible=False, proved=False, starts_at=None, hands_on_min=0, visits=0, because=because)
+    parts = {_part_of_day(_moment(task["starts_at"])) for task in answer["tasks"] if task["attended"]}
+    return WhatIf(
+        feasible=True,
+        proved=answer["proved"],
+        starts_at=_moment(answer["starts_at"]),
+        hands_on_min=answer["hands_on_min"],
+        visits=len(parts),
+        because=(),
+    )
