@@ -88,6 +88,21 @@ export const occasionsQuery = queryOptions({
   queryFn: ({ signal }) => dataOf(client.GET("/api/occasions", { signal })),
 });
 
+const ORDER_EVERY_MS = 20_000;
+
+export const orderQueries = {
+  one: (id: number) =>
+    queryOptions({
+      queryKey: ["order", id],
+      staleTime: 0,
+      refetchInterval: ORDER_EVERY_MS,
+      queryFn: ({ signal }) =>
+        dataOf(
+          client.GET("/api/occasions/{occasion_id}/order", { params: { path: { occasion_id: id } }, signal }),
+        ),
+    }),
+};
+
 export const confectionQueries = {
   list: queryOptions({
     queryKey: ["confections"],

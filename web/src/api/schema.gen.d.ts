@@ -6195,7 +6195,8 @@ export interface components {
          * RunningOrder
          * @description An order as it stands now, on the kitchen's own clock.
          *
-         *     `now_tasks` are what hands are to do now, `next_task` what comes then, `waits` what rests meanwhile, `late` tasks that should have begun a while ago.
+         *     `now_tasks` are what hands are to do now, `next_task` what comes then, `waits` what rests meanwhile, `late` what should
+         *     have begun a while ago: all by their ids.
          */
         RunningOrder: {
             answer: components["schemas"]["PlanAnswer"] | null;

@@ -1,7 +1,5 @@
-import { useQuery } from "@tanstack/react-query";
 import { lazy, Suspense } from "react";
 import { Navigate, Route, Routes, useParams } from "react-router";
-import { recipeQueries } from "../api/queries";
 import { Alarm } from "../features/clocks";
 import { ComparePage } from "../features/compare";
 import { FormulaPage } from "../features/formula";
@@ -14,6 +12,7 @@ const FitPage = lazy(() => import("../features/fit").then((place) => ({ default:
 const RecipesPage = lazy(() =>
   import("../features/recipes").then((place) => ({ default: place.RecipesPage })),
 );
+const TodayPage = lazy(() => import("../features/today").then((place) => ({ default: place.TodayPage })));
 const CardPage = lazy(() => import("../features/recipes").then((place) => ({ default: place.CardPage })));
 const LarderPage = lazy(() => import("../features/larder").then((place) => ({ default: place.LarderPage })));
 const StovePage = lazy(() => import("../features/stove").then((place) => ({ default: place.StovePage })));
@@ -28,6 +27,7 @@ const ConfectionsPage = lazy(() =>
 const ConfectionPage = lazy(() =>
   import("../features/confection").then((place) => ({ default: place.ConfectionPage })),
 );
+const OrderPage = lazy(() => import("../features/order").then((place) => ({ default: place.OrderPage })));
 const OccasionPage = lazy(() =>
   import("../features/occasion").then((place) => ({ default: place.OccasionPage })),
 );
@@ -41,7 +41,8 @@ export function App() {
       <PageOrFailure>
         <Suspense fallback={<Skeleton />}>
           <Routes>
-            <Route path="/" element={<FirstRecipe />} />
+            <Route path="/" element={<TodayPage />} />
+            <Route path="/new" element={<FormulaPage id={null} />} />
             <Route path="/recipes" element={<RecipesPage />} />
             <Route path="/recipes/:id/card" element={<ForRecipe Place={CardPage} />} />
             <Route path="/recipes/:id/formula" element={<ForRecipe Place={FormulaPage} />} />
@@ -55,6 +56,7 @@ export function App() {
             <Route path="/confections" element={<ConfectionsPage />} />
             <Route path="/confections/:id" element={<ConfectionPage />} />
             <Route path="/occasions" element={<OccasionPage />} />
+            <Route path="/occasions/:id/order" element={<OrderPage />} />
             <Route path="/boxes" element={<Navigate to="/occasions" replace />} />
             <Route
               path="*"
@@ -65,15 +67,6 @@ export function App() {
       </PageOrFailure>
     </>
   );
-}
-
-function FirstRecipe() {
-  const { data, error } = useQuery(recipeQueries.list);
-  if (error && !data)
-    return <Notice title="The application does not answer" text="Start it again: this page waits for it." />;
-  if (!data) return <Skeleton />;
-  const first = data.recipes.find((row) => !row.put_away) ?? data.recipes[0];
-  return first ? <Navigate replace to={`/recipes/${first.id}/formula`} /> : <FormulaPage id={null} />;
 }
 
 function ForRecipe({ Place }: { Place: (props: { id: number }) => React.ReactNode }) {

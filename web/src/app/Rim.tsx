@@ -12,6 +12,7 @@ const PLACES = [
 ] as const;
 
 const BESIDE = [
+  { to: "/", name: "Today" },
   { to: "/recipes", name: "Recipes" },
   { to: "/confections", name: "Confections" },
   { to: "/occasions", name: "Occasions" },
@@ -70,7 +71,7 @@ export function Rim() {
           <NavLink
             key={place.to}
             to={place.to}
-            end={place.to === "/recipes"}
+            end={place.to === "/recipes" || place.to === "/"}
             className="flex min-h-11 min-w-11 items-center justify-center text-[0.9375rem] max-sm:text-[0.8125rem] aria-[current=page]:font-bold aria-[current=page]:underline"
           >
             {place.name}

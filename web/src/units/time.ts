@@ -25,8 +25,40 @@ export function aboutText(seconds: number): string {
 }
 
 /** A moment on the kitchen's clock, in the person's own words: Fri 14 Aug, 19:30. */
-export function momentText(moment: string): string {
-  const at = new Date(moment);
-  const day = at.toLocaleDateString(undefined, { weekday: "short", day: "numeric", month: "short" });
-  return `${day}, ${at.toLocaleTimeString(undefined, { hour: "2-digit", minute: "2-digit" })}`;
+export function momentText(moment: string | Date): string {
+  const day = new Date(moment).toLocaleDateString(undefined, {
+    weekday: "short",
+    day: "numeric",
+    month: "short",
+  });
+  return `${day}, ${clockOf(moment)}`;
+}
+
+/** The time of day of a moment. */
+export function clockOf(moment: string | Date): string {
+  return new Date(moment).toLocaleTimeString(undefined, { hour: "numeric", minute: "2-digit" });
+}
+
+/** The day of a moment. */
+export function dayOf(moment: string | Date): string {
+  return new Date(moment).toLocaleDateString(undefined, { weekday: "long", day: "numeric", month: "long" });
+}
+
+/** A moment with its day only where that is another than the day of now. */
+export function nearMomentText(moment: string, now: string): string {
+  return isSameDay(moment, now) ? clockOf(moment) : momentText(moment);
+}
+
+export function isSameDay(one: string | Date, other: string | Date): boolean {
+  return new Date(one).toDateString() === new Date(other).toDateString();
+}
+
+/** Minutes as they are spoken: 45 min, 2 h, 2 h 15 min, 1 day 3 h. */
+export function spokenMinutes(minutes: number): string {
+  const whole = Math.round(minutes);
+  if (whole < 60) return `${whole} min`;
+  const [days, hours, rest] = [Math.floor(whole / 1440), Math.floor((whole % 1440) / 60), whole % 60];
+  return [days && `${days} day${days > 1 ? "s" : ""}`, hours && `${hours} h`, rest && `${rest} min`]
+    .filter(Boolean)
+    .join(" ");
 }

@@ -1,3 +1,3 @@
 export { Alarm } from "./Alarm";
 export { Clocks, RimClock } from "./Clocks";
-export { startTimer, useSeconds } from "./useTimers";
+export { startTimer, useSeconds, useTimers } from "./useTimers";

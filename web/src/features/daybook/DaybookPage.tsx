@@ -12,11 +12,11 @@ import { type Happen, marksOf, TraceChart, useEvents, useLineNames, useRun, Wait
 import { told } from "./told";
 
 const moment = (iso: string) =>
-  new Date(iso).toLocaleString("en-GB", {
+  new Date(iso).toLocaleString(undefined, {
     day: "numeric",
     month: "long",
     year: "numeric",
-    hour: "2-digit",
+    hour: "numeric",
     minute: "2-digit",
   });
 

@@ -1,5 +1,6 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
+import { Link } from "react-router";
 import { ApiError, client, dataOf, type Schemas } from "../../api/client";
 import { confectionQueries, libraryQuery, occasionsQuery, vesselsQuery } from "../../api/queries";
 import { Button } from "../../ui/Button";
@@ -135,6 +136,14 @@ function OccasionBench({ stored, usual, picker, onDeleted }: BenchProps) {
           </span>
         </div>
         {picker}
+        <p>
+          <Link
+            to={`/occasions/${stored.id}/order`}
+            className="inline-flex min-h-11 items-center font-bold text-rim underline underline-offset-4"
+          >
+            The running order: what to do, when
+          </Link>
+        </p>
         <div className="mt-2 grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)] items-end gap-3">
           <TextField
             label="Called"

@@ -1,1 +1,2 @@
 export { OccasionPage } from "./OccasionPage";
+export { useOccasion } from "./useOccasion";

@@ -1,0 +1,119 @@
+"""The running order over the API: planned, followed, planned again round what happened, and as a calendar."""
+
+import json
+import subprocess
+import sys
+import unittest
+from datetime import datetime, timedelta
+from typing import Any
+
+from hearth_bowl.demo.load import ORDER
+from tests.api.app_case import AppCase
+from tests.core.plan.occasions import wrongs
+from tests.demo_order import planned
+
+
+class Followed(AppCase):
+    demo = True
+
+    def order(self) -> dict[str, Any]:
+        found: dict[str, Any] = self.client.get("/api/occasions/1/order").get_json()
+        return found
+
+    def happened(self, task: str, what: str, at: str | None = None) -> dict[str, Any]:
+        body = {"task": task, "what": what, "at": at}
+        answer = self.client.post("/api/occasions/1/order/happened", json=body)
+        self.assertEqual(answer.status_code, 200, answer.text)
+        found: dict[str, Any] = answer.get_json()
+        return found
+
+    def test_the_demo_is_half_done_and_says_what_to_do_now(self) -> None:
+        order = self.order()
+        states = {one["task"]["id"]: one["state"] for one in order["tasks"]}
+        self.assertEqual((states["c0.cap.3"], states["c5.roll"], states["pack"]), ("done", "running", "ahead"))
+        self.assertEqual(order["now_tasks"], ["c5.roll"])
+        self.assertEqual(order["next_task"], "wash.0")
+
+    def test_what_is_done_lets_its_rest_begin_and_the_next_be_due(self) -> None:
+        order = self.happened("c5.roll", "done")
+        states = {one["task"]["id"]: one["state"] for one in order["tasks"]}
+        self.assertEqual((states["c5.roll"], states["c5.set.balls"]), ("done", "running"))
+        self.assertEqual((order["now_tasks"], order["waits"]), (["wash.0"], ["c5.set.balls"]))
+        order = self.happened("c5.roll", "undone")
+        self.assertEqual({one["task"]["id"]: one["state"] for one in order["tasks"]}["c5.roll"], "ahead")
+
+    def test_late_the_rest_is_planned_again_around_what_happened(self) -> None:
+        self.happened("c5.roll", "done", "2026-08-14T15:55:00")
+        answer = self.client.post("/api/occasions/1/order", json={}).get_json()
+        self.assertTrue(answer["answer"]["feasible"], answer["answer"])
+        tasks = {one["task"]["id"]: one["task"] for one in answer["tasks"]}
+        self.assertEqual(tasks["c5.roll"]["ends_at"], "2026-08-14T15:55")
+        self.assertLessEqual("2026-08-14T15:55", tasks["wash.0"]["starts_at"])
+        self.assertEqual(tasks["c0.cap.3"]["starts_at"], "2026-08-13T20:40")
+        ahead = [one for one in answer["tasks"] if one["state"] == "ahead"]
+        self.assertLessEqual(sum(one["task"]["moved"] for one in ahead), len(ahead) / 2)
+
+    def wish(self, **part: Any) -> None:
+        row = self.client.get("/api/occasions").get_json()["occasions"][0]
+        wishes = {**row["asked"]["wishes"], "begins_at": None, "away": []}
+        asked = {**row["asked"], "wishes": wishes, **part}
+        answer = self.client.put("/api/occasions/1", json={"revision": row["revision"], "asked": asked})
+        self.assertEqual(answer.status_code, 200, answer.text)
+
+    def test_a_run_at_the_stove_reports_by_itself(self) -> None:
+        self.client.delete("/api/occasions/1/order")
+        ready = (datetime.now() + timedelta(days=4)).replace(hour=19, minute=30, second=0, microsecond=0)
+        self.wish(ready_at=ready.isoformat())
+        order = self.client.post("/api/occasions/1/order", json={}).get_json()
+        mass = next(one for one in order["tasks"] if one["recipe_id"] is not None)
+        self.assertEqual(mass["state"], "ahead")
+        self.client.post("/api/batches", json={"recipe_id": mass["recipe_id"], "choices": {}})
+        after = {one["task"]["id"]: one for one in self.order()["tasks"]}
+        self.assertEqual(after[mass["task"]["id"]]["state"], "running")
+
+    def test_what_cannot_be_planned_says_why(self) -> None:
+        self.wish(ready_at="2199-01-20T19:30:00")
+        refused = self.client.post("/api/occasions/1/order", json={})
+        self.assertEqual(refused.status_code, 422)
+        self.assertIn("21 days", refused.get_json()["errors"][0]["message"])
+
+    def test_the_calendar_keeps_its_uids_when_it_is_planned_again(self) -> None:
+        def uids() -> set[str]:
+            text = self.client.get("/api/occasions/1/order.ics").get_data(as_text=True)
+            return {line for line in text.splitlines() if line.startswith("UID:")}
+
+        before = uids()
+        self.assertIn("UID:occasion-1-pack@hearth-bowl", before)
+        self.happened("c5.roll", "done", "2026-08-14T15:55:00")
+        self.client.post("/api/occasions/1/order", json={})
+        self.assertEqual(uids(), before)
+
+    def test_what_if_tries_one_wish_and_stores_nothing(self) -> None:
+        asked = self.client.get("/api/occasions").get_json()["occasions"][0]["asked"]
+        before = self.order()
+        found = self.client.post("/api/occasions/what-if", json={"asked": asked, "change": "cook"}).get_json()
+        self.assertTrue(found["feasible"])
+        self.assertGreater(found["starts_at"], before["answer"]["starts_at"])
+        wrong = self.client.post("/api/occasions/what-if", json={"asked": asked, "change": "luck"})
+        self.assertEqual(wrong.status_code, 422)
+        self.assertEqual(self.order()["answer"], before["answer"])
+
+    def test_nothing_is_noted_of_a_task_that_is_not_there(self) -> None:
+        answer = self.client.post("/api/occasions/1/order/happened", json={"task": "c9.dip", "what": "done"})
+        self.assertEqual((answer.status_code, answer.get_json()["errors"][0]["path"]), (422, ["body", "task"]))
+        self.assertEqual(self.client.get("/api/occasions/99/order").status_code, 404)
+
+
+class Kept(unittest.TestCase):
+    def test_the_demos_order_is_what_the_planner_gives(self) -> None:
+        record, answer = planned()
+        self.assertEqual(json.loads(ORDER.read_text()), json.loads(json.dumps(answer)))
+        self.assertEqual(wrongs(record, answer), [])
+
+    def test_serving_does_not_load_the_solver(self) -> None:
+        words = (
+            "import sys, hearth_bowl.app, hearth_bowl.server, hearth_bowl.demo.load;"
+            "print([name for name in sys.modules if name.startswith('ortools')])"
+        )
+        run = subprocess.run([sys.executable, "-c", words], capture_output=True, text=True, check=True)
+        self.assertEqual(run.stdout.strip(), "[]")

@@ -1,0 +1,75 @@
+"""The running order as a cook walks it: from recipes to a printed order, followed, late, and on a second device."""
+
+from datetime import datetime, timedelta
+
+from playwright.sync_api import expect
+
+from tests.browser.page_case import PageCase
+
+
+class Order(PageCase):
+    def test_today_says_what_to_do_now_and_one_press_says_it_is_done(self) -> None:
+        page = self.open("/")
+        expect(page.get_by_role("heading", name="Roll Moonrock truffles")).to_be_visible()
+        self.assertEqual(self.violations(), [])
+        page.get_by_role("button", name="Done").click()
+        expect(page.get_by_role("heading", name="Wash up: bowls, tools, moulds and hands")).to_be_visible()
+        expect(page.get_by_role("heading", name="Rests meanwhile")).to_be_visible()
+        page.get_by_role("link", name="Open evening").click()
+        expect(page.get_by_role("heading", level=1)).to_contain_text("34 of 44 jobs are done")
+
+    def test_each_job_says_why_it_stands_there_and_how_far_it_may_slip(self) -> None:
+        page = self.open("/occasions/1/order")
+        page.get_by_role("button", name="Pack all of it").click()
+        expect(page.get_by_text("It cannot slip: something follows at once.")).to_be_visible()
+        expect(page.get_by_text("Why here: packed when all of it is there")).to_be_visible()
+        self.assertEqual(self.violations(), [])
+
+    def test_a_second_device_sees_the_same(self) -> None:
+        page = self.open("/occasions/1/order")
+        page.get_by_role("button", name="Roll Moonrock truffles: done").click()
+        expect(page.get_by_role("heading", level=1)).to_contain_text("34 of 44")
+        other = self.open("/occasions/1/order", self.new_page(390, 844))
+        expect(other.get_by_role("heading", level=1)).to_contain_text("34 of 44")
+        self.assertLessEqual(other.evaluate("document.documentElement.scrollWidth"), 390)
+
+    def test_one_wish_otherwise_is_told_beside_and_taken_by_one_press(self) -> None:
+        page = self.open("/occasions/1/order")
+        page.get_by_label("What if").select_option("cook")
+        expect(page.get_by_text("of hands in").last).to_be_visible()
+        page.get_by_role("button", name="Take it so").click()
+        expect(page.get_by_role("button", name="Hands: two pairs of hands")).to_be_visible()
+        expect(page.get_by_role("heading", name="Cook 2")).to_be_visible()
+
+    def test_from_recipes_to_a_printed_order_of_three_confections_in_fewer_than_15_actions(self) -> None:
+        page, actions = self.open("/occasions"), 0
+        page.get_by_role("button", name="Another occasion").click()
+        for name in ("Night-sky drops", "Hill-top squares", "Late-watch cones"):
+            page.get_by_role("button", name="Add a kind of piece").click()
+            page.get_by_label("Piece", exact=True).last.select_option(label=name)
+            actions += 2
+        ready = (datetime.now() + timedelta(days=3)).replace(hour=19, minute=30)
+        page.get_by_label("Ready by").fill(ready.strftime("%Y-%m-%dT%H:%M"))
+        page.get_by_role("link", name="The running order").click()
+        expect(page.get_by_role("heading", level=1)).to_contain_text("Begin")
+        expect(page.get_by_role("button", name="Pack all of it")).to_be_visible()
+        page.evaluate("window.print = () => { window.printed = true }")
+        page.get_by_role("button", name="Print it").click()
+        self.assertTrue(page.evaluate("window.printed"))
+        self.assertLess(actions + 4, 15)
+        page.emulate_media(media="print")
+        expect(page.get_by_role("button", name="Print it")).to_be_hidden()
+        expect(page.get_by_text("Dip Night-sky drops").first).to_be_visible()
+
+    def test_what_cannot_be_says_which_wishes_stand_against_each_other_and_mends_it(self) -> None:
+        self.server.call("DELETE", "/api/occasions/1/order")
+        row = self.server.call("GET", "/api/occasions")[1]["occasions"][0]
+        wishes = {**row["asked"]["wishes"], "begins_at": "2026-08-14T12:00:00", "away": []}
+        asked = {**row["asked"], "wishes": wishes}
+        self.server.call("PUT", "/api/occasions/1", {"revision": row["revision"], "asked": asked})
+        page = self.open("/occasions/1/order")
+        expect(page.get_by_text("These stand against each other:")).to_be_visible()
+        expect(page.get_by_text("all of it ready by then, begun now")).to_be_visible()
+        self.assertEqual(self.violations(), [])
+        page.get_by_role("button", name="The least that mends it").click()
+        expect(page.get_by_role("heading", level=1)).to_contain_text("Begin")

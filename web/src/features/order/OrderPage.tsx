@@ -1,0 +1,219 @@
+import { useQuery } from "@tanstack/react-query";
+import { useEffect, useRef, useState } from "react";
+import { Link, useParams } from "react-router";
+import type { Schemas } from "../../api/client";
+import { confectionQueries, occasionsQuery } from "../../api/queries";
+import { Button } from "../../ui/Button";
+import { Skeleton } from "../../ui/Skeleton";
+import { Sure } from "../../ui/Sure";
+import { momentText, spokenMinutes } from "../../units/time";
+import { useOccasion } from "../occasion";
+import { Standing } from "./Standing";
+import { Thread } from "./Thread";
+import { strandOf } from "./threadShape";
+import { type Order, useOrder } from "./useOrder";
+import { WhatIf } from "./WhatIf";
+import { WishesSentence } from "./WishesSentence";
+
+/** The running order of an occasion: what is wished, what to do when, and where it stands now. */
+export function OrderPage() {
+  const id = Number(useParams().id);
+  const list = useQuery({ ...occasionsQuery, staleTime: 0, gcTime: 0 });
+  const stored = list.data?.occasions.find((row) => row.id === id);
+  if (!list.data) return <Skeleton />;
+  if (!stored)
+    return (
+      <main className="px-5 py-4">
+        <h1 className="font-display font-semibold text-3xl">There is no such occasion</h1>
+        <Link to="/occasions" className="font-bold text-rim underline">
+          All occasions
+        </Link>
+      </main>
+    );
+  return <Bench key={stored.id} stored={stored} />;
+}
+
+const REPLAN_MS = 900;
+
+function Bench({ stored }: { stored: Schemas["StoredOccasion"] }) {
+  const { asked, said, change, flush } = useOccasion(stored);
+  const { order, error, plan, happened, forget } = useOrder(stored.id);
+  const [fold, setFold] = useState(true);
+  const { data: confections } = useQuery(confectionQueries.list);
+  const names = asked.rows.map(
+    (row) => confections?.confections.find((one) => one.id === row.confection_id)?.asked.name ?? "",
+  );
+  const wished = JSON.stringify([asked.wishes, asked.ready_at, asked.rows, asked.boxes, asked.pot_g]);
+  const planned = useRef(wished);
+  const begin = useRef(plan.mutate);
+  begin.current = plan.mutate;
+  const isEmpty = order !== undefined && order.planned_at === null;
+  useEffect(() => {
+    if (isEmpty) begin.current("best");
+  }, [isEmpty]);
+  useEffect(() => {
+    if (planned.current === wished) return;
+    const later = setTimeout(async () => {
+      planned.current = wished;
+      await flush();
+      begin.current("best");
+    }, REPLAN_MS);
+    return () => clearTimeout(later);
+  }, [wished, flush]);
+  if (!order && !error) return <Skeleton />;
+  const follow = order && { order, isBusy: happened.isPending || plan.isPending, happened: happen };
+  function happen(task: string, what: "begun" | "done" | "undone") {
+    happened.mutate({ task, what });
+  }
+  const cooks = asked.wishes.cooks;
+  const done = order?.tasks.filter((one) => one.task.attended && one.state === "done").length ?? 0;
+  const problem = plan.error ?? happened.error ?? forget.error ?? error;
+  return (
+    <main className="paper grid flex-1 grid-cols-[minmax(0,1fr)_372px] max-lg:grid-cols-1 print:block">
+      <section aria-label="The running order" className="min-w-0 px-6 py-3 max-md:px-3">
+        <p className="flex justify-between gap-3 text-[0.875rem] text-ash print:hidden">
+          <Link to="/occasions" className="flex min-h-11 items-center font-bold text-rim">
+            {asked.name}: what goes in
+          </Link>
+          <span role="status" className="flex items-center">
+            {plan.isPending ? "It is planned…" : said}
+          </span>
+        </p>
+        <Headline order={order} isPlanning={plan.isPending} />
+        <WishesSentence asked={asked} onChange={change} />
+        {problem && (
+          <p role="alert" className="text-copper">
+            {problem.message}
+          </p>
+        )}
+        {order?.answer && !order.answer.feasible && (
+          <Refused answer={order.answer} asked={asked} onTake={change} />
+        )}
+        {order?.answer?.warnings?.map((row) => (
+          <p key={row.message} className="rounded bg-butter px-2 py-1">
+            {row.message}.
+          </p>
+        ))}
+        {done > 0 && (
+          <Button look="plain" aria-pressed={!fold} className="print:hidden" onClick={() => setFold(!fold)}>
+            {fold ? `Show the ${done} jobs that are done` : "Fold what is done"}
+          </Button>
+        )}
+        {follow && follow.order.tasks.length > 0 && (
+          <div className={`mt-2 grid gap-6 ${cooks > 1 ? "md:grid-cols-2 print:grid-cols-2" : ""}`}>
+            {Array.from({ length: cooks }, (_, cook) => (
+              <Thread
+                // biome-ignore lint/suspicious/noArrayIndexKey: a cook is a number
+                key={cook}
+                strand={strandOf(follow.order.tasks, cook, follow.order.answer?.ready_at ?? "", fold)}
+                name={cooks > 1 ? `Cook ${cook + 1}` : null}
+                now={follow.order.now}
+                follow={follow}
+              />
+            ))}
+          </div>
+        )}
+      </section>
+      <aside
+        aria-label="Where it stands"
+        className="border-line border-l bg-sheet px-5 py-4 max-lg:order-first max-lg:border-b max-lg:border-l-0 max-md:px-3 print:hidden"
+      >
+        {follow && follow.order.tasks.length > 0 && <Standing follow={follow} />}
+        <WhatIf asked={asked} names={names} onTake={change} />
+        <p className="mt-3 flex flex-wrap gap-x-5">
+          <a
+            href={`/api/occasions/${stored.id}/order.ics`}
+            className="flex min-h-11 items-center font-bold text-rim underline underline-offset-4"
+          >
+            Into my calendar
+          </a>
+          <Button look="plain" onClick={() => window.print()}>
+            Print it
+          </Button>
+          <Button look="plain" disabled={plan.isPending} onClick={() => plan.mutate("best")}>
+            Plan the rest again
+          </Button>
+          <Sure
+            words="Begin anew"
+            goes="What was done is forgotten, and all of it is planned again."
+            disabled={forget.isPending || plan.isPending}
+            onSure={() => forget.mutate()}
+          />
+        </p>
+      </aside>
+    </main>
+  );
+}
+
+function Headline({ order, isPlanning }: { order: Order | undefined; isPlanning: boolean }) {
+  const answer = order?.answer;
+  if (!answer?.feasible || !answer.starts_at || !answer.ready_at)
+    return (
+      <h1 className="font-display font-semibold text-[1.75rem] leading-tight">
+        {isPlanning || !answer ? "The running order" : "It cannot be ready like that"}
+      </h1>
+    );
+  const done = order?.tasks.filter((one) => one.task.attended && one.state === "done").length ?? 0;
+  const all = order?.tasks.filter((one) => one.task.attended).length ?? 0;
+  return (
+    <>
+      <h1 className="font-display font-semibold text-[1.75rem] leading-tight">
+        {done > 0 ? `${done} of ${all} jobs are done` : `Begin ${momentText(answer.starts_at)}`},{" "}
+        <span className="text-rim">all of it is ready {momentText(answer.ready_at)}</span>
+      </h1>
+      <p className="text-ash">
+        {spokenMinutes(answer.hands_on_min ?? 0)} of hands in {order?.visits} visits.{" "}
+        {answer.proved ? "No order begins later: proved." : gapText(answer.gap)} Order of work lessens traces
+        of nuts; it never certifies their absence.
+      </p>
+    </>
+  );
+}
+
+function gapText(gap: Schemas["PlanAnswer"]["gap"]): string {
+  const minutes = gap?.first_start_min;
+  if (minutes === null || minutes === undefined) return "A good order, not proved to be the best.";
+  if (minutes === 0) return "It begins as late as can be; in the rest it may still be bettered.";
+  return `A good order: the best begins at most ${spokenMinutes(minutes)} later.`;
+}
+
+type RefusedProps = {
+  answer: Schemas["PlanAnswer"];
+  asked: Schemas["OccasionAsk"];
+  onTake: (part: Partial<Schemas["OccasionAsk"]>) => void;
+};
+
+/** Which wishes stand against each other, and the least change that mends it. */
+function Refused({ answer, asked, onTake }: RefusedProps) {
+  const change = answer.least_change;
+  const becomes = change?.becomes as
+    | { ready_at?: string; cooks?: number; leave_out?: number; hours?: { from: string; to: string } }
+    | undefined;
+  const take = () => {
+    if (!becomes) return;
+    if (becomes.ready_at) onTake({ ready_at: becomes.ready_at });
+    else if (becomes.cooks) onTake({ wishes: { ...asked.wishes, cooks: becomes.cooks } });
+    else if (becomes.hours)
+      onTake({ wishes: { ...asked.wishes, hours_from: becomes.hours.from, hours_to: becomes.hours.to } });
+    else if (becomes.leave_out !== undefined)
+      onTake({ rows: asked.rows.filter((_, at) => at !== becomes.leave_out) });
+    else onTake({ wishes: { ...asked.wishes, away: [] } });
+  };
+  return (
+    <div className="my-2 rounded-lg border-[1.5px] border-butter-rim bg-butter p-3">
+      <p>These stand against each other:</p>
+      <ul className="ml-5 list-disc">
+        {answer.because?.map((row) => (
+          <li key={row.message}>{row.message}</li>
+        ))}
+      </ul>
+      {change && (
+        <p className="mt-2">
+          <Button look="filled" onClick={take}>
+            The least that mends it: {change.message}
+          </Button>
+        </p>
+      )}
+    </div>
+  );
+}

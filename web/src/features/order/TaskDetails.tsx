@@ -1,0 +1,66 @@
+import type { ComponentType, ReactNode } from "react";
+import { Link } from "react-router";
+import { Button } from "../../ui/Button";
+import { clockOf, momentText, spokenMinutes } from "../../units/time";
+import type { TaskState } from "./threadShape";
+import type { Follow } from "./useOrder";
+
+type Props = {
+  state: TaskState;
+  now: string;
+  follow: Follow;
+  close: ComponentType<{ asChild: boolean; children: ReactNode }>;
+};
+
+/** One job close up: when, why there, how far it may slip, and what happened of it. */
+export function TaskDetails({ state, follow, close: Close }: Props) {
+  const { task } = state;
+  const why = task.because.split("; ");
+  return (
+    <div className="grid gap-2">
+      <h3 className="font-bold">{task.title}</h3>
+      <p>
+        {momentText(task.starts_at)} to {clockOf(task.ends_at)}
+        {state.began_at && `; begun ${clockOf(state.began_at)}`}
+        {state.ended_at && `, done ${clockOf(state.ended_at)}`}
+      </p>
+      <p>Why here: {why.join("; ")}.</p>
+      <p>
+        {task.slack_min > 0
+          ? `It may slip by ${spokenMinutes(task.slack_min)} while all else stays.`
+          : "It cannot slip: something follows at once."}
+      </p>
+      <p className="text-ash text-sm">
+        How long it takes is ours until your kitchen has shown it.
+        {task.holds.length > 0 && ` Leaves ${task.holds.join(", ")} on tools.`}
+      </p>
+      <div className="flex flex-wrap gap-2">
+        {state.state === "ahead" && (
+          <Close asChild>
+            <Button onClick={() => follow.happened(task.id, "begun")}>Begun now</Button>
+          </Close>
+        )}
+        {state.state !== "done" && (
+          <Close asChild>
+            <Button look="filled" onClick={() => follow.happened(task.id, "done")}>
+              Done
+            </Button>
+          </Close>
+        )}
+        {state.state !== "ahead" && (
+          <Close asChild>
+            <Button onClick={() => follow.happened(task.id, "undone")}>Not yet after all</Button>
+          </Close>
+        )}
+      </div>
+      {state.recipe_id !== null && (
+        <Link
+          to={`/recipes/${state.recipe_id}/stove`}
+          className="inline-flex min-h-11 items-center font-bold text-rim underline underline-offset-4"
+        >
+          Go to it at the Stove
+        </Link>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,3 @@
+export { OrderPage } from "./OrderPage";
+export { Standing } from "./Standing";
+export { useFollowed } from "./useOrder";

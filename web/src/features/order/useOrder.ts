@@ -1,0 +1,63 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { client, dataOf, type Schemas } from "../../api/client";
+import { orderQueries } from "../../api/queries";
+
+export type Order = Schemas["RunningOrder"];
+
+/** What one can do with an order that is followed. */
+export type Follow = {
+  order: Order;
+  isBusy: boolean;
+  happened: (task: string, what: "begun" | "done" | "undone") => void;
+};
+
+/** The order of an occasion as it stands; planned at once where there is none, and again when something is late. */
+export function useOrder(occasionId: number) {
+  const queries = useQueryClient();
+  const query = orderQueries.one(occasionId);
+  const found = useQuery(query);
+  const params = { path: { occasion_id: occasionId } };
+  const keep = (order: Order) => queries.setQueryData(query.queryKey, order);
+  const plan = useMutation({
+    mutationFn: async (effort: "quick" | "best") =>
+      dataOf(client.POST("/api/occasions/{occasion_id}/order", { params, body: { effort } })),
+    onSuccess: keep,
+  });
+  const happened = useMutation({
+    mutationFn: (body: { task: string; what: string }) =>
+      dataOf(client.POST("/api/occasions/{occasion_id}/order/happened", { params, body })),
+    onSuccess: (order) => {
+      keep(order);
+      if (isOff(order)) plan.mutate("best");
+    },
+  });
+  const forget = useMutation({
+    mutationFn: () => dataOf(client.DELETE("/api/occasions/{occasion_id}/order", { params })),
+    onSuccess: () => plan.mutate("best"),
+  });
+  return { order: found.data, error: found.error, plan, happened, forget };
+}
+
+/** The order of an occasion to be followed from another page; nothing while it is fetched, or where none was planned. */
+export function useFollowed(occasionId: number): Follow | null {
+  const { order, plan, happened } = useOrder(occasionId);
+  if (!order || order.tasks.length === 0) return null;
+  return {
+    order,
+    isBusy: plan.isPending || happened.isPending,
+    happened: (task, what) => happened.mutate({ task, what }),
+  };
+}
+
+const LATE_MS = 5 * 60_000;
+
+/** Whether the day has left its order: something took longer, or began later, than it should. */
+export function isOff(order: Order): boolean {
+  if (order.late.length > 0) return true;
+  return order.tasks.some(
+    ({ task, ended_at, state }) =>
+      state === "done" &&
+      ended_at !== null &&
+      new Date(ended_at).getTime() - new Date(task.ends_at).getTime() > LATE_MS,
+  );
+}

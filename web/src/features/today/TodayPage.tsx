@@ -1,0 +1,145 @@
+import { useQuery } from "@tanstack/react-query";
+import { Link } from "react-router";
+import type { Schemas } from "../../api/client";
+import { batchQueries, occasionsQuery, recipeQueries } from "../../api/queries";
+import { serverNow } from "../../api/serverTime";
+import { Skeleton } from "../../ui/Skeleton";
+import { clockText, momentText, spokenMinutes } from "../../units/time";
+import { useTimers } from "../clocks";
+import { Standing, useFollowed } from "../order";
+
+const DAY_MS = 86_400_000;
+
+/** Today: what is running, what to do now, what to look at next, the next occasion; else the ways to begin. */
+export function TodayPage() {
+  const occasions = useQuery({ ...occasionsQuery, staleTime: 0 });
+  const batches = useQuery({ ...batchQueries.list, staleTime: 0 });
+  const recipes = useQuery(recipeQueries.list);
+  const timers = useTimers();
+  if (!occasions.data || !batches.data || !recipes.data) return <Skeleton />;
+  const next = nextOccasion(occasions.data.occasions);
+  const running = batches.data.batches.filter((batch) => batch.ended_at === null);
+  const quiet = running.length === 0 && timers.length === 0;
+  const last = recipes.data.recipes
+    .filter((row) => !row.put_away)
+    .sort((a, b) => b.changed_at.localeCompare(a.changed_at))[0];
+  return (
+    <main className="grid flex-1 grid-cols-[minmax(0,1fr)_minmax(0,1fr)] content-start gap-x-10 px-6 py-4 max-md:grid-cols-1 max-md:px-3">
+      <section aria-label="What runs and what comes next">
+        <h1 className="font-display font-semibold text-[2rem] leading-tight">
+          {quiet ? "Nothing is on the hob" : sentenceOf(running.length, timers.length)}
+        </h1>
+        <ul className="mt-2">
+          {running.map((batch) => (
+            <li key={batch.id} className="border-line border-b">
+              <Link
+                to={`/recipes/${batch.recipe_id}/stove`}
+                className="flex min-h-14 items-center justify-between gap-4 hover:bg-rim-faint"
+              >
+                <b dir="auto" className="text-[1.125rem]">
+                  {batch.name}
+                </b>
+                <span className="text-ash">
+                  at the Stove, step {batch.step + 1} of {batch.steps}
+                </span>
+              </Link>
+            </li>
+          ))}
+          {timers.map((timer) => (
+            <li
+              key={timer.key}
+              className="flex min-h-12 items-center justify-between gap-4 border-line border-b"
+            >
+              <span>{timer.name}</span>
+              <b className={timer.leftS < 0 ? "text-copper" : ""}>
+                {timer.leftS < 0 ? `${clockText(timer.leftS)} over` : clockText(timer.leftS)}
+              </b>
+            </li>
+          ))}
+        </ul>
+        <h2 className="mt-5 font-bold">{quiet ? "Begin" : "Or begin something else"}</h2>
+        <ul className="mt-1 grid gap-2">
+          <Door to={last ? "/recipes" : "/new"} title="Make something">
+            choose a recipe, or start one of your own
+          </Door>
+          <Door to="/occasions" title="Plan an occasion">
+            say when it is to be ready and for how many
+          </Door>
+          {last && (
+            <Door to={`/recipes/${last.id}/formula`} title="Go on with yesterday">
+              {last.name}
+            </Door>
+          )}
+        </ul>
+      </section>
+      {next && <Next key={next.id} occasion={next} />}
+    </main>
+  );
+}
+
+function Door({ to, title, children }: { to: string; title: string; children: React.ReactNode }) {
+  return (
+    <li>
+      <Link
+        to={to}
+        className="flex min-h-16 flex-wrap items-center justify-between gap-x-4 rounded-lg border-[1.5px] border-line-strong bg-sheet px-4 hover:bg-rim-faint"
+      >
+        <span className="font-bold text-[1.1875rem] text-rim">{title}</span>
+        <span dir="auto" className="text-ash">
+          {children}
+        </span>
+      </Link>
+    </li>
+  );
+}
+
+/** The next occasion, and where its order stands. */
+function Next({ occasion }: { occasion: Schemas["StoredOccasion"] }) {
+  const follow = useFollowed(occasion.id);
+  const { name, ready_at } = occasion.asked;
+  const minutes = ready_at ? (new Date(ready_at).getTime() - serverNow()) / 60_000 : null;
+  return (
+    <section aria-label="The next occasion" className="max-md:order-first max-md:mb-6">
+      <h2 className="text-[1.125rem]">
+        <Link
+          to={`/occasions/${occasion.id}/order`}
+          className="inline-flex min-h-11 items-center font-bold text-rim underline-offset-4 hover:underline"
+        >
+          {name}
+        </Link>{" "}
+        <span className="text-ash">
+          {ready_at
+            ? `${minutes !== null && minutes > 0 ? `ready in ${spokenMinutes(minutes)}` : "was to be ready"}: ${momentText(ready_at)}`
+            : "has no moment yet"}
+        </span>
+      </h2>
+      {follow ? (
+        <Standing follow={follow} />
+      ) : (
+        <p className="mt-1">
+          No order of work is planned yet: open it, and it is worked out when you must begin.
+        </p>
+      )}
+    </section>
+  );
+}
+
+/** The one that is to be ready next; else the last that was. */
+function nextOccasion(rows: readonly Schemas["StoredOccasion"][]): Schemas["StoredOccasion"] | null {
+  const dated = rows
+    .filter((row) => row.asked.ready_at !== null)
+    .sort((a, b) => (a.asked.ready_at ?? "").localeCompare(b.asked.ready_at ?? ""));
+  const now = serverNow() - DAY_MS / 2;
+  return (
+    dated.find((row) => new Date(row.asked.ready_at ?? "").getTime() > now) ?? dated.at(-1) ?? rows[0] ?? null
+  );
+}
+
+function sentenceOf(runs: number, clocks: number): string {
+  const said = [
+    runs > 0 && `${runs === 1 ? "One pan is" : `${runs} pans are`} on the hob`,
+    clocks > 0 && `${clocks === 1 ? "one clock runs" : `${clocks} clocks run`}`,
+  ].filter(Boolean);
+  const words = said.join(", ");
+  return words.charAt(0).toUpperCase() + words.slice(1);
+}
