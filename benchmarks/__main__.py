@@ -10,6 +10,7 @@ from benchmarks.clock import wake
 from benchmarks.core import core_rows
 from benchmarks.crowd import crowd_row
 from benchmarks.page import page_rows
+from benchmarks.plan import plan_rows
 from benchmarks.served import memory_row, served_rows, start_row
 from benchmarks.stove import call_rows, six_hour_rows
 
@@ -18,7 +19,7 @@ def main() -> int:
     """Measure, print, and say whether all bounds are kept."""
     print(f"{os.cpu_count()} cores, {platform.machine()}, Python {platform.python_version()}")
     wake()
-    rows = [*core_rows(), *call_rows()]
+    rows = [*core_rows(), *call_rows(), *plan_rows()]
     server = Server().start()
     try:
         rows += [

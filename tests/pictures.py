@@ -72,11 +72,6 @@ def _fudge(page: Page) -> None:
     page.get_by_text("come out at").wait_for()
 
 
-def _pieces(page: Page) -> None:
-    page.get_by_label("Pieces").fill("36")
-    page.get_by_text("36 pieces").first.wait_for()
-
-
 def _worked(page: Page) -> None:
     page.get_by_role("heading", name="To weigh").wait_for()
 
@@ -179,7 +174,12 @@ def _setting(page: Page) -> None:
     page.get_by_text("As an 8 mm sheet").wait_for()
 
 
+def _standing(page: Page) -> None:
+    page.get_by_role("heading", name="Then").wait_for()
+
+
 PICTURES: Final = (
+    Picture(file="today.png", place="/"),
     Picture(file="formula.png", place="/recipes/1/formula"),
     Picture(file="formula-offer.png", place="/recipes/2/formula", first=_too_much_chocolate),
     Picture(file="formula-tablet.png", place="/recipes/6/formula", size=TABLET),
@@ -187,13 +187,12 @@ PICTURES: Final = (
     Picture(file="formula-read.png", place="/recipes/1/formula", first=_read),
     Picture(file="formula-fudge.png", place="/recipes/1/formula", first=_fudge),
     Picture(file="larder.png", place="/larder"),
-    Picture(file="compare.png", place="/recipes/4/compare"),
     Picture(file="fit-mould.png", place="/recipes/5/fit"),
-    Picture(file="fit-pan.png", place="/recipes/3/fit", first=_pieces),
     Picture(file="confection-egg.png", place="/confections/3", first=_worked),
     Picture(file="confection-slab.png", place="/confections/2", first=_worked),
     Picture(file="confection-ball.png", place="/confections/1", first=_amount),
     Picture(file="occasion.png", place="/occasions"),
+    Picture(file="order.png", place="/occasions/1/order", first=_standing),
     Picture(file="recipes.png", place="/recipes"),
     Picture(file="stove.png", place="/recipes/1/fit", first=_boiling),
     Picture(file="stove-call.png", place="/recipes/1/fit", first=_called),

@@ -98,6 +98,16 @@ class Followed(AppCase):
         self.assertEqual(wrong.status_code, 422)
         self.assertEqual(self.order()["answer"], before["answer"])
 
+    def test_the_table_and_the_guests_of_the_occasion(self) -> None:
+        asked = self.client.get("/api/occasions").get_json()["occasions"][0]["asked"]
+        hot = {**asked, "wishes": {**asked["wishes"], "table_c": 32.0}}
+        found = self.client.post("/api/occasions/served", json=hot).get_json()
+        states = {row["name"]: row["state"] for row in found["table"]}
+        self.assertEqual((states["First-light planets"], states["Late-watch cones"]), ("runs", "firm"))
+        self.assertEqual(next(row for row in found["guests"] if row["key"] == "nuts")["holds"], [1, 5])
+        oven = {**asked, "wishes": {**asked["wishes"], "table_c": 99.0}}
+        self.assertEqual(self.client.post("/api/occasions/served", json=oven).status_code, 422)
+
     def test_nothing_is_noted_of_a_task_that_is_not_there(self) -> None:
         answer = self.client.post("/api/occasions/1/order/happened", json={"task": "c9.dip", "what": "done"})
         self.assertEqual((answer.status_code, answer.get_json()["errors"][0]["path"]), (422, ["body", "task"]))

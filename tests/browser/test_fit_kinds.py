@@ -110,7 +110,7 @@ class Choices(PageCase):
 class Boxes(PageCase):
     def test_boxes_are_planned_saved_and_refused(self) -> None:
         page = self.open("/boxes")
-        expect(page.get_by_role("heading", name="20 boxes take 187 pieces")).to_be_visible()
+        expect(page.get_by_role("heading", name="20 boxes take 191 pieces")).to_be_visible()
         page.get_by_label("Boxes", exact=True).fill("30")
         expect(page.get_by_role("heading", name="30 boxes take 2")).to_be_visible()
         page.get_by_label("The pot holds, g").fill("100")
@@ -119,17 +119,17 @@ class Boxes(PageCase):
         page.get_by_label("The pot holds, g").fill("500")
         expect(page.get_by_text(re.compile("Melt in .* g")).first).to_be_visible()
         page.get_by_role("button", name="Add a kind of piece").click()
-        expect(page.get_by_label("In a box")).to_have_count(5)
+        expect(page.get_by_label("In a box")).to_have_count(7)
         self.assertEqual(self.violations(), [])
         expect(page.get_by_role("status")).to_have_text("Saved")
         page.reload()
         expect(page.get_by_label("Boxes", exact=True)).to_have_value("30")
-        expect(page.get_by_label("In a box")).to_have_count(5)
+        expect(page.get_by_label("In a box")).to_have_count(7)
 
     def test_a_basic_chocolate_is_taken_for_its_price(self) -> None:
         page = self.open("/boxes")
         contains = page.get_by_role("region", name="To tell with a box")
-        expect(contains.get_by_role("heading", name="Contains milk, nuts, soya")).to_be_visible()
+        expect(contains.get_by_role("heading", name="Contains gluten, milk, nuts, soya")).to_be_visible()
         page.get_by_text("The same in another chocolate").first.click()
         page.get_by_role("button", name="Take Dark chocolate 55 %").first.click()
         expect(page.get_by_role("region", name="Dark chocolate 55 %")).to_be_visible()
@@ -147,7 +147,7 @@ class Boxes(PageCase):
         self.assertLessEqual(page.evaluate("document.documentElement.scrollWidth"), 390)
         page.get_by_role("button", name="Delete this occasion").click()
         page.get_by_role("button", name="Delete it").click()
-        expect(page.get_by_role("heading", name="20 boxes take 187 pieces")).to_be_visible()
+        expect(page.get_by_role("heading", name="20 boxes take 191 pieces")).to_be_visible()
 
     def test_a_second_size_of_pack_is_put_into_the_larder(self) -> None:
         page = self.open("/larder")

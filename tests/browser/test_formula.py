@@ -120,7 +120,7 @@ class Amounts(PageCase):
         self.page.get_by_role("button", name="Hazelnut paste").click()
         expect(self.amount("Hazelnut paste")).to_have_value("10 g")
         expect(self.page.get_by_label("Contains", exact=True)).to_contain_text("nuts (hazelnut)")
-        self.page.get_by_role("button", name="Hazelnut paste", exact=True).click()
+        self.page.get_by_role("button", name="Hazelnut paste about").click()
         self.page.get_by_role("button", name="Take Hazelnut paste out").click()
         expect(self.amount("Hazelnut paste")).to_have_count(0)
 

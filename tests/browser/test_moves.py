@@ -86,7 +86,7 @@ class Reading(PageCase):
         page.get_by_role("button", name="Take it as a new recipe").click()
         expect(page.get_by_role("heading", level=1)).to_have_text("Perseid bites")
         expect(self.amount("White chocolate 32 %")).to_have_value("200 g")
-        expect(page.get_by_text("oz: weight or fluid?")).to_be_visible()
+        expect(page.get_by_text("which cream is not said")).to_be_visible()
 
     def test_side_by_side_with_a_kept_version(self) -> None:
         page = self.open("/recipes/1/formula")
@@ -131,7 +131,8 @@ class Larder(PageCase):
         page.get_by_role("button", name="Work out what is in it").click()
         page.get_by_role("button", name="Keep it as an ingredient of yours").click()
         expect(page.get_by_role("row", name="Dome 66 your own")).to_be_visible()
-        page.get_by_role("link", name="Hearth Bowl").click()
+        page.get_by_role("link", name="Today").click()
+        page.get_by_role("link", name="Go on with yesterday").click()
         page.get_by_role("button", name="Add an ingredient").click()
         page.get_by_label("Name of the ingredient").fill("dome")
         page.get_by_role("button", name="Dome 66").click()

@@ -59,7 +59,7 @@ class Order(PageCase):
         self.assertLess(actions + 4, 15)
         page.emulate_media(media="print")
         expect(page.get_by_role("button", name="Print it")).to_be_hidden()
-        expect(page.get_by_text("Dip Night-sky drops").first).to_be_visible()
+        expect(page.get_by_role("cell", name="Dip Night-sky drops")).to_be_visible()
 
     def test_what_cannot_be_says_which_wishes_stand_against_each_other_and_mends_it(self) -> None:
         self.server.call("DELETE", "/api/occasions/1/order")

@@ -176,7 +176,7 @@ class Stove(KitchenPage):
         page.get_by_role("link", name="Hearth Bowl").click()
         expect(page.get_by_role("heading", name="The application does not answer")).to_be_visible()
         self.server.start()
-        expect(page.get_by_role("heading", name="Night-sky truffles")).to_be_visible()
+        expect(page.get_by_role("heading", name="Nothing is on the hob")).to_be_visible()
 
     def test_a_browser_with_a_wrong_clock_that_believes_to_be_offline(self) -> None:
         page = self.new_page()

@@ -95,6 +95,14 @@ def what_if(json: WhatIfIn) -> service.WhatIf:
     return service.what_if(_planner().plan(record, EFFORT["best"]))
 
 
+@running_order.post("/served")
+@spec.validate(resp=Response(HTTP_200=service.Served, HTTP_404=Problem, HTTP_422=Problem), operation_id="served")
+def served(json: OccasionAsk) -> service.Served:
+    """Say how the pieces stand at the table, and who may eat which. Nothing is stored."""
+    with database().reading() as session:
+        return service.served(session, json)
+
+
 @running_order.get("/<int:occasion_id>/order.ics")
 def order_as_calendar(occasion_id: int) -> Answer:
     """Return the order as a calendar."""

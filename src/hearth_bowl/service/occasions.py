@@ -72,6 +72,7 @@ class WishesAsk:
     """What is wished of the running order: by how many, within which hours, with which places, when there is nobody.
 
     `begins_at`: nothing is begun before it. `hands` stretches what hands take: 1.2 for one who works slower.
+    `table_c` is how warm it is where they are eaten [°C], `table_h` for how many hours they stand and travel.
     """
 
     begins_at: datetime | None = None
@@ -82,6 +83,8 @@ class WishesAsk:
     has: PlacesAsk = PlacesAsk()
     out_of_fridge_min: int = 30
     hands: float = 1.0
+    table_c: float = 24.0
+    table_h: float = 2.0
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

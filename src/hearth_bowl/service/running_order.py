@@ -9,11 +9,13 @@ from typing import Any, Final
 from sqlalchemy import delete, select
 from sqlalchemy.orm import Session
 
+from hearth_bowl.core.boxes.guests import Guest, guests
+from hearth_bowl.core.boxes.table import AtTable, at_table
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.plan.days import PARTS_OF_DAY_MIN
 from hearth_bowl.formats.calendar_file import order_ics
 from hearth_bowl.formats.occasion_file import FORMAT, PlanAnswer, TaskAnswer
-from hearth_bowl.service.confections import confection_record, get_confection
+from hearth_bowl.service.confections import confection_record, get_confection, worked_of
 from hearth_bowl.service.errors import NotFound
 from hearth_bowl.service.moments import check_wall_time
 from hearth_bowl.service.occasions import OccasionAsk, get_occasion
@@ -41,8 +43,8 @@ class TaskState:
 class RunningOrder:
     """An order as it stands now, on the kitchen's own clock.
 
-    `now_tasks` are what hands are to do now, `next_task` what comes then, `waits` what rests meanwhile, `late` what should
-    have begun a while ago: all by their ids.
+    `now_tasks` are what hands are to do now, `next_task` what comes then, `waits` what rests meanwhile, `late` what
+    should have begun a while ago: all by their ids.
     """
 
     now: datetime
@@ -372,6 +374,29 @@ def forget_order(session: Session, occasion_id: int) -> None:
     get_occasion(session, occasion_id)
     session.execute(delete(OccasionHappeningRow).where(OccasionHappeningRow.occasion_id == occasion_id))
     session.execute(delete(OccasionOrderRow).where(OccasionOrderRow.occasion_id == occasion_id))
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Served:
+    """How an occasion's confections stand at the table, in their order, and which guests may eat which."""
+
+    table: tuple[AtTable, ...]
+    recipes: Mapping[str, int]
+    guests: tuple[Guest, ...]
+
+
+def served(session: Session, asked: OccasionAsk) -> Served:
+    """Return how an occasion's confections stand at the table, and who may eat them. Nothing is stored.
+
+    :raises BadInput: naming the field. :raises NotFound: a confection is not there.
+    """
+    kitchen, wishes = get_settings(session).kitchen, asked.wishes
+    worked = [worked_of(session, get_confection(session, row.confection_id).asked) for row in asked.rows]
+    return Served(
+        table=tuple(at_table(one, wishes.table_c, wishes.table_h, kitchen) for one in worked),
+        recipes=_recipes(session, asked),
+        guests=guests(worked),
+    )
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -1,7 +1,8 @@
-"""Occasions for tests: the demo's confections as files, wishes at random, and a check of an order that knows no solver."""
+"""Occasions for tests: the demo's confections as files, wishes at random, a check of an order that knows no solver."""
 
 from datetime import datetime, timedelta
 from functools import cache
+from itertools import pairwise
 from random import Random
 from typing import Any
 
@@ -119,19 +120,15 @@ def _within(record: dict[str, Any], task: dict[str, Any], start: datetime, end: 
         found.append(f"{task['id']} is out of hours: {task['starts_at']}")
     for gone in record.get("away", []):
         row = gone if isinstance(gone, dict) else {"cook": task["cook"], "from": gone[0], "to": gone[1]}
-        if row["cook"] == task["cook"] and start < datetime.fromisoformat(row["to"]):
-            if end > datetime.fromisoformat(row["from"]):
-                found.append(f"{task['id']} while away: {task['starts_at']}")
+        begins, ends = datetime.fromisoformat(row["from"]), datetime.fromisoformat(row["to"])
+        if row["cook"] == task["cook"] and start < ends and end > begins:
+            found.append(f"{task['id']} while away: {task['starts_at']}")
     return found
 
 
 def _overlaps(tasks: list[dict[str, Any]], starts: Any, ends: Any, what: str) -> list[str]:
     rows = sorted(tasks, key=lambda task: starts[task["id"]])
-    return [
-        f"{what}: {a['id']} and {b['id']}"
-        for a, b in zip(rows, rows[1:], strict=False)
-        if starts[b["id"]] < ends[a["id"]]
-    ]
+    return [f"{what}: {a['id']} and {b['id']}" for a, b in pairwise(rows) if starts[b["id"]] < ends[a["id"]]]
 
 
 def _moulds(tasks: list[dict[str, Any]], starts: Any, ends: Any) -> list[str]:
@@ -162,9 +159,9 @@ def _keeping(record: dict[str, Any], tasks: list[dict[str, Any]], ends: Any) -> 
         finish = max(ends[task["id"]] for task in own)
         if finish > ready - timedelta(minutes=wanted.out_of_fridge_min):
             found.append(f"confection {position} is not ready in time")
-        if not any(task["job"] == "dwell" for task in own):
-            if ready - finish > timedelta(days=wanted.worked.keeping.days_low):
-                found.append(f"confection {position} is kept too long")
+        dwells = any(task["job"] == "dwell" for task in own)
+        if not dwells and ready - finish > timedelta(days=wanted.worked.keeping.days_low):
+            found.append(f"confection {position} is kept too long")
     return found
 
 
@@ -177,10 +174,9 @@ def _nuts(tasks: list[dict[str, Any]], starts: Any, ends: Any) -> list[str]:
         for clean in tooled:
             left = set(dirty["holds"]) - set(clean["holds"])
             day = starts[clean["id"]].date() == starts[dirty["id"]].date()
-            if left and day and starts[clean["id"]] >= ends[dirty["id"]]:
-                if not any(
-                    starts[wash["id"]] >= ends[dirty["id"]] and ends[wash["id"]] <= starts[clean["id"]]
-                    for wash in washes
-                ):
-                    found.append(f"{clean['id']} after {dirty['id']}: {sorted(left)}")
+            washed = any(
+                starts[wash["id"]] >= ends[dirty["id"]] and ends[wash["id"]] <= starts[clean["id"]] for wash in washes
+            )
+            if left and day and not washed and starts[clean["id"]] >= ends[dirty["id"]]:
+                found.append(f"{clean['id']} after {dirty['id']}: {sorted(left)}")
     return found

@@ -80,9 +80,8 @@ class Orders(unittest.TestCase):
 
     def test_more_pieces_take_longer_hands(self) -> None:
         few, many = occasion_record([10]), occasion_record([10])
-        many["confections"][0]["confection"] = {
-            **many["confections"][0]["confection"], "form": {**many["confections"][0]["confection"]["form"], "pieces": 90}
-        }  # fmt: skip
+        one = many["confections"][0]["confection"]
+        many["confections"][0]["confection"] = {**one, "form": {**one["form"], "pieces": 90}}
         minutes = [planned(record)["hands_on_min"] for record in (few, many)]
         self.assertGreater(minutes[1], minutes[0] + 20)
 

@@ -674,6 +674,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/occasions/served": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Say how the pieces stand at the table, and who may eat which. Nothing is stored. */
+        post: operations["served"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/occasions/what-if": {
         parameters: {
             query?: never;
@@ -1461,6 +1478,32 @@ export interface components {
             answer: {
                 [key: string]: unknown;
             };
+        };
+        /**
+         * AtTable
+         * @description How a confection stands: firm, soft or running, what decides it with its index and band, and what helps.
+         */
+        AtTable: {
+            /** Decides */
+            decides: string;
+            firmer: components["schemas"]["Firmer"] | null;
+            /** Helps */
+            helps: string[];
+            /** High */
+            high: number | null;
+            /** Index */
+            index: number | null;
+            /** Low */
+            low: number | null;
+            /** Name */
+            name: string;
+            /** Says */
+            says: string[];
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "firm" | "soft" | "runs" | "unknown";
         };
         /**
          * AtTheStove
@@ -2679,6 +2722,18 @@ export interface components {
             words?: string;
         };
         /**
+         * Firmer
+         * @description A ratio at which a recipe's mass stays firm there: from what it is, to what it takes (chocolate to its liquid).
+         */
+        Firmer: {
+            /** From Ratio */
+            from_ratio: number;
+            /** Recipe */
+            recipe: string;
+            /** To Ratio */
+            to_ratio: number;
+        };
+        /**
          * Fit
          * @description What a recipe makes of a vessel; None where a figure does not apply.
          *
@@ -3210,6 +3265,23 @@ export interface components {
             scale_low: number;
             /** Value */
             value: number;
+        };
+        /**
+         * Guest
+         * @description Who must not eat `what`: which confections hold it, which do not, and which of these are made beside it or are not
+         *     known through and through. By their positions.
+         */
+        Guest: {
+            /** Beside */
+            beside: number[];
+            /** Free */
+            free: number[];
+            /** Holds */
+            holds: number[];
+            /** Key */
+            key: string;
+            /** What */
+            what: string;
         };
         /**
          * HappenedIn
@@ -4371,7 +4443,9 @@ export interface components {
              *       },
              *       "hours_from": "08:00",
              *       "hours_to": "22:00",
-             *       "out_of_fridge_min": 30
+             *       "out_of_fridge_min": 30,
+             *       "table_c": 24,
+             *       "table_h": 2
              *     }
              */
             wishes: components["schemas"]["WishesAsk"];
@@ -4426,7 +4500,9 @@ export interface components {
              *       },
              *       "hours_from": "08:00",
              *       "hours_to": "22:00",
-             *       "out_of_fridge_min": 30
+             *       "out_of_fridge_min": 30,
+             *       "table_c": 24,
+             *       "table_h": 2
              *     }
              */
             wishes?: components["schemas"]["WishesAskIn"];
@@ -6441,6 +6517,20 @@ export interface components {
             spares?: number;
         };
         /**
+         * Served
+         * @description How an occasion's confections stand at the table, in their order, and which guests may eat which.
+         */
+        Served: {
+            /** Guests */
+            guests: components["schemas"]["Guest"][];
+            /** Recipes */
+            recipes: {
+                [key: string]: number;
+            };
+            /** Table */
+            table: components["schemas"]["AtTable"][];
+        };
+        /**
          * SetAsk
          * @description A mass in a place. A slab by its thickness (and the narrower side), a bowl by its mass, or small bodies
          *     (cavities, balls, pieces standing free), each of a volume and a whole surface.
@@ -7838,6 +7928,7 @@ export interface components {
          * @description What is wished of the running order: by how many, within which hours, with which places, when there is nobody.
          *
          *     `begins_at`: nothing is begun before it. `hands` stretches what hands take: 1.2 for one who works slower.
+         *     `table_c` is how warm it is where they are eaten [°C], `table_h` for how many hours they stand and travel.
          */
         WishesAsk: {
             /**
@@ -7885,12 +7976,23 @@ export interface components {
              * @default 30
              */
             out_of_fridge_min: number;
+            /**
+             * Table C
+             * @default 24
+             */
+            table_c: number;
+            /**
+             * Table H
+             * @default 2
+             */
+            table_h: number;
         };
         /**
          * WishesAsk
          * @description What is wished of the running order: by how many, within which hours, with which places, when there is nobody.
          *
          *     `begins_at`: nothing is begun before it. `hands` stretches what hands take: 1.2 for one who works slower.
+         *     `table_c` is how warm it is where they are eaten [°C], `table_h` for how many hours they stand and travel.
          */
         WishesAskIn: {
             /**
@@ -7938,6 +8040,16 @@ export interface components {
              * @default 30
              */
             out_of_fridge_min?: number;
+            /**
+             * Table C
+             * @default 24
+             */
+            table_c?: number;
+            /**
+             * Table H
+             * @default 2
+             */
+            table_h?: number;
         };
         /**
          * WorkStep
@@ -9696,6 +9808,48 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["StoredOccasion"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    served: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OccasionAskIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Served"];
                 };
             };
             /** @description Not Found */

@@ -3,6 +3,7 @@ import { Navigate, Route, Routes, useParams } from "react-router";
 import { Alarm } from "../features/clocks";
 import { ComparePage } from "../features/compare";
 import { FormulaPage } from "../features/formula";
+import { TodayPage } from "../features/today";
 import { Skeleton } from "../ui/Skeleton";
 import { Notice } from "./Notice";
 import { PageOrFailure } from "./PageFailed";
@@ -12,7 +13,6 @@ const FitPage = lazy(() => import("../features/fit").then((place) => ({ default:
 const RecipesPage = lazy(() =>
   import("../features/recipes").then((place) => ({ default: place.RecipesPage })),
 );
-const TodayPage = lazy(() => import("../features/today").then((place) => ({ default: place.TodayPage })));
 const CardPage = lazy(() => import("../features/recipes").then((place) => ({ default: place.CardPage })));
 const LarderPage = lazy(() => import("../features/larder").then((place) => ({ default: place.LarderPage })));
 const StovePage = lazy(() => import("../features/stove").then((place) => ({ default: place.StovePage })));

@@ -28,7 +28,7 @@ export function Phrase({ label, text, problem, after, children }: PhraseProps) {
           <button
             type="button"
             aria-label={`${label}: ${text}`}
-            className={`min-h-11 whitespace-normal rounded-sm text-left font-bold text-rim underline decoration-2 decoration-dotted underline-offset-4 hover:bg-rim-faint ${problem ? "text-copper" : ""}`}
+            className={`on-paper min-h-11 whitespace-normal rounded-sm text-left font-bold text-rim underline decoration-2 decoration-dotted underline-offset-4 hover:bg-rim-faint ${problem ? "text-copper" : ""}`}
           >
             {text}
           </button>

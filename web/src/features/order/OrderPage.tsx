@@ -8,6 +8,8 @@ import { Skeleton } from "../../ui/Skeleton";
 import { Sure } from "../../ui/Sure";
 import { momentText, spokenMinutes } from "../../units/time";
 import { useOccasion } from "../occasion";
+import { AtTable } from "./AtTable";
+import { Printed } from "./Printed";
 import { Standing } from "./Standing";
 import { Thread } from "./Thread";
 import { strandOf } from "./threadShape";
@@ -43,7 +45,8 @@ function Bench({ stored }: { stored: Schemas["StoredOccasion"] }) {
   const names = asked.rows.map(
     (row) => confections?.confections.find((one) => one.id === row.confection_id)?.asked.name ?? "",
   );
-  const wished = JSON.stringify([asked.wishes, asked.ready_at, asked.rows, asked.boxes, asked.pot_g]);
+  const { table_c, table_h, ...wishes } = asked.wishes;
+  const wished = JSON.stringify([wishes, asked.ready_at, asked.rows, asked.boxes, asked.pot_g]);
   const planned = useRef(wished);
   const begin = useRef(plan.mutate);
   begin.current = plan.mutate;
@@ -99,8 +102,11 @@ function Bench({ stored }: { stored: Schemas["StoredOccasion"] }) {
             {fold ? `Show the ${done} jobs that are done` : "Fold what is done"}
           </Button>
         )}
+        {follow && <Printed tasks={follow.order.tasks} cooks={cooks} />}
         {follow && follow.order.tasks.length > 0 && (
-          <div className={`mt-2 grid gap-6 ${cooks > 1 ? "md:grid-cols-2 print:grid-cols-2" : ""}`}>
+          <div
+            className={`mt-2 grid gap-6 print:hidden ${cooks > 1 ? "md:grid-cols-2 print:grid-cols-2" : ""}`}
+          >
             {Array.from({ length: cooks }, (_, cook) => (
               <Thread
                 // biome-ignore lint/suspicious/noArrayIndexKey: a cook is a number
@@ -113,6 +119,7 @@ function Bench({ stored }: { stored: Schemas["StoredOccasion"] }) {
             ))}
           </div>
         )}
+        <AtTable asked={asked} onChange={change} />
       </section>
       <aside
         aria-label="Where it stands"

@@ -141,7 +141,7 @@ function RowOf({ row, isNow, now, follow }: RowProps) {
         trigger={
           <button
             type="button"
-            className="relative min-h-11 min-w-0 flex-1 overflow-hidden rounded-md px-1 text-left leading-tight underline-offset-4 hover:underline"
+            className="on-paper relative min-h-11 min-w-0 flex-1 overflow-hidden rounded-md px-1 text-left leading-tight underline-offset-4 hover:underline"
           >
             <span className={`block truncate ${state === "ahead" ? "font-bold" : ""}`}>
               {state === "done" && <span aria-hidden="true">✓ </span>}

@@ -3,6 +3,7 @@ import { Link } from "react-router";
 import type { Schemas } from "../../api/client";
 import { batchQueries, occasionsQuery, recipeQueries } from "../../api/queries";
 import { serverNow } from "../../api/serverTime";
+import { Notice } from "../../app/Notice";
 import { Skeleton } from "../../ui/Skeleton";
 import { clockText, momentText, spokenMinutes } from "../../units/time";
 import { useTimers } from "../clocks";
@@ -16,7 +17,12 @@ export function TodayPage() {
   const batches = useQuery({ ...batchQueries.list, staleTime: 0 });
   const recipes = useQuery(recipeQueries.list);
   const timers = useTimers();
-  if (!occasions.data || !batches.data || !recipes.data) return <Skeleton />;
+  if (!occasions.data || !batches.data || !recipes.data)
+    return (occasions.error ?? batches.error ?? recipes.error) ? (
+      <Notice title="The application does not answer" text="Start it again: this page waits for it." />
+    ) : (
+      <Skeleton />
+    );
   const next = nextOccasion(occasions.data.occasions);
   const running = batches.data.batches.filter((batch) => batch.ended_at === null);
   const quiet = running.length === 0 && timers.length === 0;
