@@ -2723,7 +2723,7 @@ export interface components {
         };
         /**
          * Firmer
-         * @description A ratio at which a recipe's mass stays firm there: from what it is, to what it takes (chocolate to its liquid).
+         * @description A ratio of chocolate to its liquid at which a recipe's mass stays firm there: what it is, and what it takes.
          */
         Firmer: {
             /** From Ratio */
@@ -3268,8 +3268,8 @@ export interface components {
         };
         /**
          * Guest
-         * @description Who must not eat `what`: which confections hold it, which do not, and which of these are made beside it or are not
-         *     known through and through. By their positions.
+         * @description Who must not eat `what`: which confections hold it, which do not, and which of these are made beside it or are
+         *     not known through and through. By their positions.
          */
         Guest: {
             /** Beside */
@@ -6271,8 +6271,8 @@ export interface components {
          * RunningOrder
          * @description An order as it stands now, on the kitchen's own clock.
          *
-         *     `now_tasks` are what hands are to do now, `next_task` what comes then, `waits` what rests meanwhile, `late` what should
-         *     have begun a while ago: all by their ids.
+         *     `now_tasks` are what hands are to do now, `next_task` what comes then, `waits` what rests meanwhile, `late` what
+         *     should have begun a while ago: all by their ids.
          */
         RunningOrder: {
             answer: components["schemas"]["PlanAnswer"] | null;

@@ -65,7 +65,7 @@ export function Rim() {
       )}
       <nav
         aria-label="Beside the thread"
-        className="ml-auto flex items-center gap-5 max-sm:w-full max-sm:justify-between max-sm:gap-1 print:hidden"
+        className="ml-auto flex flex-wrap items-center justify-end gap-x-5 max-sm:w-full max-sm:justify-between max-sm:gap-x-1 print:hidden"
       >
         {BESIDE.map((place) => (
           <NavLink

@@ -1,6 +1,7 @@
 """Occasion: what is wished: which confections, ready when, by how many hands, within which hours and with which places.
 
-All moments are minutes from the midnight that begins the day of `now` (see `days`); limits are those of the solver.
+All moments are minutes from the midnight that begins the day of `now` (see `days`); limits are judgements of what the
+solver can order.
 """
 
 from collections.abc import Mapping

@@ -3,7 +3,8 @@
 Goals: all is ready and nothing is kept longer than it should (limits of the model); then as late a first start as can
 be; then as few visits to the kitchen; then what keeps least is freshest. After something has happened: as few jobs
 moved as can be, by as little. One worker and a limit of reckoned work, not of seconds: the same occasion has the same
-answer."""
+answer. Limits of work are judgements.
+"""
 
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass
