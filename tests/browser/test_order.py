@@ -44,9 +44,10 @@ class Order(PageCase):
     def test_from_recipes_to_a_printed_order_of_three_confections_in_fewer_than_15_actions(self) -> None:
         page, actions = self.open("/occasions"), 0
         page.get_by_role("button", name="Another occasion").click()
+        expect(page.get_by_label("Called")).to_have_value("New occasion")
         for name in ("Night-sky drops", "Hill-top squares", "Late-watch cones"):
             page.get_by_role("button", name="Add a kind of piece").click()
-            page.get_by_label("Piece", exact=True).last.select_option(label=name)
+            page.get_by_role("combobox", name="Piece", exact=True).last.select_option(label=name)
             actions += 2
         ready = (datetime.now() + timedelta(days=3)).replace(hour=19, minute=30)
         page.get_by_label("Ready by").fill(ready.strftime("%Y-%m-%dT%H:%M"))
