@@ -56,9 +56,7 @@ class Followed(AppCase):
     def wish(self, **part: Any) -> None:
         row = self.client.get("/api/occasions").get_json()["occasions"][0]
         wishes = {**row["asked"]["wishes"], "begins_at": None, "away": []}
-        asked = {**row["asked"], "wishes": wishes, **part}
-        answer = self.client.put("/api/occasions/1", json={"revision": row["revision"], "asked": asked})
-        self.assertEqual(answer.status_code, 200, answer.text)
+        self.wish_as({**row["asked"], "wishes": wishes, **part})
 
     def test_a_run_at_the_stove_reports_by_itself(self) -> None:
         self.client.delete("/api/occasions/1/order")
@@ -70,6 +68,27 @@ class Followed(AppCase):
         self.client.post("/api/batches", json={"recipe_id": mass["recipe_id"], "choices": {}})
         after = {one["task"]["id"]: one for one in self.order()["tasks"]}
         self.assertEqual(after[mass["task"]["id"]]["state"], "running")
+
+    def test_a_confection_left_out_half_way_leaves_the_others_as_they_are(self) -> None:
+        row = self.client.get("/api/occasions").get_json()["occasions"][0]
+        gone = row["asked"]["rows"][4]["confection_id"]
+        wishes = {**row["asked"]["wishes"], "dropped": [gone]}
+        self.wish_as({**row["asked"], "wishes": wishes})
+        order = self.client.post("/api/occasions/1/order", json={}).get_json()
+        states = {one["task"]["id"]: one["state"] for one in order["tasks"]}
+        self.assertNotIn("c4.roll", states)
+        self.assertEqual((states["c0.cap.3"], states["c5.roll"]), ("done", "running"))
+
+    def test_what_goes_in_is_not_changed_under_work_that_has_begun(self) -> None:
+        row = self.client.get("/api/occasions").get_json()["occasions"][0]
+        self.wish_as({**row["asked"], "rows": row["asked"]["rows"][1:]})
+        refused = self.client.post("/api/occasions/1/order", json={})
+        self.assertEqual((refused.status_code, refused.get_json()["errors"][0]["code"]), (422, "changed"))
+
+    def wish_as(self, asked: dict[str, Any]) -> None:
+        row = self.client.get("/api/occasions").get_json()["occasions"][0]
+        answer = self.client.put("/api/occasions/1", json={"revision": row["revision"], "asked": asked})
+        self.assertEqual(answer.status_code, 200, answer.text)
 
     def test_what_cannot_be_planned_says_why(self) -> None:
         self.wish(ready_at="2199-01-20T19:30:00")

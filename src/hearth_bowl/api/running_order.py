@@ -59,7 +59,8 @@ def plan_order(occasion_id: int, json: PlanIn) -> service.RunningOrder:
     with database().writing() as session:
         service.runs_report(session, occasion_id, _wall_now())
         record = service.to_plan(session, occasion_id, _wall_now())
-    answer = _planner().plan(record, EFFORT.get(json.effort, 1.0))
+    effort = EFFORT["best"] if record.get("happened") else EFFORT.get(json.effort, EFFORT["best"])
+    answer = _planner().plan(record, effort)
     with database().writing() as session:
         service.keep_order(session, occasion_id, answer, _wall_now())
         return service.get_order(session, occasion_id, _wall_now())
@@ -91,7 +92,8 @@ def what_if(json: WhatIfIn) -> service.WhatIf:
     """Say what an order would be with one wish otherwise. Nothing is stored."""
     with database().reading() as session:
         asked = service.with_change(json.asked, json.change)
-        record = service.occasion_record(session, asked, service.clock_of(asked, [], _wall_now()))
+        at = service.clock_of(asked, [], _wall_now())
+        record = service.occasion_record(session, asked, at, more_moulds=int(json.change == "mould"))
     return service.what_if(_planner().plan(record, EFFORT["best"]))
 
 

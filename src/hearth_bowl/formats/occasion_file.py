@@ -158,7 +158,9 @@ def _wanted(position: int, row: Any, kitchen: Kitchen) -> Wanted:
         except BadInput as problem:
             raise problem.under("confection") from None
         out_min = _whole(("out_of_fridge_min",), row.get("out_of_fridge_min", 0))
-        return Wanted(worked=worked, out_of_fridge_min=out_min)
+        if not isinstance(row.get("dropped", False), bool):
+            raise BadInput(("dropped",), "not true or false", "true or false", "wrong-type")
+        return Wanted(worked=worked, out_of_fridge_min=out_min, dropped=row.get("dropped", False))
     except BadInput as problem:
         raise problem.under("confections", position) from None
 
@@ -262,6 +264,7 @@ def _warnings(plan: Plan, order: Order) -> list[CodedAnswer]:
         {"code": "waited-too-long", "message": f"{titles.get(job, job)}: it waited longer than it should"}
         for job, _ in order.late
     ]
+    found += [{"code": "out-of-cold", "message": words} for words in plan.cautions]
     if plan.occasion.happened and not plan.occasion.slow:
         message = "rests are taken at the middle of their bands, not at the slow end: look before you go on"
         found.append({"code": "shorter-rests", "message": message})

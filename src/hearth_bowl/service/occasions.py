@@ -72,6 +72,7 @@ class WishesAsk:
     """What is wished of the running order: by how many, within which hours, with which places, when there is nobody.
 
     `begins_at`: nothing is begun before it. `hands` stretches what hands take: 1.2 for one who works slower.
+    `dropped` are the ids of confections that are not made any more, though they keep their places.
     `table_c` is how warm it is where they are eaten [°C], `table_h` for how many hours they stand and travel.
     """
 
@@ -83,6 +84,7 @@ class WishesAsk:
     has: PlacesAsk = PlacesAsk()
     out_of_fridge_min: int = 30
     hands: float = 1.0
+    dropped: tuple[int, ...] = ()
     table_c: float = 24.0
     table_h: float = 2.0
 

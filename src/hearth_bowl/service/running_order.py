@@ -58,9 +58,10 @@ class RunningOrder:
     visits: int
 
 
-def occasion_record(session: Session, asked: OccasionAsk, now: datetime) -> dict[str, Any]:
+def occasion_record(session: Session, asked: OccasionAsk, now: datetime, more_moulds: int = 0) -> dict[str, Any]:
     """Return an occasion as a file has it, with its confections in it, so many pieces as its boxes take.
 
+    :param more_moulds: so many moulds of each kind besides those that there are.
     :raises BadInput: naming the field. :raises NotFound: a confection is not there.
     """
     if asked.ready_at is None:
@@ -74,8 +75,12 @@ def occasion_record(session: Session, asked: OccasionAsk, now: datetime) -> dict
         form = {**record["form"], "pieces": asked.boxes * row.per_box, "spares": row.spares}
         if record["form"]["vessel"].get("kind") == "cake":
             form = record["form"]
+        if record["form"]["vessel"].get("kind") == "mould":
+            form["owned"] = form.get("owned", 1) + more_moulds
         out_min = wishes.out_of_fridge_min
-        confections.append({"confection": {**record, "form": form}, "out_of_fridge_min": out_min})
+        dropped = row.confection_id in wishes.dropped
+        confection = {**record, "form": form}
+        confections.append({"confection": confection, "out_of_fridge_min": out_min, "dropped": dropped})
     begins_at = now if wishes.begins_at is None else max(now, wishes.begins_at)
     return {
         "format": FORMAT,
@@ -110,7 +115,11 @@ def to_plan(session: Session, occasion_id: int, wall_now: datetime) -> dict[str,
     record = occasion_record(session, asked, clock_of(asked, happened, wall_now))
     order = session.get(OccasionOrderRow, occasion_id)
     if happened and order is not None:
-        previous = json.loads(order.document).get("tasks", [])
+        kept = json.loads(order.document)
+        if kept.get("rows", _rows_of(asked)) != _rows_of(asked):
+            allowed = "what goes in as it was, a confection left out at its jobs, or begun anew"
+            raise BadInput(("rows",), "what goes in was changed after work had begun", allowed, "changed")
+        previous = kept.get("tasks", [])
         known = {task["id"] for task in previous}
         rows = [
             {"id": row.task, "starts_at": _wall(row.starts_at), "ends_at": row.ends_at and _wall(row.ends_at)}
@@ -126,14 +135,19 @@ def keep_order(session: Session, occasion_id: int, answer: PlanAnswer, wall_now:
 
     :raises NotFound: there is no such occasion.
     """
-    get_occasion(session, occasion_id)
+    rows = _rows_of(get_occasion(session, occasion_id).asked)
     row = session.get(OccasionOrderRow, occasion_id)
-    document = json.dumps(answer, ensure_ascii=False, allow_nan=False)
+    document = json.dumps({**answer, "rows": rows}, ensure_ascii=False, allow_nan=False)
     if row is None:
         session.add(OccasionOrderRow(occasion_id=occasion_id, document=document, planned_at=wall_now))
     else:
         row.document, row.planned_at = document, wall_now
     session.flush()
+
+
+def _rows_of(asked: OccasionAsk) -> list[int]:
+    """Return the confections of an occasion in their places, which ids of tasks are made of."""
+    return [row.confection_id for row in asked.rows]
 
 
 def get_order(session: Session, occasion_id: int, wall_now: datetime) -> RunningOrder:
@@ -145,7 +159,10 @@ def get_order(session: Session, occasion_id: int, wall_now: datetime) -> Running
     order = session.get(OccasionOrderRow, occasion_id)
     happened = _happened(session, occasion_id)
     now = clock_of(asked, happened, wall_now)
-    answer: PlanAnswer | None = None if order is None else json.loads(order.document)
+    answer: PlanAnswer | None = None
+    if order is not None:
+        answer = json.loads(order.document)
+        answer.pop("rows", None)  # type: ignore[typeddict-item]
     states = tuple(_states(session, asked, answer, happened))
     ahead = [one for one in states if one.state == "ahead"]
     hands = [one for one in ahead if one.task["attended"]]
@@ -233,6 +250,8 @@ def with_change(asked: OccasionAsk, change: str) -> OccasionAsk:
     match change.split(":"):
         case ["cook"]:
             return replace(asked, wishes=replace(wishes, cooks=wishes.cooks + 1))
+        case ["mould"]:
+            return asked
         case ["hours"]:
             return replace(asked, wishes=replace(wishes, hours_from="06:00", hours_to="24:00"))
         case ["never-away"]:
@@ -240,10 +259,10 @@ def with_change(asked: OccasionAsk, change: str) -> OccasionAsk:
         case ["later"] if asked.ready_at is not None:
             return replace(asked, ready_at=asked.ready_at + timedelta(days=1))
         case ["without", position] if position.isdigit() and int(position) < len(asked.rows) > 1:
-            rows = tuple(row for at, row in enumerate(asked.rows) if at != int(position))
-            return replace(asked, rows=rows)
+            gone = asked.rows[int(position)].confection_id
+            return replace(asked, wishes=replace(wishes, dropped=(*wishes.dropped, gone)))
         case _:
-            allowed = "cook, hours, never-away, later, without:N"
+            allowed = "cook, mould, hours, never-away, later, without:N"
             raise BadInput(("change",), f"unknown {change[:40]!r}", allowed, "unknown")
 
 

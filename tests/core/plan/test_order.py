@@ -185,6 +185,36 @@ def _moments(task: dict[str, Any]) -> dict[str, Any]:
     return {name: task[name] for name in ("id", "starts_at", "ends_at")}
 
 
+class LeftOut(unittest.TestCase):
+    def test_the_others_keep_their_ids_and_what_is_shared_stays(self) -> None:
+        record = occasion_record([7, 8, 10])
+        whole = planned(record)
+        record["confections"][0]["dropped"] = True
+        left = planned(record)
+        ids = {task["id"] for task in left["tasks"] if task["job"] != "wash"}
+        self.assertFalse({name for name in ids if name.startswith("c0.")})
+        own = {task["id"] for task in whole["tasks"] if task["for"] != [0] and task["job"] != "wash"}
+        self.assertEqual(ids, own)
+        self.assertEqual(wrongs({**record, "confections": record["confections"][1:]}, renumbered(left)), [])
+
+    def test_soft_cheese_that_hands_have_out_of_the_cold_too_long_is_said(self) -> None:
+        record = occasion_record([4])
+        one = record["confections"][0]["confection"]
+        record["confections"][0]["confection"] = {**one, "form": {**one["form"], "pieces": 200}}
+        codes = [row["code"] for row in planned(record)["warnings"]]
+        self.assertEqual(codes, ["out-of-cold"])
+        self.assertEqual(planned(occasion_record([4]))["warnings"], [])
+
+
+def renumbered(answer: dict[str, Any]) -> dict[str, Any]:
+    """Return an answer whose first confection is left out as if it had never been there."""
+    tasks = [
+        {**task, "confection": None if task["confection"] is None else task["confection"] - 1}
+        for task in answer["tasks"]
+    ]
+    return {**answer, "tasks": tasks}
+
+
 class Small(unittest.TestCase):
     def test_every_small_confection_has_an_order_of_its_own(self) -> None:
         for position in SMALL:

@@ -4433,6 +4433,7 @@ export interface components {
              *       "away": [],
              *       "begins_at": null,
              *       "cooks": 1,
+             *       "dropped": [],
              *       "hands": 1,
              *       "has": {
              *         "bowls": null,
@@ -4490,6 +4491,7 @@ export interface components {
              *       "away": [],
              *       "begins_at": null,
              *       "cooks": 1,
+             *       "dropped": [],
              *       "hands": 1,
              *       "has": {
              *         "bowls": null,
@@ -7928,6 +7930,7 @@ export interface components {
          * @description What is wished of the running order: by how many, within which hours, with which places, when there is nobody.
          *
          *     `begins_at`: nothing is begun before it. `hands` stretches what hands take: 1.2 for one who works slower.
+         *     `dropped` are the ids of confections that are not made any more, though they keep their places.
          *     `table_c` is how warm it is where they are eaten [°C], `table_h` for how many hours they stand and travel.
          */
         WishesAsk: {
@@ -7946,6 +7949,11 @@ export interface components {
              * @default 1
              */
             cooks: number;
+            /**
+             * Dropped
+             * @default []
+             */
+            dropped: number[];
             /**
              * Hands
              * @default 1
@@ -7992,6 +8000,7 @@ export interface components {
          * @description What is wished of the running order: by how many, within which hours, with which places, when there is nobody.
          *
          *     `begins_at`: nothing is begun before it. `hands` stretches what hands take: 1.2 for one who works slower.
+         *     `dropped` are the ids of confections that are not made any more, though they keep their places.
          *     `table_c` is how warm it is where they are eaten [°C], `table_h` for how many hours they stand and travel.
          */
         WishesAskIn: {
@@ -8010,6 +8019,11 @@ export interface components {
              * @default 1
              */
             cooks?: number;
+            /**
+             * Dropped
+             * @default []
+             */
+            dropped?: number[];
             /**
              * Hands
              * @default 1

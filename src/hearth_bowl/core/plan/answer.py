@@ -74,3 +74,4 @@ class Plan:
     order: Order | None
     why: Mapping[str, Why]
     refusal: Refusal | None
+    cautions: tuple[str, ...] = ()

@@ -4,6 +4,8 @@ Ids are made of positions and kinds alone, so that they stay when wishes change 
 """
 
 from collections.abc import Sequence
+from collections.abc import Set as AbstractSet
+from dataclasses import replace
 
 from hearth_bowl.core.confection.work_out import Batch, Worked
 from hearth_bowl.core.plan.drafts import Draft
@@ -55,7 +57,16 @@ def occasion_jobs(occasion: Occasion) -> tuple[Job, ...]:
     waits = Waits(slow=occasion.slow, kitchen=occasion.kitchen, kitchen_c=occasion.kitchen_c)
     worked = [wanted.worked for wanted in occasion.wanted]
     out_min = [wanted.out_of_fridge_min for wanted in occasion.wanted]
-    return jobs_of(worked, out_min, waits, pot_g=occasion.pot_g, effort=occasion.hands)
+    jobs = jobs_of(worked, out_min, waits, pot_g=occasion.pot_g, effort=occasion.hands)
+    dropped = {position for position, wanted in enumerate(occasion.wanted) if wanted.dropped}
+    return tuple(jobs_without(jobs, dropped)) if dropped else jobs
+
+
+def jobs_without(jobs: Sequence[Job], dropped: AbstractSet[int]) -> list[Job]:
+    """Return the jobs without those of some confections alone; what they share with others stays for these."""
+    kept = [job for job in jobs if not set(job.confections) <= dropped]
+    there = {job.id for job in kept}
+    return [replace(job, after=tuple(after for after in job.after if after.id in there)) for job in kept]
 
 
 def _is_shared(made: tuple[Batch, float, list[int]], batch: Batch, one: Worked, worked: Sequence[Worked]) -> bool:

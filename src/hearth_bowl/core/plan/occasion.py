@@ -25,10 +25,12 @@ NO_LIMIT: Final[Mapping[str, int]] = MappingProxyType({})
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Wanted:
-    """A confection that is wanted, worked out, and how long before it is eaten it comes out of the fridge."""
+    """A confection that is wanted, worked out, and how long before it is eaten it comes out of the fridge. One that is
+    `dropped` is not made any more: its place and its ids stay."""
 
     worked: Worked
     out_of_fridge_min: int = 0
+    dropped: bool = False
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

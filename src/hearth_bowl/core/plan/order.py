@@ -27,7 +27,7 @@ EFFORT: Final = (0.5, 0.25, 0.1)
 FIRST_WORK: Final = 2.0
 LAST_DAYS: Final = (2, 3, 5, 8)
 """So many last days are looked through before all of them."""
-MOST_S: Final = 9.0
+MOST_S: Final = 7.5
 """No answer takes longer, whatever the measure of work says."""
 WEIGHT: Final = 10
 """So much more freshness weighs than hands that are at work early. A judgement."""

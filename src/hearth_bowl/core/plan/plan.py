@@ -11,9 +11,11 @@ from hearth_bowl.core.plan.jobs import occasion_jobs
 from hearth_bowl.core.plan.nuts import WASHED
 from hearth_bowl.core.plan.occasion import Occasion, checked_occasion
 from hearth_bowl.core.plan.order import Budget, NotFoundOut, order_of
-from hearth_bowl.core.plan.refuse import refusal_of
+from hearth_bowl.core.plan.refuse import refusal_of, spoken
 from hearth_bowl.core.plan.why import why_each
 
+OUT_OF_COLD_MIN: Final = 120
+"""Soft cheese is out of the cold for two hours in all: common practice."""
 MOST_MOVED: Final = 0.5
 """Where more of what is ahead would move, shorter rests are tried. A judgement."""
 NOT_FOUND_OUT: Final = Refusal(
@@ -30,7 +32,7 @@ def plan_occasion(occasion: Occasion, effort: float = 1.0) -> Plan:
     """
     checked_occasion(occasion)
     jobs = occasion_jobs(occasion)
-    _check_happened(occasion, jobs)
+    occasion = _with_what_is_left(occasion, jobs)
     budget = Budget()
     try:
         order = order_of(occasion, jobs, budget, effort)
@@ -38,8 +40,25 @@ def plan_occasion(occasion: Occasion, effort: float = 1.0) -> Plan:
     except NotFoundOut:
         return Plan(occasion=occasion, order=None, why={}, refusal=NOT_FOUND_OUT)
     if order is not None:
-        return Plan(occasion=occasion, order=order, why=why_each(occasion, order), refusal=None)
+        why, said = why_each(occasion, order), _cautions(occasion, order)
+        return Plan(occasion=occasion, order=order, why=why, refusal=None, cautions=said)
     return Plan(occasion=occasion, order=None, why={}, refusal=refusal_of(occasion, jobs, budget))
+
+
+def _cautions(occasion: Occasion, order: Order) -> tuple[str, ...]:
+    """Return what must be said of the work on what belongs in the cold: hands keep it out of it."""
+    found = []
+    for position, wanted in enumerate(occasion.wanted):
+        if not any(batch.recipe.family == "soft-cheese" for batch in wanted.worked.batches):
+            continue
+        own = [task for task in order.tasks if task.cook is not None and task.job.confections == (position,)]
+        out_min = sum(task.end_min - task.start_min for task in own)
+        if out_min > OUT_OF_COLD_MIN:
+            name = wanted.worked.confection.name
+            found.append(
+                f"{name}: hands have it out of the cold for {spoken(out_min)}; work it in parts, two hours in all"
+            )
+    return tuple(found)
 
 
 def _by_shorter_rests(
@@ -65,6 +84,18 @@ def _moved_share(occasion: Occasion, order: Order) -> float:
     ahead = [task for task in order.tasks if task.job.id not in happened and task.job.id in occasion.previous]
     moved = [task for task in ahead if occasion.previous[task.job.id] != task.start_min]
     return len(moved) / len(ahead) if ahead else 0.0
+
+
+def _with_what_is_left(occasion: Occasion, jobs: Sequence[Job]) -> Occasion:
+    """Return an occasion with what has happened of the jobs that there still are.
+
+    :raises BadInput: at `happened`: of a job that there never was, or ending before it began.
+    """
+    everything = replace(occasion, wanted=tuple(replace(wanted, dropped=False) for wanted in occasion.wanted))
+    _check_happened(occasion, occasion_jobs(everything) if any(wanted.dropped for wanted in occasion.wanted) else jobs)
+    there = {job.id for job in jobs}
+    left = tuple(one for one in occasion.happened if one.id in there or one.id.startswith(WASHED))
+    return replace(occasion, happened=left)
 
 
 def _check_happened(occasion: Occasion, jobs: Sequence[Job]) -> None:

@@ -12,6 +12,7 @@ from typing import Final
 from hearth_bowl.core.plan.answer import Because, Change, Refusal
 from hearth_bowl.core.plan.days import DAY_MIN, Hours
 from hearth_bowl.core.plan.job import Job
+from hearth_bowl.core.plan.jobs import jobs_without
 from hearth_bowl.core.plan.occasion import MOST_COOKS, MOST_DAYS, Occasion
 from hearth_bowl.core.plan.order import Budget, can_be, earliest_ready
 
@@ -63,7 +64,7 @@ def _least_change(occasion: Occasion, jobs: Sequence[Job], budget: Budget) -> Ch
     if of_time:
         return min(of_time, key=lambda change: change.by_min)
     for change in _others(occasion):
-        if can_be(change.occasion, _jobs_without(jobs, change.leave_out), budget):
+        if can_be(change.occasion, _left(jobs, change), budget):
             return change
     return None
 
@@ -99,18 +100,13 @@ def _others(occasion: Occasion) -> Iterator[Change]:
         by_min = gone.to_min - gone.from_min
         yield Change(what="away", message=f"be there instead: {spoken(by_min)}", by_min=by_min, occasion=there)
     for position, wanted in enumerate(occasion.wanted):
-        if len(occasion.wanted) > 1:
+        if sum(not one.dropped for one in occasion.wanted) > 1 and not wanted.dropped:
             message = f"leave out {wanted.worked.confection.name}"
             yield Change(what="leave-out", message=message, by_min=0, occasion=occasion, leave_out=position)
 
 
-def _jobs_without(jobs: Sequence[Job], position: int | None) -> Sequence[Job]:
-    """Return the jobs without those of a confection alone; what it shares with others stays for them."""
-    if position is None:
-        return jobs
-    kept = [job for job in jobs if job.confections != (position,)]
-    there = {job.id for job in kept}
-    return [replace(job, after=tuple(after for after in job.after if after.id in there)) for job in kept]
+def _left(jobs: Sequence[Job], change: Change) -> Sequence[Job]:
+    return jobs if change.leave_out is None else jobs_without(jobs, {change.leave_out})
 
 
 def spoken(minutes: int) -> str:

@@ -48,18 +48,22 @@ function Bench({ stored }: { stored: Schemas["StoredOccasion"] }) {
   const { table_c, table_h, ...wishes } = asked.wishes;
   const wished = JSON.stringify([wishes, asked.ready_at, asked.rows, asked.boxes, asked.pot_g]);
   const planned = useRef(wished);
-  const begin = useRef(plan.mutate);
-  begin.current = plan.mutate;
+  const hasBegun = order?.tasks.some((one) => one.state !== "ahead") ?? false;
+  const firstThenBest = useRef(async () => {});
+  firstThenBest.current = async () => {
+    if (!hasBegun) await plan.mutateAsync("quick").catch(() => undefined);
+    plan.mutate("best");
+  };
   const isEmpty = order !== undefined && order.planned_at === null;
   useEffect(() => {
-    if (isEmpty) begin.current("best");
+    if (isEmpty) firstThenBest.current();
   }, [isEmpty]);
   useEffect(() => {
     if (planned.current === wished) return;
     const later = setTimeout(async () => {
       planned.current = wished;
       await flush();
-      begin.current("best");
+      firstThenBest.current();
     }, REPLAN_MS);
     return () => clearTimeout(later);
   }, [wished, flush]);
@@ -113,7 +117,9 @@ function Bench({ stored }: { stored: Schemas["StoredOccasion"] }) {
                 key={cook}
                 strand={strandOf(follow.order.tasks, cook, follow.order.answer?.ready_at ?? "", fold)}
                 name={cooks > 1 ? `Cook ${cook + 1}` : null}
-                now={follow.order.now}
+                onLeaveOut={(gone) =>
+                  change({ wishes: { ...asked.wishes, dropped: [...asked.wishes.dropped, gone] } })
+                }
                 follow={follow}
               />
             ))}
@@ -202,9 +208,11 @@ function Refused({ answer, asked, onTake }: RefusedProps) {
     else if (becomes.cooks) onTake({ wishes: { ...asked.wishes, cooks: becomes.cooks } });
     else if (becomes.hours)
       onTake({ wishes: { ...asked.wishes, hours_from: becomes.hours.from, hours_to: becomes.hours.to } });
-    else if (becomes.leave_out !== undefined)
-      onTake({ rows: asked.rows.filter((_, at) => at !== becomes.leave_out) });
-    else onTake({ wishes: { ...asked.wishes, away: [] } });
+    else if (becomes.leave_out !== undefined) {
+      const gone = asked.rows[becomes.leave_out];
+      if (gone)
+        onTake({ wishes: { ...asked.wishes, dropped: [...asked.wishes.dropped, gone.confection_id] } });
+    } else onTake({ wishes: { ...asked.wishes, away: [] } });
   };
   return (
     <div className="my-2 rounded-lg border-[1.5px] border-butter-rim bg-butter p-3">

@@ -7,13 +7,14 @@ import type { Follow } from "./useOrder";
 
 type Props = {
   state: TaskState;
-  now: string;
+  /** Leaves out the confection that the job is of; null where it serves several. */
+  leaveOut: (() => void) | null;
   follow: Follow;
   close: ComponentType<{ asChild: boolean; children: ReactNode }>;
 };
 
 /** One job close up: when, why there, how far it may slip, and what happened of it. */
-export function TaskDetails({ state, follow, close: Close }: Props) {
+export function TaskDetails({ state, leaveOut, follow, close: Close }: Props) {
   const { task } = state;
   const why = task.because.split("; ");
   return (
@@ -53,6 +54,13 @@ export function TaskDetails({ state, follow, close: Close }: Props) {
           </Close>
         )}
       </div>
+      {leaveOut && state.state === "ahead" && (
+        <Close asChild>
+          <Button look="plain" onClick={leaveOut}>
+            Leave this confection out
+          </Button>
+        </Close>
+      )}
       {state.recipe_id !== null && (
         <Link
           to={`/recipes/${state.recipe_id}/stove`}

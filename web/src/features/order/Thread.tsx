@@ -5,10 +5,15 @@ import { TaskDetails } from "./TaskDetails";
 import { GAP, LANE, NIGHT, nowAt, ROW, type Row, type Strand } from "./threadShape";
 import type { Follow } from "./useOrder";
 
-type Props = { strand: Strand; name: string | null; now: string; follow: Follow };
+type Props = {
+  strand: Strand;
+  name: string | null;
+  follow: Follow;
+  onLeaveOut: (confectionId: number) => void;
+};
 
 /** One cook's strand: what hands do, one under the other; what waits leaves it to the left and comes back. */
-export function Thread({ strand, name, now, follow }: Props) {
+export function Thread({ strand, name, follow, onLeaveOut }: Props) {
   const width = LANE * (strand.lanes + 1) + 18;
   const x = width - 10;
   const mark = nowAt(strand.rows);
@@ -79,7 +84,13 @@ export function Thread({ strand, name, now, follow }: Props) {
         </svg>
         <ol>
           {strand.rows.map((row) => (
-            <RowOf key={keyOf(row)} row={row} isNow={row.y === mark} now={now} follow={follow} />
+            <RowOf
+              key={keyOf(row)}
+              row={row}
+              isNow={row.y === mark}
+              follow={follow}
+              onLeaveOut={onLeaveOut}
+            />
           ))}
         </ol>
       </div>
@@ -97,9 +108,9 @@ function loopPath(x: number, from: number, to: number, lane: number): string {
   return `M ${x - 5} ${from} H ${out + bend} Q ${out} ${from} ${out} ${from + bend} V ${to - bend} Q ${out} ${to} ${out + bend} ${to} H ${x - 5}`;
 }
 
-type RowProps = { row: Row; isNow: boolean; now: string; follow: Follow };
+type RowProps = { row: Row; isNow: boolean } & Pick<Props, "follow" | "onLeaveOut">;
 
-function RowOf({ row, isNow, now, follow }: RowProps) {
+function RowOf({ row, isNow, follow, onLeaveOut }: RowProps) {
   if (row.kind === "day" || row.kind === "ready")
     return (
       <li
@@ -118,7 +129,7 @@ function RowOf({ row, isNow, now, follow }: RowProps) {
         {row.kind === "night" ? <>the night; then {dayOf(row.to)}</> : <>{spokenMinutes(row.minutes)} free</>}
       </li>
     );
-  const { task, state } = row.state;
+  const { task, state, confection_id: confection } = row.state;
   const due = follow.order.now_tasks.includes(task.id);
   const resting = row.rests
     .map((rest) => `${rest.task.title}, till ${clockOf(rest.task.ends_at)}`)
@@ -157,7 +168,12 @@ function RowOf({ row, isNow, now, follow }: RowProps) {
           </button>
         }
       >
-        <TaskDetails state={row.state} now={now} follow={follow} close={PopoverClose} />
+        <TaskDetails
+          state={row.state}
+          leaveOut={task.for.length === 1 && confection !== null ? () => onLeaveOut(confection) : null}
+          follow={follow}
+          close={PopoverClose}
+        />
       </Popover>
       {due && (
         <Button

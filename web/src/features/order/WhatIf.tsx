@@ -17,6 +17,7 @@ export function WhatIf({ asked, names, onTake }: Props) {
   });
   const options: [string, string][] = [
     ["cook", "one more pair of hands"],
+    ["mould", "one more mould of each kind"],
     ["hours", "from 6:00 to midnight"],
     ...(asked.wishes.away.length > 0 ? ([["never-away", "never away"]] as [string, string][]) : []),
     ["later", "a day later"],
@@ -57,7 +58,10 @@ export function WhatIf({ asked, names, onTake }: Props) {
                 ? `Begin ${momentText(found.starts_at)}: ${spokenMinutes(found.hands_on_min)} of hands in ${found.visits} visits.`
                 : `That cannot be: ${found.because.join("; ")}.`}
             </p>
-            {found.feasible && (
+            {found.feasible && change === "mould" && (
+              <p className="text-ash">Say how many there are at the mould itself, under Fit.</p>
+            )}
+            {found.feasible && change !== "mould" && (
               <Button
                 onClick={() => {
                   onTake(changed(asked, change));
@@ -88,6 +92,6 @@ function changed(asked: Asked, change: string): Partial<Asked> {
     const day = `${at.getFullYear()}-${two(at.getMonth() + 1)}-${two(at.getDate())}`;
     return { ready_at: `${day}T${asked.ready_at.slice(11, 16)}` };
   }
-  const position = Number(change.split(":")[1]);
-  return { rows: asked.rows.filter((_, at) => at !== position) };
+  const gone = asked.rows[Number(change.split(":")[1])];
+  return gone ? { wishes: { ...wishes, dropped: [...wishes.dropped, gone.confection_id] } } : {};
 }

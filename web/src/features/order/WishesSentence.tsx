@@ -9,6 +9,12 @@ type Wishes = Asked["wishes"];
 type Props = { asked: Asked; onChange: (part: Partial<Asked>) => void };
 
 const HANDS = ["one pair of hands", "two pairs of hands", "three pairs of hands", "four pairs of hands"];
+const PACES = [
+  { value: "0.8", text: "a fifth less than usual" },
+  { value: "1", text: "as long as usual" },
+  { value: "1.25", text: "a quarter more than usual" },
+  { value: "1.5", text: "half as long again" },
+];
 const PLACES = [
   ["rings", "rings"],
   ["pots", "pots"],
@@ -122,7 +128,30 @@ export function WishesSentence({ asked, onChange }: Props) {
         value={wishes.out_of_fridge_min}
         onTake={(value) => wish({ out_of_fridge_min: value ?? 0 })}
       />{" "}
-      out of the fridge before they are eaten.
+      out of the fridge before they are eaten. Hands take{" "}
+      <PhraseList
+        label="How long hands take"
+        text={
+          PACES.find((pace) => pace.value === String(wishes.hands))?.text ?? `${wishes.hands} times as long`
+        }
+        value={String(wishes.hands)}
+        options={PACES}
+        after="."
+        onPick={(value) => wish({ hands: Number(value) })}
+      />
+      {wishes.dropped.length > 0 && (
+        <>
+          {" "}
+          <PhraseList
+            label="Left out"
+            text={`${wishes.dropped.length} left out`}
+            value=""
+            options={[{ value: "back", text: "make all of it after all" }]}
+            after="."
+            onPick={() => wish({ dropped: [] })}
+          />
+        </>
+      )}
     </p>
   );
 }
