@@ -95,4 +95,4 @@ class Screens(PageCase):
         self.said.clear()
         expect(self.page.get_by_role("heading", level=1)).to_have_text("There is no such recipe")
         self.page.get_by_role("link", name="To the recipes").click()
-        expect(self.page.get_by_role("heading", level=1)).to_have_text("Night-sky truffles")
+        expect(self.page.get_by_role("heading", level=1)).to_have_text("Recipes")

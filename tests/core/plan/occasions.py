@@ -11,6 +11,8 @@ from hearth_bowl.demo.confections import CONFECTIONS
 from hearth_bowl.demo.recipes import RECIPES
 from hearth_bowl.demo.vessels import VESSELS
 from hearth_bowl.formats.occasion_file import occasion_from, plan_answer
+from hearth_bowl.formats.recipe_file import recipe_from, sparse_record
+from hearth_bowl.service.moves import start_record
 
 NOW = "2026-08-10T09:00"
 HANDED_OVER = ("pack", "soften")
@@ -180,3 +182,40 @@ def _nuts(tasks: list[dict[str, Any]], starts: Any, ends: Any) -> list[str]:
             if left and day and not washed and starts[clean["id"]] >= ends[dirty["id"]]:
                 found.append(f"{clean['id']} after {dirty['id']}: {sorted(left)}")
     return found
+
+
+VESSELS_BY_FORM = {
+    "pan": {"kind": "pan", "shape": "rectangle", "length_mm": 200, "width_mm": 200, "depth_mm": 40},
+    "mould": {"kind": "mould", "shape": "hemisphere", "cavities": 24, "radius_mm": 14},
+    "pieces": {"kind": "pieces", "piece_g": 12},
+    "cup": {"kind": "cup", "volume_ml": 20, "count": 24},
+}
+
+
+def family_record(family: str, form: str) -> dict[str, Any]:
+    """Return an occasion of one confection whose mass is of a family, in a form that asks much of it."""
+    of = {"recipe": sparse_record(recipe_from(start_record(family, None, "dark60")))}
+    dark = {"ingredient": "dark60"}
+    parts = {
+        "pan": [
+            {"role": "layer", "of": of, "mm": 10},
+            {"role": "layer", "of": of, "mm": 8},
+            {"role": "coat", "of": dark, "mm": 1},
+        ],
+        "mould": [{"role": "shell", "of": dark}, {"role": "filling", "of": of}],
+        "pieces": [
+            {"role": "centre", "of": of},
+            {"role": "core", "of": {"ingredient": "hazelnut_whole"}, "g_each": 1},
+            {"role": "coat", "of": dark, "mm": 1},
+            {"role": "rolling", "of": {"ingredient": "cocoa_powder_21"}},
+            {"role": "topping", "of": {"ingredient": "white28"}, "g_each": 0.5},
+        ],
+        "cup": [
+            {"role": "filling", "of": of},
+            {"role": "topping", "of": {"ingredient": "pistachio_whole"}, "g_each": 0.5},
+        ],
+    }[form]
+    shaped = {"vessel": {**VESSELS_BY_FORM[form], "name": form}, "pieces": 40 if form == "mould" else 20}
+    confection = {"format": "hearth-bowl/confection", "version": 1, "name": family, "form": shaped, "parts": parts}
+    record = occasion_record([], ready_at="2026-08-30T19:30")
+    return {**record, "confections": [{"confection": confection, "out_of_fridge_min": 15}]}

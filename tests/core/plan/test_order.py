@@ -5,7 +5,17 @@ from datetime import datetime
 from random import Random
 from typing import Any
 
-from tests.core.plan.occasions import SMALL, occasion_record, planned, random_record, wrongs
+from hearth_bowl.core.errors import BadInput
+from hearth_bowl.core.recipe.recipe import FAMILIES
+from tests.core.plan.occasions import (
+    SMALL,
+    VESSELS_BY_FORM,
+    family_record,
+    occasion_record,
+    planned,
+    random_record,
+    wrongs,
+)
 
 
 def tasks_of(answer: dict[str, Any], job: str) -> list[dict[str, Any]]:
@@ -213,6 +223,25 @@ def renumbered(answer: dict[str, Any]) -> dict[str, Any]:
         for task in answer["tasks"]
     ]
     return {**answer, "tasks": tasks}
+
+
+class Families(unittest.TestCase):
+    def test_every_family_in_every_form_has_an_order_or_cannot_be_put_together(self) -> None:
+        ordered = 0
+        for family in FAMILIES:
+            for form in VESSELS_BY_FORM:
+                record = family_record(family, form)
+                with self.subTest(f"{family} in {form}"):
+                    try:
+                        answer = planned(record)
+                    except BadInput as problem:
+                        self.assertEqual(problem.field[:2], ("confections", 0))
+                        continue
+                    self.assertTrue(answer["feasible"] or family == "fondant", answer.get("because"))
+                    if answer["feasible"]:
+                        self.assertEqual(wrongs(record, answer), [])
+                        ordered += 1
+        self.assertGreater(ordered, 40)
 
 
 class Small(unittest.TestCase):

@@ -7,7 +7,7 @@ export function Notice({ title, text }: { title: string; text: string }) {
     <main className="mx-auto w-full max-w-xl p-8">
       <h1 className="font-display font-semibold text-3xl">{title}</h1>
       <p className="mt-2">{text}</p>
-      <Link to="/" className="mt-4 inline-block font-bold text-rim underline">
+      <Link to="/recipes" className="mt-4 inline-block font-bold text-rim underline">
         To the recipes
       </Link>
     </main>

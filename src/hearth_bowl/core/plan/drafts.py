@@ -24,12 +24,13 @@ class ChocolateUse:
 class Draft:
     """The jobs of one confection as they are drawn up.
 
-    `made` are the masses of its parts, by the part's position. `effort` stretches all hands-on times.
+    `made` are the masses of its parts, by the part's position and the turn of the mould (0: any). `effort` stretches
+    all hands-on times.
     """
 
     position: int
     worked: Worked
-    made: Mapping[int, Made]
+    made: Mapping[tuple[int, int], Made]
     waits: Waits
     effort: float
     holds: frozenset[str]
@@ -42,7 +43,7 @@ class Draft:
     ) -> str:  # fmt: skip
         """Add a job and return its id."""
         job = Job(
-            id=f"c{self.position}.{kind}{'.' + suffix if suffix else ''}",
+            id=self.id_of(kind, suffix),
             kind=kind,
             title=title,
             minutes=minutes,
@@ -59,6 +60,10 @@ class Draft:
         self.jobs.append(job)
         return job.id
 
+    def id_of(self, kind: str, suffix: str) -> str:
+        """Return the id of a job of this confection."""
+        return f"c{self.position}.{kind}{'.' + suffix if suffix else ''}"
+
     def hands(self, job: str, count: float) -> int:
         """Return the minutes of a job for so many."""
         return hands_min(job, count, self.effort)
@@ -66,6 +71,10 @@ class Draft:
     def parts(self, *roles: str) -> list[tuple[int, WorkedPart]]:
         """Return the parts of some roles, with their positions."""
         return [(at, part) for at, part in enumerate(self.worked.parts) if part.part.role in roles]
+
+    def made_for(self, at: int, turn: int = 0) -> Made | None:
+        """Return the mass of a part, for a turn of the mould; None where it is bought."""
+        return self.made.get((at, turn)) or self.made.get((at, 0))
 
     @property
     def name(self) -> str:

@@ -59,17 +59,16 @@ def _moulded(draft: Draft) -> None:
     shell = next(iter(draft.parts("shell")), None)
     fillings = draft.parts("filling")
     is_dry = any(_family(part) == "dry-mix" for _, part in fillings)
-    cooled = {} if is_dry else _cooled(draft, fillings)
     out: list[After] = []
     sealed = ""
     for turn in range(1, turns + 1):
         moulds = min(form.owned, pours - (turn - 1) * form.owned)
         n = min(cavities - (turn - 1) * form.owned * vessel.cavities, moulds * vessel.cavities)
-        sealed, free = _turn(draft, turn, turns, n, moulds, shell, [] if is_dry else fillings, cooled, out[-1:])
+        sealed, free = _turn(draft, turn, turns, n, moulds, shell, [] if is_dry else fillings, out[-1:])
         out.append(After(id=free))
     closing = out
     if is_dry:
-        dry = [draft.made[at].then for at, _ in fillings if at in draft.made]
+        dry = [made.then for made in (draft.made_for(at) for at, _ in fillings) if made is not None]
         filled = draft.add(
             "fill", "", f"Fill the halves of {draft.name}", draft.hands("fill", worked.pieces),
             [*out, *dry], "the halves are filled before they are joined",
@@ -86,7 +85,7 @@ def _moulded(draft: Draft) -> None:
 
 def _turn(
     draft: Draft, turn: int, turns: int, n: int, moulds: int, shell: tuple[int, WorkedPart] | None,
-    fillings: list[tuple[int, WorkedPart]], cooled: Mapping[int, After], before: list[After],
+    fillings: list[tuple[int, WorkedPart]], before: list[After],
 ) -> tuple[str, str]:  # fmt: skip
     """Draw up one turn of the moulds; return the job that seals them and the one that frees them."""
     name = draft.name if turns == 1 else f"{draft.name}, turn {turn} of {turns}"
@@ -106,7 +105,8 @@ def _turn(
         names = ", then ".join(dict.fromkeys(part.name for _, part in fillings))
         made = draft.add(
             "fill", f"{turn}", f"Fill {names} into {name}", draft.hands("fill", n * len(fillings)),
-            [*last, *cooled.values()], "below 30 °C, so that the shell stays whole", moulds=moulds, turn=turn,
+            [*last, *_cooled(draft, fillings, turn).values()], "below 30 °C, so that the shell stays whole",
+            moulds=moulds, turn=turn,
         )  # fmt: skip
         sets = _rest(draft, f"{turn}.fill", f"{name} half sets", LAYER_SETS_MIN, made, moulds=moulds, turn=turn)
         last, sealed = [After(id=sets, most_min=SHELLS_WAIT_MIN)], made
@@ -160,7 +160,8 @@ def _slab(draft: Draft) -> None:
     last: list[After] = []
     poured = ""
     for place, (at, part) in enumerate(layers):
-        made = [draft.made[at].then] if at in draft.made else []
+        mass = draft.made_for(at)
+        made = [] if mass is None else [mass.then]
         suffix = "" if len(layers) == 1 else f"{place + 1}"
         poured = draft.add(
             "fill", suffix, f"Spread {part.name} in the pan", draft.hands("unmould", 20), [*made, *last],
@@ -219,7 +220,8 @@ def _cups(draft: Draft) -> None:
         last = [After(id=_rest(draft, "shell", f"Shells of {draft.name} chill", SHELL_CHILLS_MIN, made))]
     filled = ""
     for place, (at, part) in enumerate(fillings):
-        made_of = [draft.made[at].then] if at in draft.made else []
+        mass = draft.made_for(at)
+        made_of = [] if mass is None else [mass.then]
         suffix = "" if len(fillings) == 1 else f"{place + 1}"
         filled = draft.add(
             "fill", suffix, f"Fill {part.name} into {draft.name}", draft.hands("fill", draft.worked.pieces),
@@ -301,27 +303,30 @@ def _rest(
     )  # fmt: skip
 
 
-def _cooled(draft: Draft, parts: list[tuple[int, WorkedPart]]) -> dict[int, After]:
+def _cooled(draft: Draft, parts: list[tuple[int, WorkedPart]], turn: int = 1) -> dict[int, After]:
     """Return, by part, what filling it comes after: its mass, cooled where it is made warm."""
     found: dict[int, After] = {}
     for at, part in parts:
-        made = draft.made.get(at)
+        made = draft.made_for(at, turn)
         if made is None:
             continue
         if _family(part) in ("whipped-ganache", "boiled-fudge", "soft-cheese", *WORKED_AT_ONCE):
             found[at] = made.then
             continue
-        cools = draft.add(
-            "cool", f"{at}", f"{part.name} cools", draft.waits.usual(COOLS_TO_FILL_MIN),
-            [replace(made.then, most_min=made.then.most_min and min(made.then.most_min, DIRECTLY_MIN))],
-            "below 30 °C it does not melt a shell", hands_on=False, uses={"bowls": 1},
-        )  # fmt: skip
+        suffix = f"{at}.{turn}" if (at, turn) in draft.made else f"{at}"
+        cools = draft.id_of("cool", suffix)
+        if all(job.id != cools for job in draft.jobs):
+            draft.add(
+                "cool", suffix, f"{part.name} cools", draft.waits.usual(COOLS_TO_FILL_MIN),
+                [replace(made.then, most_min=DIRECTLY_MIN)],
+                "below 30 °C it does not melt a shell", hands_on=False, uses={"bowls": 1},
+            )  # fmt: skip
         found[at] = After(id=cools, most_min=made.then.most_min)
     return found
 
 
 def _set_in_bowl(draft: Draft, at: int, part: WorkedPart) -> After:
-    made = draft.made.get(at)
+    made = draft.made_for(at)
     if made is None:
         return After(
             id=draft.add("weigh", f"{at}", f"Weigh in {part.name}", draft.hands("weigh", 1), [], "it is bought")

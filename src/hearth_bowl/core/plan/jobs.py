@@ -7,11 +7,12 @@ from collections.abc import Sequence
 from collections.abc import Set as AbstractSet
 from dataclasses import replace
 
-from hearth_bowl.core.confection.work_out import Batch, Worked
+from hearth_bowl.core.confection.work_out import Worked
+from hearth_bowl.core.plan.batches import mass_batches
 from hearth_bowl.core.plan.drafts import Draft
 from hearth_bowl.core.plan.forms import form_jobs
 from hearth_bowl.core.plan.job import Job
-from hearth_bowl.core.plan.masses import SOON, Made, mass_jobs
+from hearth_bowl.core.plan.masses import mass_jobs
 from hearth_bowl.core.plan.occasion import Occasion
 from hearth_bowl.core.plan.shared import ending_jobs, melting_jobs
 from hearth_bowl.core.plan.waits import Waits
@@ -30,15 +31,24 @@ def jobs_of(
     :param effort: stretches all hands-on times.
     """
     holds = [holds_of(one) for one in worked]
-    made = _masses(worked, holds, waits, pot_g, effort)
+    batches = mass_batches(worked)
+    made = [
+        mass_jobs(
+            batch.recipe,
+            batch.mass_g,
+            f"m{number}",
+            batch.confections,
+            waits,
+            pot_g=pot_g,
+            effort=effort,
+            holds=frozenset.intersection(*(holds[position] for position in batch.confections)),
+        )
+        for number, batch in enumerate(batches)
+    ]
+    by_use = {use: one for batch, one in zip(batches, made, strict=True) for use in batch.uses}
     drafts = []
     for position, one in enumerate(worked):
-        own = {
-            at: found
-            for at, part in enumerate(one.parts)
-            for found in made
-            if found.recipe == part.part.of and position in found.jobs[0].confections
-        }
+        own = {(at, turn): found for (where, at, turn), found in by_use.items() if where == position}
         draft = Draft(position=position, worked=one, made=own, waits=waits, effort=effort, holds=holds[position])
         form_jobs(draft)
         drafts.append(draft)
@@ -69,43 +79,6 @@ def jobs_without(jobs: Sequence[Job], dropped: AbstractSet[int]) -> list[Job]:
     return [replace(job, after=tuple(after for after in job.after if after.id in there)) for job in kept]
 
 
-def _is_shared(made: tuple[Batch, float, list[int]], batch: Batch, one: Worked, worked: Sequence[Worked]) -> bool:
-    """Return whether a mass is made with what is made already: what is used at once cannot wait for a vessel in use."""
-    other, _, there = made
-    if other.recipe != batch.recipe:
-        return False
-    name = one.confection.form.name
-    return batch.recipe.family not in SOON or not any(worked[at].confection.form.name == name for at in there)
-
-
 def holds_of(worked: Worked) -> frozenset[str]:
     """Return the nuts and peanuts that a confection holds, by name."""
     return frozenset(one.name for one in worked.allergens_named if one.group in NUTS)
-
-
-def _masses(
-    worked: Sequence[Worked], holds: Sequence[frozenset[str]], waits: Waits, pot_g: float | None, effort: float
-) -> list[Made]:
-    """Return each mass once, with all confections that it goes into."""
-    found: list[tuple[Batch, float, list[int]]] = []
-    for position, one in enumerate(worked):
-        for batch in one.batches:
-            at = next((i for i, row in enumerate(found) if _is_shared(row, batch, one, worked)), None)
-            if at is None:
-                found.append((batch, batch.make_g, [position]))
-            else:
-                other, make_g, there = found[at]
-                found[at] = (other, make_g + batch.make_g, [*there, position])
-    return [
-        mass_jobs(
-            batch.recipe,
-            make_g,
-            f"m{number}",
-            tuple(there),
-            waits,
-            pot_g=pot_g,
-            effort=effort,
-            holds=frozenset.intersection(*(holds[position] for position in there)),
-        )
-        for number, (batch, make_g, there) in enumerate(found)
-    ]
