@@ -138,6 +138,12 @@ class Boxes(Kitchen):
     def asked(self) -> Any:
         return self.client.get("/api/occasions").get_json()["occasions"][0]
 
+    def rolled_g(self) -> float:
+        """Return the cocoa that a Moonrock truffle is rolled in."""
+        stored = self.client.get("/api/confections/1").get_json()["asked"]
+        parts = self.post("/api/confections/work-out", stored)["answer"]["parts"]
+        return float(next(part["make_g"] / part["pieces"] for part in parts if part["role"] == "rolling"))
+
     def test_the_demos_boxes_close(self) -> None:
         asked = self.asked()["asked"]
         found = self.post("/api/occasions/work-out", asked)
@@ -148,7 +154,7 @@ class Boxes(Kitchen):
         self.assertIsNone(dateless["finish_from"])
         for when in ("2026-08-14T19:30:00+02:00", "1812-08-14T19:30:00"):
             self.refused("POST", "/api/occasions", 422, json={**asked, "ready_at": when})
-        self.assertEqual([row["pieces"] for row in found["rows"][:3]], [62, 42, 63])
+        self.assertEqual([row["pieces"] for row in found["rows"][:3]], [42, 42, 43])
         self.assertGreaterEqual(found["rows"][3]["pieces"], 20)
         for plan in found["pours"]:
             self.assertAlmostEqual(plan["start_g"] + plan["refilled_g"], plan["kept_g"] + plan["back_g"])
@@ -156,6 +162,8 @@ class Boxes(Kitchen):
         needed = {item["label"]: item["needed_g"] for item in found["shopping"]["items"]}
         made = sum(total["batch_g"] for total in found["recipes"])
         melted = sum(plan["start_g"] + plan["refilled_g"] for plan in found["pours"])
+        bought = needed.pop("hazelnut_whole") + needed.pop("cocoa_powder_21")
+        self.assertAlmostEqual(bought, 22 * 1.2 + 22 * self.rolled_g())
         self.assertAlmostEqual(sum(needed.values()), made + melted)
         self.assertGreater(found["cost_per_box"], 1)
 
@@ -231,7 +239,7 @@ class Boxes(Kitchen):
     def test_a_row_goes_with_its_confection_and_a_lost_recipe_is_told(self) -> None:
         self.client.delete("/api/confections/9")
         asked = self.asked()["asked"]
-        self.assertEqual(len(asked["rows"]), 3)
+        self.assertEqual(len(asked["rows"]), 5)
         of = self.client.get("/api/confections/10").get_json()["asked"]["parts"][1]["of"]
         self.client.delete(f"/api/recipes/{of['recipe_id']}")
         problem = self.refused("POST", "/api/occasions/work-out", 422, json=asked)
