@@ -1,6 +1,7 @@
 """Recipes over the API: saved whole or not at all, versions for good, two windows on one recipe."""
 
 import json
+from datetime import UTC, datetime
 from typing import Any
 
 from tests.api.app_case import AppCase
@@ -230,6 +231,16 @@ class AwayAndOnPaper(AppCase):
             self.assertEqual(self.client.put(path, json={"away": away}).status_code, 204)
             self.assertEqual(self.client.get("/api/recipes").get_json()["recipes"][0]["put_away"], away)
         self.assertEqual(self.client.put("/api/recipes/999/put-away", json={"away": True}).status_code, 404)
+
+    def test_it_is_found_by_what_was_said_of_its_batches(self) -> None:
+        run = self.client.post("/api/batches", json={"recipe_id": self.id, "choices": {}}).get_json()
+        at = datetime.now(UTC).isoformat()
+        event = {"client_key": "1", "at": at, "what": {"kind": "verdict", "words": ["too soft"]}}
+        batch = f"/api/batches/{run['batch']['id']}/events"
+        self.assertEqual(self.client.post(batch, json={"events": [event]}).status_code, 200)
+        for words, count in (("too soft", 1), ("too firm", 0)):
+            found = self.client.post("/api/recipes/find", json={"words": words}).get_json()["recipes"]
+            self.assertEqual(len(found), count, words)
 
     def test_its_card_has_grams_with_spoons_steps_and_what_it_holds(self) -> None:
         card = self.client.get(f"/api/recipes/{self.id}/card").get_json()

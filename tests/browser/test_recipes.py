@@ -89,3 +89,11 @@ class Recipes(PageCase):
         self.saved()
         stored = self.server.call("GET", "/api/occasions")[1]["occasions"][0]["asked"]
         self.assertAlmostEqual(stored["pot_g"], 567, places=0)
+
+    def test_from_a_card_with_four_amounts_missing_to_a_sound_recipe_in_fewer_than_8_actions(self) -> None:
+        page = self.page
+        self.pasted("Dusk truffles, to roll\n200 g dark chocolate 64 %\ncream\nglucose syrup\nbutter\nsalt")
+        page.get_by_role("button", name="Take it as a new recipe").click()
+        expect(page.get_by_text("Too soft to roll")).to_be_visible()
+        page.get_by_role("button", name=re.compile("^Try ")).first.click()
+        expect(page.get_by_role("heading", name="Rolls cleanly")).to_be_visible()

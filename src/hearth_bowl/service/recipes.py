@@ -13,7 +13,7 @@ from hearth_bowl.core.keep.allergens import allergen_groups, allergens_named, no
 from hearth_bowl.core.recipe.recipe import FAMILIES, Recipe, check_name
 from hearth_bowl.formats.recipe_file import RecipeFile, recipe_from, recipe_record, whole_record
 from hearth_bowl.service.errors import ChangedMeanwhile, NotFound
-from hearth_bowl.store.models import RecipeRow, RecipeVersionRow
+from hearth_bowl.store.models import BatchRow, RecipeRow, RecipeVersionRow
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -68,14 +68,19 @@ class FoundRecipe(RecipeInList):
 
 
 def find_recipes(session: Session, words: str) -> list[FoundRecipe]:
-    """Return the recipes whose name, family, ingredients or allergens hold all of some words, the newest first."""
+    """Return the recipes whose name, family, ingredients, allergens or verdicts hold all of some words, the newest
+    first."""
     wanted = words.lower().split()
     found = []
+    verdicts: dict[int | None, str] = {}
+    for of, verdict in session.execute(select(BatchRow.recipe_id, BatchRow.verdict)).tuples():
+        verdicts[of] = f"{verdicts.get(of, '')} {verdict}"
     for row in session.scalars(select(RecipeRow).order_by(RecipeRow.changed_at.desc(), RecipeRow.id.desc())):
         recipe = recipe_from(_stored(row).recipe)
         ingredients = tuple(dict.fromkeys(line.ingredient.name for line in recipe.lines))
         groups, named = allergen_groups(recipe), allergens_named(recipe)
-        text = " ".join((recipe.name, FAMILIES[recipe.family], recipe.use or "", *ingredients, *groups, *named)).lower()
+        said = (recipe.name, FAMILIES[recipe.family], recipe.use or "", verdicts.get(row.id, ""))
+        text = " ".join((*said, *ingredients, *groups, *named)).lower()
         if all(word in text for word in wanted):
             found.append(
                 FoundRecipe(

@@ -195,6 +195,35 @@ def _moments(task: dict[str, Any]) -> dict[str, Any]:
     return {name: task[name] for name in ("id", "starts_at", "ends_at")}
 
 
+class NutsLast(unittest.TestCase):
+    def topped(self, *nuts: str) -> dict[str, Any]:
+        record = occasion_record([11] * len(nuts), ready_at="2026-08-12T19:30", away=[AWAY_TILL_NOON])
+        for row, nut in zip(record["confections"], nuts, strict=True):
+            one = row["confection"]
+            form = {**one["form"], "vessel": {**one["form"]["vessel"], "name": f"tin for {nut}"}}
+            parts = (
+                [*one["parts"], {"role": "topping", "of": {"ingredient": nut}, "g_each": 1}] if nut else one["parts"]
+            )
+            row["confection"] = {**one, "name": nut or "plain", "form": form, "parts": parts}
+        return record
+
+    def test_nut_free_first_then_nuts_after_a_wash_peanuts_last(self) -> None:
+        record = self.topped("peanut_whole", "almond_whole", "")
+        answer = planned(record)
+        self.assertEqual(wrongs(record, answer), [])
+        days: dict[str, list[str]] = {}
+        for task in answer["tasks"]:
+            if task["attended"] and task["confection"] is not None:
+                held = task["holds"][0] if task["holds"] else "none"
+                days.setdefault(task["starts_at"][:10], []).append(held)
+        rank = {"none": 0, "almond": 1, "peanut": 2}
+        for held in days.values():
+            self.assertEqual(held, sorted(held, key=lambda name: rank[name]))
+
+
+AWAY_TILL_NOON = ["2026-08-10T09:00", "2026-08-10T12:00"]
+
+
 class LeftOut(unittest.TestCase):
     def test_the_others_keep_their_ids_and_what_is_shared_stays(self) -> None:
         record = occasion_record([7, 8, 10])

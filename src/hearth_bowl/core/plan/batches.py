@@ -30,8 +30,11 @@ class MassBatch:
         return tuple(dict.fromkeys(position for position, _, _ in self.uses))
 
 
-def mass_batches(worked: Sequence[Worked]) -> list[MassBatch]:
-    """Return the batches of all masses of some confections, in the order of their first use."""
+def mass_batches(worked: Sequence[Worked], holds: Sequence[frozenset[str]]) -> list[MassBatch]:
+    """Return the batches of all masses of some confections, in the order of their first use.
+
+    :param holds: the nuts and peanuts of each confection.
+    """
     found: list[MassBatch] = []
     for position, one in enumerate(worked):
         for at, part in enumerate(one.parts):
@@ -41,7 +44,9 @@ def mass_batches(worked: Sequence[Worked]) -> list[MassBatch]:
             turns = turns_of(one) if recipe.family in SOON and part.part.role == "filling" else 1
             for turn in range(1, turns + 1):
                 use = (position, at, turn if turns > 1 else 0)
-                batch = next((row for row in found if row.recipe == recipe and _may_join(row, use, worked)), None)
+                batch = next(
+                    (row for row in found if row.recipe == recipe and _may_join(row, use, worked, holds)), None
+                )
                 if batch is None:
                     found.append(MassBatch(recipe=recipe, mass_g=part.make_g / turns, uses=[use]))
                 else:
@@ -55,9 +60,13 @@ def turns_of(worked: Worked) -> int:
     return 1 if worked.laid.pours is None else ceil(worked.laid.pours / worked.confection.form.owned)
 
 
-def _may_join(batch: MassBatch, use: Use, worked: Sequence[Worked]) -> bool:
-    """Return whether a use may take what is made already: what waits may; what does not needs another vessel, free."""
+def _may_join(batch: MassBatch, use: Use, worked: Sequence[Worked], holds: Sequence[frozenset[str]]) -> bool:
+    """Return whether a use may take what is made already: what waits may; what does not needs another vessel that is
+    free, and no wash between."""
     if batch.recipe.family not in SOON:
         return True
     name = worked[use[0]].confection.form.name
-    return all(position != use[0] and worked[position].confection.form.name != name for position, _, _ in batch.uses)
+    return all(
+        position != use[0] and worked[position].confection.form.name != name and holds[position] == holds[use[0]]
+        for position, _, _ in batch.uses
+    )

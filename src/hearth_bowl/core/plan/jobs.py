@@ -31,7 +31,7 @@ def jobs_of(
     :param effort: stretches all hands-on times.
     """
     holds = [holds_of(one) for one in worked]
-    batches = mass_batches(worked)
+    batches = mass_batches(worked, holds)
     made = [
         mass_jobs(
             batch.recipe,

@@ -23,6 +23,7 @@ WASHED: Final = "wash."
 """How the id of a wash begins."""
 Kind = frozenset[str]
 STRETCHES: Final = (0, 1)
+PEANUT: Final = "peanut"
 
 
 def nuts_last(model: Model, last_min: int) -> None:
@@ -50,6 +51,21 @@ def nuts_last(model: Model, last_min: int) -> None:
                         model.cp.add(window.ends <= then.begins)
                     else:
                         model.cp.add_bool_or([~window.used, ~then.used])
+        _peanuts_last(model, windows, kinds, day)
+        late = windows.get((frozenset(), day, STRETCHES[-1]))
+        if late is not None:
+            model.after_wash.append(late.used)
+
+
+def _peanuts_last(
+    model: Model, windows: Mapping[tuple[Kind, int, int], "_Window"], kinds: list[Kind], day: int
+) -> None:
+    """Let nothing without peanuts follow peanuts on one day, washed or not: they are the last."""
+    for peanut in (kind for kind in kinds if PEANUT in kind):
+        for other in (kind for kind in kinds if PEANUT not in kind):
+            first, then = windows.get((peanut, day, 0)), windows.get((other, day, 1))
+            if first is not None and then is not None:
+                model.cp.add_bool_or([~first.used, ~then.used])
 
 
 def is_tooled(job: Job) -> bool:

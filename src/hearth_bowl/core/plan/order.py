@@ -201,10 +201,11 @@ def _first_start(model: Model) -> cp_model.LinearExpr:
 
 
 def _visits(model: Model) -> cp_model.LinearExpr:
-    """Return how many parts of days see hands in the kitchen; a wash counts a little."""
+    """Return how many parts of days see hands in the kitchen; a wash counts a little, and so does what is free of nuts
+    where it waits for one."""
     washes = [wash.is_there for wash in model.washes if wash.is_there is not None]
     used = list(parts_used(model, model.hands_on()).values())
-    return cp_model.LinearExpr.sum([*(10 * one for one in used), *washes])
+    return cp_model.LinearExpr.sum([*(10 * one for one in used), *washes, *model.after_wash])
 
 
 def _fresh(model: Model) -> cp_model.LinearExpr:

@@ -29,7 +29,8 @@ class Timed:
 
 @dataclass(slots=True, kw_only=True)
 class Model:
-    """The constraints with what is asked of them: jobs, when all is ready, washes, and what could not be kept."""
+    """The constraints with what is asked of them: jobs, when all is ready, washes, whether what is free of
+    nuts waits for one, and what could not be kept."""
 
     cp: cp_model.CpModel
     occasion: Occasion
@@ -37,6 +38,7 @@ class Model:
     ready: cp_model.IntVar
     from_min: int
     washes: list[Timed] = field(default_factory=list)
+    after_wash: list[cp_model.IntVar] = field(default_factory=list)
     finish: dict[int, cp_model.LinearExpr] = field(default_factory=dict)
     waited_too_long: list[tuple[str, str]] = field(default_factory=list)
 

@@ -107,9 +107,11 @@ function LineRow(props: RowProps) {
                 className="min-h-11 w-full rounded-md px-1 text-left leading-tight underline-offset-4 hover:underline"
               >
                 {name.replace(/ (?=%|\d)/g, "\u00a0")}
+                {line.proposed && " "}
                 {line.proposed && (
                   <span className="ml-1.5 rounded bg-butter px-1 text-[0.8125rem] text-soot">ours</span>
                 )}
+                {line.doubts.length > 0 && " "}
                 {line.doubts.length > 0 && (
                   <span className="ml-1.5 rounded bg-butter px-1 text-[0.8125rem] text-soot">not sure</span>
                 )}

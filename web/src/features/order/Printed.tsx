@@ -1,6 +1,9 @@
 import { clockOf, dayOf, isSameDay, momentText } from "../../units/time";
 import type { TaskState } from "./threadShape";
 
+/** So many lines fit on one sheet at the usual size. */
+const MANY = 28;
+
 type Props = { tasks: readonly TaskState[]; cooks: number };
 
 /** The order on one sheet to hang up: what is still to be done, with a box to tick, and what rests meanwhile. */
@@ -11,7 +14,9 @@ export function Printed({ tasks, cooks }: Props) {
   );
   const restOf = (id: string) => rests.filter((one) => one.task.after.some((after) => after.id === id));
   return (
-    <table className="mt-2 hidden w-full text-[10.5pt] leading-tight print:table">
+    <table
+      className={`mt-2 hidden w-full leading-tight print:table ${ahead.length > MANY ? "text-[8.5pt]" : "text-[10.5pt]"}`}
+    >
       <caption className="sr-only">What is still to be done</caption>
       <tbody>
         {ahead.map((one, position) => {

@@ -41,7 +41,7 @@ export function RecipesPage() {
       <h1 className="font-display font-semibold text-3xl">Recipes</h1>
       <div className="mt-2 max-w-md">
         <TextField
-          label="Find by name, family, ingredient or allergen"
+          label="Find by name, family, ingredient, allergen or verdict"
           type="search"
           autoComplete="off"
           maxLength={200}
