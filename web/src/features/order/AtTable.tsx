@@ -27,6 +27,10 @@ export function AtTable({ asked, onChange }: Props) {
     retry: false,
     queryFn: ({ signal }) => dataOf(client.POST("/api/occasions/served", { body: asked, signal })),
   });
+  const common =
+    data && data.table.length > 1
+      ? (data.table[0]?.says ?? []).filter((words) => data.table.every((row) => row.says.includes(words)))
+      : [];
   const isF = units.temperature === "F";
   return (
     <section aria-labelledby="at-table" className="mt-6 border-line border-t pt-3 print:hidden">
@@ -59,6 +63,11 @@ export function AtTable({ asked, onChange }: Props) {
           {error.message}
         </p>
       )}
+      {common.map((words) => (
+        <p key={words} className="text-[0.9375rem]">
+          Of each: {words}
+        </p>
+      ))}
       <ul>
         {data?.table.map((row) => (
           <li key={row.name} className="border-line border-b py-1.5">
@@ -68,11 +77,13 @@ export function AtTable({ asked, onChange }: Props) {
               </span>
               <b className={row.state === "firm" ? "" : "rounded bg-butter px-1.5"}>{STATES[row.state]}</b>
             </p>
-            {row.says.map((words) => (
-              <p key={words} className="text-[0.9375rem]">
-                {words}
-              </p>
-            ))}
+            {row.says
+              .filter((words) => !common.includes(words))
+              .map((words) => (
+                <p key={words} className="text-[0.9375rem]">
+                  {words}
+                </p>
+              ))}
             {row.state !== "firm" && row.helps.length > 0 && (
               <p className="text-[0.9375rem] text-ash">What helps: {row.helps.join("; ")}.</p>
             )}

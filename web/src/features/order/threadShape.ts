@@ -65,7 +65,9 @@ export function strandOf(tasks: readonly TaskState[], cook: number, readyAt: str
   const loops = loopsOf(tasks, at, y - NIGHT / 2);
   for (const row of rows)
     if (row.kind === "job")
-      row.rests = tasks.filter((one) => !one.task.attended && begins(one, tasks) === row.state.task.id);
+      row.rests = tasks.filter(
+        (one) => !one.task.attended && one.task.job !== "soften" && begins(one, tasks) === row.state.task.id,
+      );
   const lanes = Math.max(0, ...loops.map((loop) => loop.lane + 1));
   return { cook, rows, loops, height: y, lanes, folded };
 }
