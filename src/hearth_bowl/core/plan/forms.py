@@ -68,12 +68,7 @@ def _moulded(draft: Draft) -> None:
         out.append(After(id=free))
     closing = out
     if is_dry:
-        dry = [made.then for made in (draft.made_for(at) for at, _ in fillings) if made is not None]
-        filled = draft.add(
-            "fill", "", f"Fill the halves of {draft.name}", draft.hands("fill", worked.pieces),
-            [*out, *dry], "the halves are filled before they are joined",
-        )  # fmt: skip
-        closing = [After(id=filled)]
+        closing = [After(id=_filled_dry(draft, turn, turns, free, fillings)) for turn, free in enumerate(out, 1)]
     if form.halves:
         sealed = draft.add(
             "join", "halves", f"Join the halves of {draft.name}", draft.hands("halves", worked.pieces),
@@ -129,6 +124,16 @@ def _turn(
         moulds=moulds, turn=turn,
     )  # fmt: skip
     return sealed or free, free
+
+
+def _filled_dry(draft: Draft, turn: int, turns: int, free: After, fillings: list[tuple[int, WorkedPart]]) -> str:
+    """Draw up filling the halves of one turn with what is dry, once they are out of the mould."""
+    dry = [made.then for made in (draft.made_for(at) for at, _ in fillings) if made is not None]
+    suffix, of = (f"{turn}", f", turn {turn} of {turns}") if turns > 1 else ("", "")
+    return draft.add(
+        "fill", suffix, f"Fill the halves of {draft.name}{of}", draft.hands("fill", draft.worked.pieces / turns),
+        [free, *dry], "the halves are filled before they are joined",
+    )  # fmt: skip
 
 
 def _session(turn: int, *, is_filled: bool) -> str:
