@@ -3,6 +3,8 @@ import { Navigate, Route, Routes, useParams } from "react-router";
 import { Alarm } from "../features/clocks";
 import { ComparePage } from "../features/compare";
 import { FormulaPage } from "../features/formula";
+import { OccasionPage } from "../features/occasion";
+import { OrderPage } from "../features/order";
 import { TodayPage } from "../features/today";
 import { Skeleton } from "../ui/Skeleton";
 import { Notice } from "./Notice";
@@ -26,10 +28,6 @@ const ConfectionsPage = lazy(() =>
 );
 const ConfectionPage = lazy(() =>
   import("../features/confection").then((place) => ({ default: place.ConfectionPage })),
-);
-const OrderPage = lazy(() => import("../features/order").then((place) => ({ default: place.OrderPage })));
-const OccasionPage = lazy(() =>
-  import("../features/occasion").then((place) => ({ default: place.OccasionPage })),
 );
 
 /** The places along the thread, each for one recipe; all but the first are fetched when they are opened. */
