@@ -14,7 +14,7 @@ from typing import Final
 from ortools.sat.python import cp_model
 
 from hearth_bowl.core.plan.answer import Order, Task
-from hearth_bowl.core.plan.days import DAY_MIN
+from hearth_bowl.core.plan.days import DAY_MIN, starts_for
 from hearth_bowl.core.plan.job import Job
 from hearth_bowl.core.plan.model import LATER_DAYS, model_of, parts_used
 from hearth_bowl.core.plan.occasion import Occasion
@@ -25,6 +25,8 @@ Goal = Callable[[Model], cp_model.LinearExpr]
 EFFORT: Final = (0.5, 0.25, 0.1)
 """How much work goes into each goal, in the solver's own measure of it: about seconds here. A judgement."""
 FIRST_WORK: Final = 2.0
+MOST_BUSY: Final = 0.75
+"""Days in which hands would be busy for more of their time than this are passed over at first: they seldom do."""
 LAST_DAYS: Final = (2, 3, 5, 8)
 """So many last days are looked through before all of them."""
 MOST_S: Final = 7.5
@@ -158,13 +160,22 @@ def _best(search: _Search, goals: Sequence[Goal], effort: float) -> Order | None
 
 
 def _beginnings(occasion: Occasion, jobs: Sequence[Job]) -> list[int]:
-    """Return from when on it is looked for: the last days first, no fewer than its longest chain takes."""
+    """Return from when on it is looked for: the last days first, but not fewer than its longest chain takes, nor so few
+    that hands would have hardly a minute to spare."""
     takes: dict[str, int] = {}
     for job in jobs:
         takes[job.id] = job.minutes + max((takes.get(after.id, 0) for after in job.after), default=0)
     longest_min = max(takes.values(), default=0)
+    hands_min = sum(job.minutes for job in jobs if job.hands_on)
     found = [occasion.ready_min - days * DAY_MIN for days in LAST_DAYS if longest_min < days * DAY_MIN]
-    return [*(from_min for from_min in found if from_min > occasion.now_min), occasion.now_min]
+    roomy = [from_min for from_min in found if hands_min <= MOST_BUSY * _open_min(occasion, from_min)]
+    return [*(from_min for from_min in roomy if from_min > occasion.now_min), occasion.now_min]
+
+
+def _open_min(occasion: Occasion, from_min: int) -> int:
+    """Return for how many minutes in all there are hands in the kitchen from a moment on."""
+    spans = starts_for(1, occasion.hours, occasion.away, from_min, occasion.ready_min)
+    return occasion.cooks * sum(high - low + 1 for low, high in spans)
 
 
 def can_be(
