@@ -94,7 +94,8 @@ def what_if(json: WhatIfIn) -> service.WhatIf:
         asked = service.with_change(json.asked, json.change)
         at = service.clock_of(asked, [], _wall_now())
         record = service.occasion_record(session, asked, at, more_moulds=int(json.change == "mould"))
-    return service.what_if(_planner().plan(record, EFFORT["best"]))
+    taken = None if json.change == "mould" else asked
+    return service.what_if(_planner().plan(record, EFFORT["best"]), taken)
 
 
 @running_order.post("/served")

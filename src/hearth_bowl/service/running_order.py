@@ -18,11 +18,13 @@ from hearth_bowl.formats.occasion_file import FORMAT, PlanAnswer, TaskAnswer
 from hearth_bowl.service.confections import confection_record, get_confection, worked_of
 from hearth_bowl.service.errors import NotFound
 from hearth_bowl.service.moments import check_wall_time
-from hearth_bowl.service.occasions import OccasionAsk, get_occasion
+from hearth_bowl.service.occasions import AwayAsk, OccasionAsk, get_occasion
 from hearth_bowl.service.recipes import get_recipe
 from hearth_bowl.service.settings import get_settings
 from hearth_bowl.store.models import BatchRow, OccasionHappeningRow, OccasionOrderRow
 
+OVER_MIN: Final = 5
+"""What took so much longer than planned puts the day off its order: a judgement."""
 LATE_MIN: Final = 10
 """A task that should have begun so long ago, and has not, is late."""
 
@@ -44,7 +46,8 @@ class RunningOrder:
     """An order as it stands now, on the kitchen's own clock.
 
     `now_tasks` are what hands are to do now, `next_task` what comes then, `waits` what rests meanwhile, `late` what
-    should have begun a while ago: all by their ids.
+    should have begun a while ago: all by their ids. `is_off`: the day has left its order, so that the rest is planned
+    again. `mended` is the occasion with the least change that mends it, where there is no order.
     """
 
     now: datetime
@@ -55,6 +58,8 @@ class RunningOrder:
     next_task: str | None
     waits: tuple[str, ...]
     late: tuple[str, ...]
+    is_off: bool
+    mended: OccasionAsk | None
     visits: int
 
 
@@ -170,6 +175,7 @@ def get_order(session: Session, occasion_id: int, wall_now: datetime) -> Running
     due = [one for one in hands if _moment(one.task["starts_at"]) <= now]
     then = next((one for one in hands if one not in due), None)
     limit = timedelta(minutes=LATE_MIN)
+    late = tuple(one.task["id"] for one in due if now - _moment(one.task["starts_at"]) > limit)
     return RunningOrder(
         now=now,
         planned_at=None if order is None else order.planned_at,
@@ -178,9 +184,50 @@ def get_order(session: Session, occasion_id: int, wall_now: datetime) -> Running
         now_tasks=tuple(one.task["id"] for one in (*(one for one in running if one.task["attended"]), *due)),
         next_task=None if then is None else then.task["id"],
         waits=tuple(one.task["id"] for one in running if not one.task["attended"]),
-        late=tuple(one.task["id"] for one in due if now - _moment(one.task["starts_at"]) > limit),
+        late=late,
+        is_off=bool(late) or any(_ran_over(one) for one in states),
+        mended=None if answer is None else _mended(asked, answer),
         visits=_visits(states),
     )
+
+
+def _ran_over(one: TaskState) -> bool:
+    """Return whether a task that is done ended later than its order has it."""
+    over = timedelta(minutes=OVER_MIN)
+    return one.state == "done" and one.ended_at is not None and one.ended_at - _moment(one.task["ends_at"]) > over
+
+
+def _mended(asked: OccasionAsk, answer: PlanAnswer) -> OccasionAsk | None:
+    """Return an occasion with the least change that was found to mend it; None where there is none."""
+    change = answer.get("least_change")
+    if change is None:
+        return None
+    becomes, wishes = change["becomes"], asked.wishes
+    match change["what"]:
+        case "ready_at":
+            return replace(asked, ready_at=_moment(becomes["ready_at"]))
+        case "hours":
+            hours = becomes["hours"]
+            return replace(asked, wishes=replace(wishes, hours_from=hours["from"], hours_to=hours["to"]))
+        case "cooks":
+            return replace(asked, wishes=replace(wishes, cooks=becomes["cooks"]))
+        case "leave-out":
+            return _without(asked, becomes["leave_out"])
+        case _:
+            away = tuple(_away_of(row) for row in becomes["away"])
+            return replace(asked, wishes=replace(wishes, away=away))
+
+
+def _without(asked: OccasionAsk, position: int) -> OccasionAsk:
+    gone = asked.rows[position].confection_id
+    return replace(asked, wishes=replace(asked.wishes, dropped=(*asked.wishes.dropped, gone)))
+
+
+def _away_of(row: Any) -> AwayAsk:
+    """Return an absence as the occasion's file has it."""
+    if isinstance(row, dict):
+        return AwayAsk(from_at=_moment(row["from"]), to_at=_moment(row["to"]), cook=row["cook"])
+    return AwayAsk(from_at=_moment(row[0]), to_at=_moment(row[1]))
 
 
 def happen(session: Session, occasion_id: int, task: str, what: str, at: datetime | None, wall_now: datetime) -> None:
@@ -259,8 +306,7 @@ def with_change(asked: OccasionAsk, change: str) -> OccasionAsk:
         case ["later"] if asked.ready_at is not None:
             return replace(asked, ready_at=asked.ready_at + timedelta(days=1))
         case ["without", position] if position.isdigit() and int(position) < len(asked.rows) > 1:
-            gone = asked.rows[int(position)].confection_id
-            return replace(asked, wishes=replace(wishes, dropped=(*wishes.dropped, gone)))
+            return _without(asked, int(position))
         case _:
             allowed = "cook, mould, hours, never-away, later, without:N"
             raise BadInput(("change",), f"unknown {change[:40]!r}", allowed, "unknown")
@@ -420,7 +466,9 @@ def served(session: Session, asked: OccasionAsk) -> Served:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class WhatIf:
-    """What an order would be with one wish otherwise: whether there is one, when it begins, hands and visits."""
+    """What an order would be with one wish otherwise: whether there is one, when it begins, hands and visits.
+
+    `asked` is the occasion so; None where what is otherwise is no wish of it, as a mould more."""
 
     feasible: bool
     proved: bool
@@ -428,13 +476,16 @@ class WhatIf:
     hands_on_min: int
     visits: int
     because: tuple[str, ...]
+    asked: OccasionAsk | None
 
 
-def what_if(answer: PlanAnswer) -> WhatIf:
+def what_if(answer: PlanAnswer, asked: OccasionAsk | None) -> WhatIf:
     """Return what is told of an order that was only tried."""
     if not answer["feasible"]:
         because = tuple(row["message"] for row in answer["because"])
-        return WhatIf(feasible=False, proved=False, starts_at=None, hands_on_min=0, visits=0, because=because)
+        return WhatIf(
+            feasible=False, proved=False, starts_at=None, hands_on_min=0, visits=0, because=because, asked=asked
+        )
     parts = {_part_of_day(_moment(task["starts_at"])) for task in answer["tasks"] if task["attended"]}
     return WhatIf(
         feasible=True,
@@ -443,4 +494,5 @@ def what_if(answer: PlanAnswer) -> WhatIf:
         hands_on_min=answer["hands_on_min"],
         visits=len(parts),
         because=(),
+        asked=asked,
     )

@@ -131,7 +131,7 @@ class WhenItCannotBe(unittest.TestCase):
                 answer = planned(record)
                 self.assertFalse(answer["feasible"])
                 codes = {row["code"] for row in answer["because"]}
-                self.assertTrue(codes & {"has" if "has" in wishes else next(iter(wishes)), "hours", "away"}, codes)
+                self.assertIn(next(iter(wishes)), codes)
                 change = answer["least_change"]
                 if change is not None:
                     mended = {**record, **change["becomes"]}

@@ -6274,12 +6274,16 @@ export interface components {
          * @description An order as it stands now, on the kitchen's own clock.
          *
          *     `now_tasks` are what hands are to do now, `next_task` what comes then, `waits` what rests meanwhile, `late` what
-         *     should have begun a while ago: all by their ids.
+         *     should have begun a while ago: all by their ids. `is_off`: the day has left its order, so that the rest is planned
+         *     again. `mended` is the occasion with the least change that mends it, where there is no order.
          */
         RunningOrder: {
             answer: components["schemas"]["PlanAnswer"] | null;
+            /** Is Off */
+            is_off: boolean;
             /** Late */
             late: string[];
+            mended: components["schemas"]["OccasionAsk"] | null;
             /** Next Task */
             next_task: string | null;
             /**
@@ -7885,8 +7889,11 @@ export interface components {
         /**
          * WhatIf
          * @description What an order would be with one wish otherwise: whether there is one, when it begins, hands and visits.
+         *
+         *     `asked` is the occasion so; None where what is otherwise is no wish of it, as a mould more.
          */
         WhatIf: {
+            asked: components["schemas"]["OccasionAsk"] | null;
             /** Because */
             because: string[];
             /** Feasible */

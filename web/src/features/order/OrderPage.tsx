@@ -94,7 +94,7 @@ function Bench({ stored }: { stored: Schemas["StoredOccasion"] }) {
           </p>
         )}
         {order?.answer && !order.answer.feasible && (
-          <Refused answer={order.answer} asked={asked} onTake={change} />
+          <Refused answer={order.answer} mended={order.mended} onTake={change} />
         )}
         {order?.answer?.warnings?.map((row) => (
           <p key={row.message} className="rounded bg-butter px-2 py-1">
@@ -192,28 +192,13 @@ function gapText(gap: Schemas["PlanAnswer"]["gap"]): string {
 
 type RefusedProps = {
   answer: Schemas["PlanAnswer"];
-  asked: Schemas["OccasionAsk"];
+  mended: Schemas["OccasionAsk"] | null;
   onTake: (part: Partial<Schemas["OccasionAsk"]>) => void;
 };
 
 /** Which wishes stand against each other, and the least change that mends it. */
-function Refused({ answer, asked, onTake }: RefusedProps) {
+function Refused({ answer, mended, onTake }: RefusedProps) {
   const change = answer.least_change;
-  const becomes = change?.becomes as
-    | { ready_at?: string; cooks?: number; leave_out?: number; hours?: { from: string; to: string } }
-    | undefined;
-  const take = () => {
-    if (!becomes) return;
-    if (becomes.ready_at) onTake({ ready_at: becomes.ready_at });
-    else if (becomes.cooks) onTake({ wishes: { ...asked.wishes, cooks: becomes.cooks } });
-    else if (becomes.hours)
-      onTake({ wishes: { ...asked.wishes, hours_from: becomes.hours.from, hours_to: becomes.hours.to } });
-    else if (becomes.leave_out !== undefined) {
-      const gone = asked.rows[becomes.leave_out];
-      if (gone)
-        onTake({ wishes: { ...asked.wishes, dropped: [...asked.wishes.dropped, gone.confection_id] } });
-    } else onTake({ wishes: { ...asked.wishes, away: [] } });
-  };
   return (
     <div className="my-2 rounded-lg border-[1.5px] border-butter-rim bg-butter p-3">
       <p>These stand against each other:</p>
@@ -222,9 +207,9 @@ function Refused({ answer, asked, onTake }: RefusedProps) {
           <li key={row.message}>{row.message}</li>
         ))}
       </ul>
-      {change && (
+      {change && mended && (
         <p className="mt-2">
-          <Button look="filled" onClick={take}>
+          <Button look="filled" onClick={() => onTake(mended)}>
             The least that mends it: {change.message}
           </Button>
         </p>

@@ -58,13 +58,13 @@ export function WhatIf({ asked, names, onTake }: Props) {
                 ? `Begin ${momentText(found.starts_at)}: ${spokenMinutes(found.hands_on_min)} of hands in ${found.visits} visits.`
                 : `That cannot be: ${found.because.join("; ")}.`}
             </p>
-            {found.feasible && change === "mould" && (
+            {found.feasible && !found.asked && (
               <p className="text-ash">Say how many there are at the mould itself, under Fit.</p>
             )}
-            {found.feasible && change !== "mould" && (
+            {found.feasible && found.asked && (
               <Button
                 onClick={() => {
-                  onTake(changed(asked, change));
+                  if (found.asked) onTake(found.asked);
                   setChange("");
                   tried.reset();
                 }}
@@ -77,21 +77,4 @@ export function WhatIf({ asked, names, onTake }: Props) {
       </div>
     </div>
   );
-}
-
-/** The occasion with a wish otherwise, as the server tried it. */
-function changed(asked: Asked, change: string): Partial<Asked> {
-  const { wishes } = asked;
-  if (change === "cook") return { wishes: { ...wishes, cooks: wishes.cooks + 1 } };
-  if (change === "hours") return { wishes: { ...wishes, hours_from: "06:00", hours_to: "24:00" } };
-  if (change === "never-away") return { wishes: { ...wishes, away: [] } };
-  if (change === "later" && asked.ready_at) {
-    const at = new Date(asked.ready_at);
-    at.setDate(at.getDate() + 1);
-    const two = (value: number) => String(value).padStart(2, "0");
-    const day = `${at.getFullYear()}-${two(at.getMonth() + 1)}-${two(at.getDate())}`;
-    return { ready_at: `${day}T${asked.ready_at.slice(11, 16)}` };
-  }
-  const gone = asked.rows[Number(change.split(":")[1])];
-  return gone ? { wishes: { ...wishes, dropped: [...wishes.dropped, gone.confection_id] } } : {};
 }

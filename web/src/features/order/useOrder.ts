@@ -28,7 +28,7 @@ export function useOrder(occasionId: number) {
       dataOf(client.POST("/api/occasions/{occasion_id}/order/happened", { params, body })),
     onSuccess: (order) => {
       keep(order);
-      if (isOff(order)) plan.mutate("best");
+      if (order.is_off) plan.mutate("best");
     },
   });
   const forget = useMutation({
@@ -47,17 +47,4 @@ export function useFollowed(occasionId: number): Follow | null {
     isBusy: plan.isPending || happened.isPending,
     happened: (task, what) => happened.mutate({ task, what }),
   };
-}
-
-const LATE_MS = 5 * 60_000;
-
-/** Whether the day has left its order: something took longer, or began later, than it should. */
-export function isOff(order: Order): boolean {
-  if (order.late.length > 0) return true;
-  return order.tasks.some(
-    ({ task, ended_at, state }) =>
-      state === "done" &&
-      ended_at !== null &&
-      new Date(ended_at).getTime() - new Date(task.ends_at).getTime() > LATE_MS,
-  );
 }
