@@ -90,6 +90,24 @@ class Followed(AppCase):
         answer = self.client.put("/api/occasions/1", json={"revision": row["revision"], "asked": asked})
         self.assertEqual(answer.status_code, 200, answer.text)
 
+    def test_what_mends_a_day_drops_only_the_absence_that_is_in_the_way(self) -> None:
+        ready = (datetime.now() + timedelta(days=4)).replace(hour=19, minute=30, second=0, microsecond=0)
+
+        def gone(since: datetime, until: datetime) -> dict[str, Any]:
+            return {"from_at": since.isoformat(), "to_at": until.isoformat(), "cook": None}
+
+        short = gone(ready - timedelta(hours=3), ready - timedelta(hours=2))
+        long = gone(ready - timedelta(days=5), ready + timedelta(days=30))
+        self.client.delete("/api/occasions/1/order")
+        asked = self.client.get("/api/occasions").get_json()["occasions"][0]["asked"]
+        wishes = {**asked["wishes"], "begins_at": None, "away": [long, short]}
+        self.wish_as({**asked, "wishes": wishes, "ready_at": ready.isoformat()})
+        refused = self.client.post("/api/occasions/1/order", json={}).get_json()
+        self.assertFalse(refused["answer"]["feasible"])
+        self.assertEqual(refused["mended"]["wishes"]["away"], [short])
+        self.wish_as(refused["mended"])
+        self.assertTrue(self.client.post("/api/occasions/1/order", json={}).get_json()["answer"]["feasible"])
+
     def test_what_cannot_be_planned_says_why(self) -> None:
         self.wish(ready_at="2199-01-20T19:30:00")
         refused = self.client.post("/api/occasions/1/order", json={})

@@ -468,7 +468,8 @@ def served(session: Session, asked: OccasionAsk) -> Served:
 class WhatIf:
     """What an order would be with one wish otherwise: whether there is one, when it begins, hands and visits.
 
-    `asked` is the occasion so; None where what is otherwise is no wish of it, as a mould more."""
+    `asked` is the occasion so; None where what is otherwise is no wish of it, as a mould more.
+    """
 
     feasible: bool
     proved: bool
