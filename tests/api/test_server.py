@@ -131,4 +131,4 @@ class Starting(unittest.TestCase):
                 check=False,
             )
         self.assertEqual(done.returncode, 1)
-        self.assertIn("needs Python 3.11 or newer", done.stderr.splitlines()[-1])
+        self.assertRegex(done.stderr, r"\A[^\n]*needs Python 3.11 or newer[^\n]*\n\Z")
