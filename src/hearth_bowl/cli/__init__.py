@@ -9,6 +9,7 @@ from typing import Any, Final
 from hearth_bowl import __version__
 from hearth_bowl.cli.confections import confection_parsers
 from hearth_bowl.cli.cooling import cooling_parsers
+from hearth_bowl.cli.diagnosing import diagnosing_parsers
 from hearth_bowl.cli.fitting import fit_parsers
 from hearth_bowl.cli.heat import heat_parsers
 from hearth_bowl.cli.learning import learning_parsers
@@ -51,6 +52,7 @@ def verb_parsers() -> dict[str, Parser]:
         **heat_parsers(),
         **cooling_parsers(),
         **learning_parsers(),
+        **diagnosing_parsers(),
         **planning_parsers(),
         "verbs": Parser("verbs", answer_verbs),
         "version": Parser("version", lambda _: {"version": __version__}),

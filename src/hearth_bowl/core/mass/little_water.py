@@ -63,7 +63,7 @@ def little_water(recipe: Recipe) -> LittleWater | None:
     zone = _dough(recipe, wet_g, base_g) if is_paste else _seizing(recipe, share, base_g)
     if zone is None:
         return None
-    wanted = RESCUE_SHARE_DARK if _cocoa_pct(recipe) > DARK_COCOA_PCT else RESCUE_SHARE
+    wanted = RESCUE_SHARE_DARK if cocoa_pct(recipe) > DARK_COCOA_PCT else RESCUE_SHARE
     return LittleWater(zone=zone, share=share, rescue_water_g=max(0.0, wanted * base_g - wet_g))
 
 
@@ -121,7 +121,7 @@ def _dough(recipe: Recipe, wet_g: float, base_g: float) -> Zone | None:
     return "dough" if DOUGH_FROM <= (wet_g + sugars_g) / base_g <= DOUGH_TO else None
 
 
-def _cocoa_pct(recipe: Recipe) -> float:
+def cocoa_pct(recipe: Recipe) -> float:
     """Return the label's cocoa of all chocolate together [%]."""
     chocolate = [(line.ingredient, grams) for line, grams in recipe.weighed if line.ingredient.kind == "chocolate"]
     total_g = fsum(grams for _, grams in chocolate)

@@ -1,0 +1,1 @@
+"""What a kitchen's log teaches."""
