@@ -11,17 +11,20 @@ from whitenoise import WhiteNoise
 
 from hearth_bowl.api.batches import LARGEST_ID, batches
 from hearth_bowl.api.confections import confections
+from hearth_bowl.api.daybook import daybook
 from hearth_bowl.api.fit import fit
 from hearth_bowl.api.formula import formula
 from hearth_bowl.api.guard import LOOPBACK_HOSTS, guard_hosts, register_guard
 from hearth_bowl.api.ingredients import ingredients
 from hearth_bowl.api.larder import larder
+from hearth_bowl.api.learned import learned
 from hearth_bowl.api.moves import moves
 from hearth_bowl.api.occasions import occasions
 from hearth_bowl.api.probes import probes
 from hearth_bowl.api.problems import register_problems
 from hearth_bowl.api.recipes import recipes
 from hearth_bowl.api.running_order import running_order
+from hearth_bowl.api.seen import seen
 from hearth_bowl.api.setting import setting
 from hearth_bowl.api.settings import settings
 from hearth_bowl.api.spec import spec
@@ -75,6 +78,9 @@ def create_app(
         larder,
         probes,
         batches,
+        daybook,
+        learned,
+        seen,
         timers,
         setting,
     ):

@@ -18,7 +18,7 @@ from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.quantities import plain
 from hearth_bowl.core.stove.bursts import Burst
 from hearth_bowl.core.stove.choices import CHOICES, School
-from hearth_bowl.core.stove.events import VERDICTS
+from hearth_bowl.core.stove.events import TROUBLES, VERDICT_WORDS, VERDICTS
 from hearth_bowl.core.stove.trace import Trace
 from hearth_bowl.core.stove.weighed import Follow, PanWeight
 from hearth_bowl.service import batch_help
@@ -27,10 +27,12 @@ from hearth_bowl.service import live as live_service
 from hearth_bowl.service.batch_events import Event
 from hearth_bowl.service.batch_events import add_events as store_events
 from hearth_bowl.service.batch_export import export_csv, export_json
+from hearth_bowl.service.photographs import folder_of, sweep_photographs
 from hearth_bowl.service.probes import STAND_IN
 
 batches = Blueprint("batches", __name__, url_prefix="/api/batches")
 LARGEST_ID: Final = 2**63 - 1
+MOST_LOOKED_FOR: Final = 200
 
 
 class PlanBatchIn(Incoming):
@@ -99,11 +101,20 @@ class ChoiceOut(Outgoing):
     schools: list[School]
 
 
+class WordsOut(Outgoing):
+    """Words of a verdict, and what they are of."""
+
+    of: str
+    words: list[str]
+    trouble: list[str]
+
+
 class ChoicesOut(Outgoing):
     """What a run lets one choose, and the words of a verdict."""
 
     choices: list[ChoiceOut]
     verdict_words: list[str]
+    verdict_groups: list[WordsOut]
 
 
 @batches.get("/choices")
@@ -113,13 +124,18 @@ def list_choices() -> ChoicesOut:
     return ChoicesOut(
         choices=[ChoiceOut(key=key, schools=list(schools.values())) for key, schools in CHOICES.items()],
         verdict_words=list(VERDICTS),
+        verdict_groups=[
+            WordsOut(of=of, words=list(words), trouble=[word for word in words if word in TROUBLES])
+            for of, words in VERDICT_WORDS.items()
+        ],
     )
 
 
 @batches.get("")
 @spec.validate(resp=Response(HTTP_200=service.BatchPage, HTTP_422=Problem), operation_id="listBatches")
 def list_batches() -> service.BatchPage:
-    """List a page of the daybook, the newest first: `before` a batch, `most` of them, of `recipe`, only `running`."""
+    """List a page of the daybook, the newest first: `before` a batch, `most` of them, of `recipe`, only `running`; or
+    what is looked for: `words`, `family`, `month`, `verdict`, with `trouble`."""
     with database().reading() as session:
         return service.list_batches(
             session,
@@ -127,6 +143,13 @@ def list_batches() -> service.BatchPage:
             most=_whole("most", service.A_PAGE, service.MOST_IN_A_PAGE) or service.A_PAGE,
             recipe_id=_whole("recipe", None, LARGEST_ID),
             running=request.args.get("running") == "true",
+            looked=service.Looked(
+                words=request.args.get("words", "")[:MOST_LOOKED_FOR],
+                family=request.args.get("family", "")[:MOST_LOOKED_FOR],
+                month=request.args.get("month", "")[:MOST_LOOKED_FOR],
+                verdict=request.args.get("verdict", "")[:MOST_LOOKED_FOR],
+                trouble=request.args.get("trouble") == "true",
+            ),
         )
 
 
@@ -162,7 +185,7 @@ def start_batch(json: StartBatchIn) -> tuple[service.Run, int]:
 def plan_batch(json: PlanBatchIn) -> service.Plan:
     """Return the steps that a run would have. Nothing is stored."""
     with database().reading() as session:
-        return service.plan_batch(session, json.recipe_id, json.version, json.choices, json.confection_id)
+        return service.plan_batch(session, json.recipe_id, json.version, json.choices, now(), json.confection_id)
 
 
 @batches.get("/<int:batch_id>")
@@ -179,6 +202,8 @@ def delete_batch(batch_id: int) -> tuple[str, int]:
     """Take a batch out of the daybook."""
     with database().writing() as session:
         service.delete_batch(session, batch_id)
+        session.flush()
+        sweep_photographs(session, folder_of(database().path))
     return "", 204
 
 
@@ -236,7 +261,9 @@ def weigh_pan(batch_id: int, json: WeighPanIn) -> PanWeight:
 def next_burst(batch_id: int, json: BurstIn) -> Burst:
     """Say how long the next microwave burst is. Nothing is stored."""
     with database().reading() as session:
-        return batch_help.burst(session, batch_id, json.now_c, json.unmelted_share, json.rated_w, json.bursts_before)
+        return batch_help.burst(
+            session, batch_id, json.now_c, json.unmelted_share, json.rated_w, json.bursts_before, now()
+        )
 
 
 @batches.get("/<int:batch_id>/batch.json")

@@ -5,7 +5,7 @@ from typing import Any
 from flask import Blueprint
 from spectree import Response
 
-from hearth_bowl.api.context import database
+from hearth_bowl.api.context import database, now
 from hearth_bowl.api.problems import Problem, under
 from hearth_bowl.api.recipe_body import RecipeIn, record_of
 from hearth_bowl.api.spec import spec
@@ -45,6 +45,7 @@ class FormulaOut(Outgoing):
     readings: list[Reading]
     set_curve: list[tuple[float, float]]
     line_notes: list[LineNotes]
+    learned: service.LearnedSet | None
 
 
 class AssessIn(Incoming):
@@ -66,7 +67,7 @@ def compute_formula(json: FormulaIn) -> FormulaOut:
     """Compute the bench of a recipe. Nothing is stored."""
     try:
         with database().reading() as session:
-            computed = service.compute(session, record_of(json.recipe), json.at_c, json.ratio)
+            computed = service.compute(session, record_of(json.recipe), json.at_c, now(), json.ratio)
     except BadInput as problem:
         raise problem if problem.field[0] in ("at_c", "ratio") else problem.under("recipe") from None
     shown = computed.formula
@@ -81,6 +82,7 @@ def compute_formula(json: FormulaIn) -> FormulaOut:
         readings=list(shown.readings),
         set_curve=list(shown.set_curve),
         line_notes=list(shown.line_notes),
+        learned=computed.learned,
     )
 
 

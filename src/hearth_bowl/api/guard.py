@@ -14,6 +14,12 @@ from hearth_bowl.formats.strict_json import LARGEST_FILE_BYTES, read_json
 if TYPE_CHECKING:
     from _typeshed.wsgi import StartResponse, WSGIApplication, WSGIEnvironment
 
+PICTURES: Final = "/photographs"
+LARGEST_PICTURE_BYTES: Final = 20_000_000
+"""A photograph as a camera takes it."""
+WHOLE_BATCHES: Final = "/api/batches/take-in"
+LARGEST_BATCH_BYTES: Final = 20_000_000
+"""A batch with the readings of a long day."""
 SAFE_METHODS: Final = frozenset({"GET", "HEAD", "OPTIONS"})
 LOOPBACK_HOSTS: Final = frozenset({"127.0.0.1", "localhost", "::1"})
 CONTENT_SECURITY_POLICY: Final = "; ".join(
@@ -48,12 +54,18 @@ def register_guard(app: Flask) -> None:
         if request.method in SAFE_METHODS:
             return None
         _refuse_other_origins()
+        if request.path.endswith(PICTURES):
+            request.max_content_length = LARGEST_PICTURE_BYTES
+            if (request.mimetype or "").startswith("image/"):
+                return None
+        if request.path == WHOLE_BATCHES:
+            request.max_content_length = LARGEST_BATCH_BYTES
         if request.content_length and request.path.startswith("/api/"):
             if not request.is_json:
                 found = Problem(title="Not JSON", status=415, detail="Send application/json.")
                 return answer(found)
             try:
-                read_json(request.get_data(), "body")
+                read_json(request.get_data(), "body", request.max_content_length or LARGEST_FILE_BYTES)
             except BadInput as problem:
                 if problem.field != ("body",):
                     return bad_input(problem)

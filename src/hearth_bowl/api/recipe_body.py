@@ -66,6 +66,7 @@ class RecipeIn(Incoming):
     lines: Annotated[list[LineIn], Field(min_length=1, max_length=MAX_LINES)]
     steps: list[Any] | None = None
     method: str | None = None
+    end_shift_k: float | None = None
 
 
 def record_of(recipe: RecipeIn) -> dict[str, Any]:

@@ -139,7 +139,7 @@ def copy_recipe(recipe_id: int) -> tuple[service.StoredRecipe, int]:
 def recipe_as_card(recipe_id: int) -> RecipeCard:
     """Return what stands on a recipe's card."""
     with database().reading() as session:
-        return recipe_card(session, recipe_id)
+        return recipe_card(session, recipe_id, now())
 
 
 @recipes.get("/<int:recipe_id>/recipe.json")

@@ -21,6 +21,7 @@ from hearth_bowl.core.ingredients.library import find
 from hearth_bowl.core.mass.tempering import SEED_SHARE_BAND_PCT, temper
 from hearth_bowl.core.recipe.recipe import AIMED_INDEX
 from hearth_bowl.service import setting as service
+from hearth_bowl.service.learned import cooling_here
 from hearth_bowl.service.moments import checked_moment
 from hearth_bowl.service.settings import Settings, get_settings
 
@@ -115,7 +116,9 @@ def _settings() -> Settings:
 @spec.validate(resp=Response(HTTP_200=SetClock, HTTP_422=Problem), operation_id="setClock")
 def set_clock(json: SetClockIn) -> SetClock:
     """Say when a mass is cool and when it is set. Nothing is stored."""
-    return in_helper(service.clock_of, _settings(), record_of(json.recipe), json.ask, json.corrections)
+    with database().reading() as session:
+        settings, learned = get_settings(session), cooling_here(session, json.ask, now())
+    return in_helper(service.clock_of, settings, record_of(json.recipe), json.ask, json.corrections, learned)
 
 
 @setting.post("/set/beside")

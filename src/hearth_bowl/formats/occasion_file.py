@@ -10,6 +10,7 @@ from typing import Any, Final, NotRequired
 from typing_extensions import TypedDict
 
 from hearth_bowl.core.confection.work_out import work_out
+from hearth_bowl.core.cooling.set_clock import Learned
 from hearth_bowl.core.errors import BadInput, check_number
 from hearth_bowl.core.mass.kitchen import Kitchen
 from hearth_bowl.core.plan.answer import Change, Order, Plan, Refusal, Task, Why
@@ -127,6 +128,7 @@ def occasion_from(record: Mapping[str, Any], waits: str = "slow") -> tuple[Occas
         kitchen=kitchen,
         kitchen_c=check_number(("kitchen_c",), record.get("kitchen_c", 20.0), -10, 45, "°C"),
         hands=check_number(("hands",), record.get("hands", 1.0), 0.2, 5),
+        **_learned(record.get("learned") or {}),
         happened=tuple(_happened(position, row, midnight) for position, row in enumerate(_rows(record, "happened"))),
     )
     starts, cooks = {}, {}
@@ -235,6 +237,26 @@ def _moment(path: tuple[str | int, ...], value: Any) -> datetime:
     if at.tzinfo is not None:
         raise BadInput(path, "has a zone", allowed, "wrong-type")
     return at
+
+
+def _learned(record: Any) -> dict[str, Any]:
+    """Return what this kitchen's batches taught: factors by job, and (factor, low, high, batches) of cooling by
+    place."""
+    if not isinstance(record, dict):
+        raise BadInput(("learned",), "not an object", "hands and cooling", "wrong-type")
+    hands = {
+        job: check_number(("learned", "hands", job), value, 0.05, 20)
+        for job, value in (record.get("hands") or {}).items()
+    }
+    cools = {}
+    for place, row in (record.get("cooling") or {}).items():
+        if not isinstance(row, list) or len(row) != 4:
+            raise BadInput(
+                ("learned", "cooling", place), "not four numbers", "factor, low, high, batches", "wrong-type"
+            )
+        factor, low, high, batches = (check_number(("learned", "cooling", place), value, 0, 1e4) for value in row)
+        cools[place] = Learned(factor=factor, low=low, high=high, batches=int(batches))
+    return {"hands_by_job": hands, "cools": cools}
 
 
 def _since(midnight: datetime, at: datetime) -> int:

@@ -5,7 +5,7 @@ from typing import Any, Final
 
 from typing_extensions import TypedDict
 
-from hearth_bowl.core.errors import BadInput
+from hearth_bowl.core.errors import BadInput, check_number
 from hearth_bowl.core.ingredients.ingredient import DEFAULT_HIGHER_MOLAR_MASS_G_PER_MOL, Ingredient, own_ingredient
 from hearth_bowl.core.ingredients.library import find
 from hearth_bowl.core.recipe.families import FAMILY
@@ -78,6 +78,7 @@ class RecipeFile(TypedDict):
     lines: list[LineFile]
     steps: list[Any]
     method: str | None
+    end_shift_k: float
 
 
 def read_recipe(data: bytes) -> Recipe:
@@ -109,6 +110,7 @@ def recipe_from(record: Mapping[str, Any]) -> Recipe:
         lines=[_line_at(position, line) for position, line in enumerate(lines)],
         steps=steps,
         method=_method(record),
+        end_shift_k=check_number(("end_shift_k",), record.get("end_shift_k", 0.0), -100, 100, "K"),
     )
 
 
@@ -212,13 +214,19 @@ def recipe_record(recipe: Recipe) -> RecipeFile:
         "lines": [line_record(line) for line in recipe.lines],
         "steps": list(recipe.steps),
         "method": recipe.method,
+        "end_shift_k": recipe.end_shift_k,
     }
 
 
 def whole_record(document: Mapping[str, Any]) -> RecipeFile:
     """Return a recipe file that was stored earlier with what it did not say said as usual. Nothing is checked."""
-    lines = [{**_USUAL_LINE, **line, "ingredient": _whole(line["ingredient"])} for line in document["lines"]]
+    lines = [whole_line(line) for line in document["lines"]]
     return {**_USUAL_RECIPE, **document, "lines": lines}  # type: ignore[typeddict-item]
+
+
+def whole_line(line: Mapping[str, Any]) -> LineFile:
+    """Return a line with what it did not say said as usual. Nothing is checked."""
+    return {**_USUAL_LINE, **line, "ingredient": _whole(line["ingredient"])}  # type: ignore[typeddict-item]
 
 
 def _whole(ingredient: str | dict[str, Any]) -> str | OwnIngredientFile:
@@ -231,7 +239,7 @@ def whole_ingredient(record: Mapping[str, Any]) -> OwnIngredientFile:
     return {**usual, **record}  # type: ignore[typeddict-item]
 
 
-_USUAL_RECIPE: Final = {"format": FORMAT, "version": 1, "use": None, "steps": [], "method": None}
+_USUAL_RECIPE: Final = {"format": FORMAT, "version": 1, "use": None, "steps": [], "method": None, "end_shift_k": 0.0}
 _USUAL_LINE: Final[Mapping[str, Any]] = {
     "amount_high": None,
     "unit": "g",
@@ -253,7 +261,7 @@ def sparse_record(recipe: Recipe) -> dict[str, Any]:
         {name: value for name, value in line.items() if name in ("amount", "stage") or value not in UNSAID}
         for line in record["lines"]
     ]
-    return {**{name: value for name, value in record.items() if value is not None}, "lines": lines}
+    return {**{name: value for name, value in record.items() if value not in (None, 0.0)}, "lines": lines}
 
 
 def line_record(line: Line) -> LineFile:

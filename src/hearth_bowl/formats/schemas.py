@@ -8,7 +8,7 @@ from hearth_bowl.core.ingredients.ingredient import ALLERGENS, KINDS
 from hearth_bowl.core.ingredients.library import LIBRARY
 from hearth_bowl.core.recipe.families import FAMILY
 from hearth_bowl.core.recipe.measures import MAX_AMOUNT, MEASURES_ML, UNITS
-from hearth_bowl.core.recipe.recipe import AIMED_INDEX, FAMILIES, MAX_LINES, MAX_NAME
+from hearth_bowl.core.recipe.recipe import AIMED_INDEX, FAMILIES, MAX_LINES, MAX_NAME, MOST_END_SHIFT_K
 
 DIALECT: Final = "https://json-schema.org/draft/2020-12/schema"
 
@@ -32,6 +32,7 @@ def recipe_schema() -> dict[str, Any]:
             "lines": {"type": "array", "minItems": 1, "maxItems": MAX_LINES, "items": _line()},
             "steps": {"type": "array"},
             "method": {"enum": [*sorted({way.key for family in FAMILY.values() for way in family.methods}), None]},
+            "end_shift_k": {"type": "number", "minimum": -MOST_END_SHIFT_K, "maximum": MOST_END_SHIFT_K},
         },
     }
 

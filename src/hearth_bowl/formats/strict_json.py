@@ -12,14 +12,14 @@ LARGEST_WHOLE = 2**53
 """Beyond it a JSON number is not the same everywhere: RFC 7493, 2.2."""
 
 
-def read_json(data: bytes, field: str) -> dict[str, Any]:
+def read_json(data: bytes, field: str, most_bytes: int = LARGEST_FILE_BYTES) -> dict[str, Any]:
     """Return the object that a file's bytes hold.
 
     :raises BadInput: at `field`: too large, not UTF-8, not JSON, or not an object; at its own path: a number that is
         none (NaN, Infinity, 1e999).
     """
-    if len(data) > LARGEST_FILE_BYTES:
-        raise BadInput((field,), f"{len(data)} bytes", f"up to {LARGEST_FILE_BYTES} bytes", "too-large")
+    if len(data) > most_bytes:
+        raise BadInput((field,), f"{len(data)} bytes", f"up to {most_bytes} bytes", "too-large")
     try:
         value = json.loads(data.decode("utf-8-sig"))
         wrong = _first_wrong(value)

@@ -11,16 +11,20 @@ from sqlalchemy.exc import IntegrityError
 from sqlalchemy.orm import Session
 
 from hearth_bowl.core.errors import BadInput
+from hearth_bowl.core.ingredients.library import find
 from hearth_bowl.core.recipe.recipe import check_name
 from hearth_bowl.core.stove.events import Ended, Happening, Judgement, ProbeChanged, StepBegun, check_happening
 from hearth_bowl.formats.happenings import HappeningFile, happening_data, happening_from
+from hearth_bowl.service.batch_readings import thinned_readings_of
 from hearth_bowl.service.errors import NotFound
+from hearth_bowl.service.learned import teach, teaches_now
 from hearth_bowl.service.moments import checked_moment
 from hearth_bowl.service.probes import ensure_probe
 from hearth_bowl.service.snapshot import snapshot_of
 from hearth_bowl.store.models import BatchEventRow, BatchRow
 
 MOST_AT_ONCE: Final = 500
+SKETCHED: Final = 30
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -46,7 +50,7 @@ def add_events(session: Session, batch_id: int, events: Sequence[Event], now: da
     if len(events) > MOST_AT_ONCE:
         raise BadInput(("events",), f"{len(events)} events", f"up to {MOST_AT_ONCE}", "out-of-range")
     steps, lines = len(snapshot_of(session, row).steps), len(json.loads(row.document)["lines"])
-    new = 0
+    new, told = 0, []
     for position, event in enumerate(events):
         try:
             check_name(event.client_key, "client_key")
@@ -56,8 +60,11 @@ def add_events(session: Session, batch_id: int, events: Sequence[Event], now: da
             raise problem.under("events", position) from None
         if add_event(session, row, event.client_key, at, what):
             new += 1
-            _follow(row, what, at)
+            told.append(what)
+            _follow(session, row, what, at)
     session.flush()
+    if teaches_now(told):
+        teach(session, row)
     return new
 
 
@@ -71,7 +78,7 @@ def _checked(session: Session, row: BatchRow, what: Happening, steps: int, lines
     return what
 
 
-def _follow(row: BatchRow, what: Happening, at: datetime) -> None:
+def _follow(session: Session, row: BatchRow, what: Happening, at: datetime) -> None:
     match what:
         case StepBegun():
             row.step = what.step
@@ -79,8 +86,10 @@ def _follow(row: BatchRow, what: Happening, at: datetime) -> None:
             row.probe_id = what.probe_id
         case Judgement():
             row.verdict = json.dumps(what.words)
+            row.found_by = words_of(row, what.text)
         case Ended():
             row.ended_at = at
+            row.sketch = sketch_of(session, row, at)
 
 
 def add_event(session: Session, row: BatchRow, key: str, at: datetime, what: Happening) -> bool:
@@ -97,6 +106,28 @@ def add_event(session: Session, row: BatchRow, key: str, at: datetime, what: Hap
     except IntegrityError:
         return False
     return True
+
+
+def words_of(row: BatchRow, said: str = "") -> str:
+    """Return the words that a batch is found by: its name, family, ingredients, verdict and what was said of it."""
+    record = json.loads(row.document)
+    names = [
+        line["ingredient"]["name"] if isinstance(line["ingredient"], dict) else find(line["ingredient"]).label
+        for line in record["lines"]
+    ]
+    words = [row.name, str(record.get("family", "")).replace("-", " "), *names, *json.loads(row.verdict), said]
+    return "\n".join(words).casefold()
+
+
+def sketch_of(session: Session, row: BatchRow, until: datetime) -> str:
+    """Return the trace of a batch in few points (min from its start, °C), as it is stored."""
+    offset_c = snapshot_of(session, row).thermometer_offset_c or 0.0
+    points = [
+        [round((at - row.started_at).total_seconds() / 60, 1), round(shown - offset_c, 1)]
+        for at, shown in thinned_readings_of(session, row, until, SKETCHED)
+        if shown is not None
+    ]
+    return json.dumps(points)
 
 
 def events_of(session: Session, batch_id: int) -> list[Event]:

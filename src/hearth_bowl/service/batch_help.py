@@ -2,6 +2,7 @@
 
 import json
 from collections.abc import Mapping
+from datetime import datetime
 from typing import Any, Final
 
 from sqlalchemy import select
@@ -18,6 +19,7 @@ from hearth_bowl.core.stove.weighed import Follow, PanWeight, follow, pan_weight
 from hearth_bowl.formats.happenings import happening_from
 from hearth_bowl.formats.recipe_file import recipe_from
 from hearth_bowl.service.batches import batch_row
+from hearth_bowl.service.learned import factor_of
 from hearth_bowl.service.snapshot import snapshot_of
 from hearth_bowl.store.models import BatchEventRow, BatchRow
 
@@ -64,7 +66,13 @@ def weigh_pan(session: Session, batch_id: int, start_g: float, now_g: float, boi
 
 
 def burst(
-    session: Session, batch_id: int, now_c: float, unmelted_share: float, rated_w: float, bursts_before: int
+    session: Session,
+    batch_id: int,
+    now_c: float,
+    unmelted_share: float,
+    rated_w: float,
+    bursts_before: int,
+    now: datetime,
 ) -> Burst:
     """Return the next microwave burst; a first one that did well before is its record, carried to this mass.
 
@@ -77,7 +85,8 @@ def burst(
     mixture = mix(recipe)
     kind = burst_kind(recipe, mixture)
     record = _burst_record(session, row, kind, rated_w) if bursts_before == 0 else None
-    return next_burst(mixture, kind, now_c, unmelted_share, rated_w, bursts_before, record)
+    slower = factor_of(session, f"burst:{rated_w:.0f} W", now)
+    return next_burst(mixture, kind, now_c, unmelted_share, rated_w, bursts_before, record, slower)
 
 
 def _burst_record(session: Session, row: BatchRow, kind: str, rated_w: float) -> tuple[float, float] | None:

@@ -2,11 +2,11 @@
 
 import json
 from collections.abc import Mapping
-from dataclasses import dataclass
-from datetime import datetime
+from dataclasses import dataclass, replace
+from datetime import datetime, timedelta
 from typing import Any, Final
 
-from sqlalchemy import Row, func, select
+from sqlalchemy import ColumnElement, func, or_, select, tuple_
 from sqlalchemy.orm import Session
 
 from hearth_bowl.core.errors import BadInput
@@ -15,17 +15,19 @@ from hearth_bowl.core.fit.made import scaled
 from hearth_bowl.core.fit.vessel import Box
 from hearth_bowl.core.recipe.weighing import shown_g
 from hearth_bowl.core.stove.choices import checked_choices
-from hearth_bowl.core.stove.events import StepBegun
+from hearth_bowl.core.stove.events import TROUBLES, StepBegun
 from hearth_bowl.core.stove.plan import choices_that_matter
 from hearth_bowl.core.stove.run import RunState, run_state
 from hearth_bowl.core.stove.step import Step
 from hearth_bowl.formats.ask_file import ask_record
+from hearth_bowl.formats.happenings import with_put_in
 from hearth_bowl.formats.recipe_file import RecipeFile, recipe_from, recipe_record, whole_record
 from hearth_bowl.formats.vessel_file import vessel_from
-from hearth_bowl.service.batch_events import Event, add_event, events_of
+from hearth_bowl.service.batch_events import Event, add_event, events_of, words_of
 from hearth_bowl.service.confections import batch_of
 from hearth_bowl.service.errors import NotFound
 from hearth_bowl.service.fit import get_fit
+from hearth_bowl.service.learned import corrected_run
 from hearth_bowl.service.probes import STAND_IN, ensure_probe
 from hearth_bowl.service.recipes import get_recipe, list_versions
 from hearth_bowl.service.settings import get_settings
@@ -35,11 +37,13 @@ from hearth_bowl.store.models import BatchRow
 
 MOST_IN_A_PAGE: Final = 200
 A_PAGE: Final = 50
+MOST_WORDS: Final = 8
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Batch:
-    """A batch in the daybook; `steps` is how many it has."""
+    """A batch in the daybook; `steps` is how many it has, `sketch` its trace in few points (min, °C), `teaches` whether
+    this kitchen learns from it."""
 
     id: int
     recipe_id: int | None
@@ -51,6 +55,9 @@ class Batch:
     steps: int
     verdict: tuple[str, ...]
     probe_id: str
+    family: str
+    sketch: tuple[tuple[float, float], ...]
+    teaches: bool
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -86,16 +93,22 @@ class Plan:
 
 
 def plan_batch(
-    session: Session, recipe_id: int, version: int | None, choices: Mapping[str, str], confection_id: int | None = None
+    session: Session,
+    recipe_id: int,
+    version: int | None,
+    choices: Mapping[str, str],
+    now: datetime,
+    confection_id: int | None = None,
 ) -> Plan:
-    """Return what a run would be. Nothing is stored.
+    """Return what a run would be, by this kitchen's own times. Nothing is stored.
 
     :raises BadInput: at a choice, `version` or `confection_id`. :raises NotFound: there is no such recipe.
     """
     record, fit = _made(session, recipe_id, version, confection_id)
     recipe, settings = recipe_from(record), get_settings(session)
+    steps = take_snapshot(recipe, choices, fit, settings).steps
     return Plan(
-        steps=take_snapshot(recipe, choices, fit, settings).steps,
+        steps=corrected_run(session, recipe, steps, choices, now),
         matter=choices_that_matter(recipe, choices, settings.kitchen, shaped_by(fit)),
     )
 
@@ -120,7 +133,9 @@ def start_batch(
     """
     record, fit = _made(session, recipe_id, version, confection_id)
     checked = checked_choices(choices or {})
-    snapshot = take_snapshot(recipe_from(record), checked, fit, get_settings(session))
+    recipe = recipe_from(record)
+    snapshot = take_snapshot(recipe, checked, fit, get_settings(session))
+    snapshot = replace(snapshot, steps=corrected_run(session, recipe, snapshot.steps, checked, now))
     if not 0 <= from_step < len(snapshot.steps):
         raise BadInput(("from_step",), f"{from_step}", f"0 to {len(snapshot.steps) - 1}", "out-of-range")
     row = BatchRow(
@@ -137,7 +152,9 @@ def start_batch(
         snapshot=snapshot_text(snapshot),
         verdict="[]",
         thinned_at=None,
+        family=record["family"],
     )
+    row.found_by = words_of(row)
     session.add(row)
     session.flush()
     add_event(session, row, "start", now, StepBegun(step=from_step, key=snapshot.steps[from_step].key))
@@ -180,6 +197,21 @@ def _fit_of(session: Session, recipe_id: int) -> dict[str, Any]:
     return {"vessel": stored.vessel, "vessel_name": stored.name, "ask": ask_record(ask)}
 
 
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Looked:
+    """What is looked for in the daybook: words that all occur, a family, a month (2026-08), a word of the verdict,
+    batches with any trouble."""
+
+    words: str = ""
+    family: str = ""
+    month: str = ""
+    verdict: str = ""
+    trouble: bool = False
+
+
+EVERYTHING: Final = Looked()
+
+
 def list_batches(
     session: Session,
     *,
@@ -187,11 +219,17 @@ def list_batches(
     most: int = A_PAGE,
     recipe_id: int | None = None,
     running: bool = False,
+    looked: Looked = EVERYTHING,
 ) -> BatchPage:
-    """Return a page of the daybook, the newest first, perhaps of one recipe or of runs that go on only."""
-    wanted = select(*_COLUMNS).order_by(BatchRow.id.desc()).limit(most + 1)
+    """Return a page of the daybook, the newest first: perhaps of one recipe, of runs that go on, or what is looked for.
+
+    :raises BadInput: at `month`.
+    """
+    wanted = select(*_COLUMNS).order_by(BatchRow.started_at.desc(), BatchRow.id.desc()).limit(most + 1)
+    wanted = wanted.where(*_looked_for(looked))
     if before is not None:
-        wanted = wanted.where(BatchRow.id < before)
+        last = select(BatchRow.started_at, BatchRow.id).where(BatchRow.id == before)
+        wanted = wanted.where(tuple_(BatchRow.started_at, BatchRow.id) < last.scalar_subquery())
     if recipe_id is not None:
         wanted = wanted.where(BatchRow.recipe_id == recipe_id)
     if running:
@@ -201,6 +239,34 @@ def list_batches(
     return BatchPage(batches=page, before=page[-1].id if len(rows) > most else None)
 
 
+def _looked_for(looked: Looked) -> list[ColumnElement[bool]]:
+    found: list[ColumnElement[bool]] = []
+    for word in looked.words.casefold().split()[:MOST_WORDS]:
+        found.append(BatchRow.found_by.contains(word, autoescape=True))
+    if looked.family:
+        found.append(BatchRow.family == looked.family)
+    if looked.month:
+        since = month_begins(looked.month)
+        found += [BatchRow.started_at >= since, BatchRow.started_at < (since + timedelta(days=32)).replace(day=1)]
+    if looked.verdict:
+        found.append(BatchRow.verdict.contains(json.dumps(looked.verdict), autoescape=True))
+    if looked.trouble:
+        found.append(or_(*(BatchRow.verdict.contains(json.dumps(word), autoescape=True) for word in sorted(TROUBLES))))
+    return found
+
+
+def month_begins(month: str) -> datetime:
+    """Return when a month begins, by the kitchen's own clock.
+
+    :raises BadInput: at `month`.
+    """
+    try:
+        year, number = (int(part) for part in month.split("-"))
+        return datetime(year, number, 1).astimezone()
+    except (ValueError, OverflowError):
+        raise BadInput(("month",), f"{month[:20]!r} is no month", "such as 2026-08", "not-a-time") from None
+
+
 def get_run(session: Session, batch_id: int) -> Run:
     """Return a batch with all that happened in it.
 
@@ -208,9 +274,9 @@ def get_run(session: Session, batch_id: int) -> Run:
     """
     row = batch_row(session, batch_id)
     snapshot = snapshot_of(session, row)
-    record = whole_record(json.loads(row.document))
-    amounts_g = recipe_from(record).amounts_g
     events = events_of(session, row.id)
+    record = with_put_in(whole_record(json.loads(row.document)), [event.what for event in events])
+    amounts_g = recipe_from(record).amounts_g
     session.flush()
     return Run(
         batch=_batch(session.execute(select(*_COLUMNS).where(BatchRow.id == batch_id)).one(), len(snapshot.steps)),
@@ -259,11 +325,14 @@ _COLUMNS: Final = (
     BatchRow.step,
     BatchRow.verdict,
     BatchRow.probe_id,
+    BatchRow.family,
+    BatchRow.sketch,
+    BatchRow.teaches,
     func.coalesce(func.json_array_length(BatchRow.snapshot, "$.steps"), 0).label("steps"),
 )
 
 
-def _batch(row: Row[Any], steps: int | None = None) -> Batch:
+def _batch(row: Any, steps: int | None = None) -> Batch:
     return Batch(
         id=row.id,
         recipe_id=row.recipe_id,
@@ -275,4 +344,7 @@ def _batch(row: Row[Any], steps: int | None = None) -> Batch:
         steps=row.steps if steps is None else steps,
         verdict=tuple(json.loads(row.verdict)),
         probe_id=row.probe_id,
+        family=row.family,
+        sketch=tuple((float(at), float(c)) for at, c in json.loads(row.sketch)),
+        teaches=row.teaches,
     )

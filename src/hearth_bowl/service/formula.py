@@ -2,7 +2,8 @@
 
 from collections.abc import Mapping
 from dataclasses import dataclass
-from typing import Any
+from datetime import datetime
+from typing import Any, Final
 
 from sqlalchemy.orm import Session
 
@@ -10,13 +11,29 @@ from hearth_bowl.core.bench.formula import Formula, formula
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.ingredients.library import LIBRARY
 from hearth_bowl.core.ingredients.packs import usual_pack_g
+from hearth_bowl.core.learn.lessons import main_chocolate
+from hearth_bowl.core.learn.told import told_of
+from hearth_bowl.core.mass.set_index import HIGHEST_INDEX, set_class
 from hearth_bowl.core.recipe.recipe import Recipe
 from hearth_bowl.core.recipe.typed_amount import read_amount, unit_wanted
 from hearth_bowl.core.recipe.weighing import shown_g
 from hearth_bowl.core.solve.slide import slide_of, slide_to
 from hearth_bowl.formats.recipe_file import RecipeFile, line_from, recipe_from, recipe_record
 from hearth_bowl.service.larder import prices_per_g
+from hearth_bowl.service.learned import correction_for
 from hearth_bowl.service.settings import get_settings
+
+LEAST_APART: Final = 0.1
+"""Less of the set index than that is not told."""
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class LearnedSet:
+    """How firm it will be by what this cook's batches of its chocolate taught: the index, its class, and in words."""
+
+    index: float
+    class_: str
+    says: str
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -26,9 +43,12 @@ class ComputedFormula:
     recipe: Recipe
     record: RecipeFile
     formula: Formula
+    learned: LearnedSet | None
 
 
-def compute(session: Session, record: Mapping[str, Any], at_c: float, ratio: float | None = None) -> ComputedFormula:
+def compute(
+    session: Session, record: Mapping[str, Any], at_c: float, now: datetime, ratio: float | None = None
+) -> ComputedFormula:
     """Return the bench of a recipe file's content, in the person's own kitchen and at their prices.
 
     A line may hold `typed`, an amount as a cook types it, in place of its amount and unit. With `ratio` the recipe is
@@ -41,7 +61,19 @@ def compute(session: Session, record: Mapping[str, Any], at_c: float, ratio: flo
         recipe = _weighable(recipe, slide_to(recipe, ratio))
     settings = get_settings(session)
     found = formula(recipe, at_c, settings.kitchen, prices_per_g(session), settings.measure)
-    return ComputedFormula(recipe=recipe, record=recipe_record(recipe), formula=found)
+    learned = _learned_set(session, recipe, found.assessment.set.index, now)
+    return ComputedFormula(recipe=recipe, record=recipe_record(recipe), formula=found, learned=learned)
+
+
+def _learned_set(session: Session, recipe: Recipe, index: float | None, now: datetime) -> LearnedSet | None:
+    chocolate = main_chocolate(recipe)
+    if index is None or chocolate is None:
+        return None
+    found = correction_for(session, f"set:{chocolate}", now)
+    if found is None or abs(found.value) < LEAST_APART:
+        return None
+    own = min(max(index + found.value, 0.0), HIGHEST_INDEX)
+    return LearnedSet(index=own, class_=set_class(own), says=f"the book {index:.1f}; {told_of(found)[1]}")
 
 
 def _weighable(before: Recipe, slid: Recipe) -> Recipe:

@@ -1,6 +1,7 @@
 """The recipe card: one recipe on one page, to hang up or to give."""
 
 from dataclasses import dataclass
+from datetime import datetime
 
 from sqlalchemy.orm import Session
 
@@ -47,7 +48,7 @@ class RecipeCard:
     cautions: tuple[str, ...]
 
 
-def recipe_card(session: Session, recipe_id: int) -> RecipeCard:
+def recipe_card(session: Session, recipe_id: int, now: datetime) -> RecipeCard:
     """Return the card of a recipe as it stands, in the person's own kitchen and measures.
 
     :raises NotFound: there is no such recipe.
@@ -73,7 +74,7 @@ def recipe_card(session: Session, recipe_id: int) -> RecipeCard:
             )
             for line, grams, notes in zip(recipe.lines, recipe.amounts_g, bench.line_notes, strict=True)
         ),
-        steps=plan_batch(session, recipe_id, None, {}).steps,
+        steps=plan_batch(session, recipe_id, None, {}, now).steps,
         as_written=tuple(step for step in recipe.steps if isinstance(step, str)),
         keeping=found.keeping,
         allergens_named=tuple(dict.fromkeys((*found.allergens, *found.allergens_named))),

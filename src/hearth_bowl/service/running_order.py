@@ -17,6 +17,7 @@ from hearth_bowl.formats.calendar_file import order_ics
 from hearth_bowl.formats.occasion_file import FORMAT, PlanAnswer, TaskAnswer
 from hearth_bowl.service.confections import confection_record, get_confection, worked_of
 from hearth_bowl.service.errors import NotFound
+from hearth_bowl.service.learned import for_plan
 from hearth_bowl.service.moments import check_wall_time
 from hearth_bowl.service.occasions import AwayAsk, OccasionAsk, get_occasion
 from hearth_bowl.service.recipes import get_recipe
@@ -106,6 +107,7 @@ def occasion_record(session: Session, asked: OccasionAsk, now: datetime, more_mo
         "kitchen_c": settings.kitchen_c,
         "altitude_m": settings.altitude_m,
         "hands": wishes.hands,
+        "learned": for_plan(session, now.astimezone()),
         "confections": confections,
     }
 

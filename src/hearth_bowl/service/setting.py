@@ -10,7 +10,7 @@ from sqlalchemy.orm import Session
 from hearth_bowl.core.cooling.chain import Look, chain_of, dwell_of
 from hearth_bowl.core.cooling.places import PLACES
 from hearth_bowl.core.cooling.set_ask import SetAsk
-from hearth_bowl.core.cooling.set_clock import Correction, SetClock, set_clock
+from hearth_bowl.core.cooling.set_clock import Correction, Learned, SetClock, set_clock
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.mass.cooking import finished_or_none
 from hearth_bowl.core.mass.mixture import Mixture, mix
@@ -34,15 +34,22 @@ class Beside:
 
 
 def clock_of(
-    settings: Settings, record: Mapping[str, Any], ask: SetAsk, corrections: Sequence[Correction] = ()
+    settings: Settings,
+    record: Mapping[str, Any],
+    ask: SetAsk,
+    corrections: Sequence[Correction] = (),
+    learned: tuple[Learned | None, Learned | None] = (None, None),
 ) -> SetClock:
     """Return the set clock of a recipe file's content; the counter is as warm as this kitchen.
+
+    :param learned: what this kitchen's batches taught of cooling there, and of setting.
 
     :raises BadInput: below `recipe` or `ask`.
     """
     mixture = _mixture(settings, record)
     try:
-        return set_clock(mixture, _ask(settings, ask, mixture), corrections)
+        cooling, rested = learned
+        return set_clock(mixture, _ask(settings, ask, mixture), corrections, learned=cooling, rested=rested)
     except BadInput as problem:
         raise problem.under("ask") from None
 

@@ -1,4 +1,5 @@
-"""What do you see: the causes that practice knows, shares, doses that do what they say, questions, what is not mended."""
+"""What do you see: the causes that practice knows, shares, doses that do what they say, questions, what is not
+mended."""
 
 import unittest
 from dataclasses import replace
@@ -7,8 +8,8 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from hearth_bowl.core.assess.assess import assess
-from hearth_bowl.core.diagnose.causes import CAUSES, LIKELY
 from hearth_bowl.core.diagnose.answers import ANSWERS
+from hearth_bowl.core.diagnose.causes import CAUSES, LIKELY
 from hearth_bowl.core.diagnose.diagnosis import Diagnosis, Seen, diagnose
 from hearth_bowl.core.diagnose.facts import Facts
 from hearth_bowl.core.diagnose.signs import SIGNS, STAGES

@@ -28,7 +28,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** List a page of the daybook, the newest first: `before` a batch, `most` of them, of `recipe`, only `running`. */
+        /** List a page of the daybook, the newest first: `before` a batch, `most` of them, of `recipe`, only `running`; or what is looked for: `words`, `family`, `month`, `verdict`, with `trouble`. */
         get: operations["listBatches"];
         put?: never;
         /** Start a run. */
@@ -56,6 +56,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/batches/laid-over": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Lay batches over each other: `ids`, with commas between them. */
+        get: operations["layOver"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/batches/plan": {
         parameters: {
             query?: never;
@@ -67,6 +84,40 @@ export interface paths {
         put?: never;
         /** Return the steps that a run would have. Nothing is stored. */
         post: operations["planBatch"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/take-in": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Take in batches from a file; one that is there already is not taken twice. */
+        post: operations["takeInBatches"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/to-look-at": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** List the batches that want a look. */
+        get: operations["listToLookAt"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -86,6 +137,23 @@ export interface paths {
         post?: never;
         /** Take a batch out of the daybook. */
         delete: operations["deleteBatch"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/{batch_id}/again": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Start a batch just as another was begun. */
+        post: operations["makeAgain"];
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -125,6 +193,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/batches/{batch_id}/known": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Return what is known of a batch already. */
+        get: operations["knownOfBatch"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/batches/{batch_id}/live": {
         parameters: {
             query?: never;
@@ -134,6 +219,23 @@ export interface paths {
         };
         /** Say what is happening now. */
         get: operations["liveBatch"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/{batch_id}/page": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Return what is told of a batch besides its run. */
+        get: operations["batchPage"];
         put?: never;
         post?: never;
         delete?: never;
@@ -159,6 +261,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/batches/{batch_id}/photographs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Keep a photograph: the body is the picture itself. */
+        post: operations["keepPhotograph"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/batches/{batch_id}/spilled": {
         parameters: {
             query?: never;
@@ -176,6 +295,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/batches/{batch_id}/teaches": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Let the kitchen learn from a batch, or not. */
+        put: operations["leaveOut"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/batches/{batch_id}/trace": {
         parameters: {
             query?: never;
@@ -187,6 +323,23 @@ export interface paths {
         get: operations["batchTrace"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/{batch_id}/versions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Make a change that is worth trying a new version of the recipe. */
+        post: operations["makeVersion"];
         delete?: never;
         options?: never;
         head?: never;
@@ -394,6 +547,23 @@ export interface paths {
         put?: never;
         /** Work out what is left of a boiled mass. Nothing is stored. */
         post: operations["cook"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/diagnose": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Say what is wrong with what is seen, and what to do. Nothing is stored. */
+        post: operations["diagnose"];
         delete?: never;
         options?: never;
         head?: never;
@@ -656,6 +826,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/learned": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** List what was learned of this kitchen, with the batches that it is from. */
+        get: operations["listLearned"];
+        put?: never;
+        post?: never;
+        /** Forget all that was learned; the batches stay in the daybook. */
+        delete: operations["forgetLearned"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/occasions": {
         parameters: {
             query?: never;
@@ -791,6 +979,23 @@ export interface paths {
         /** Scale a recipe to what there is of one line. */
         post: operations["onlyThisMuch"];
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/photographs/{photograph_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Delete a photograph, its file too. */
+        delete: operations["deletePhotograph"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1227,6 +1432,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/signs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** List the signs, and the stages at which they are looked for. */
+        get: operations["listSigns"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/swap": {
         parameters: {
             query?: never;
@@ -1354,6 +1576,20 @@ export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
         /**
+         * AddOut
+         * @description What is added [g]: a key of the library, or the line of the recipe whose ingredient it is.
+         */
+        AddOut: {
+            /** G */
+            g: number;
+            /** Ingredient */
+            ingredient: string | null;
+            /** Name */
+            name: string;
+            /** Position */
+            position: number | null;
+        };
+        /**
          * Added
          * @description A new line: an ingredient of the library, its grams and stage.
          */
@@ -1376,6 +1612,16 @@ export interface components {
             least_min: number;
             /** Most Min */
             most_min: number | null;
+        };
+        /**
+         * Against
+         * @description How a batch differs from the first of those laid over each other.
+         */
+        Against: {
+            /** Batch Id */
+            batch_id: number;
+            /** Differences */
+            differences: components["schemas"]["Difference"][];
         };
         /**
          * AimsIn
@@ -1456,6 +1702,20 @@ export interface components {
              * @default null
              */
             vessel?: number | null;
+        };
+        /**
+         * AskOut
+         * @description What is asked next, and why it is asked.
+         */
+        AskOut: {
+            /** Key */
+            key: string;
+            /** Options */
+            options: string[];
+            /** Question */
+            question: string;
+            /** Why */
+            why: string;
         };
         /**
          * AssessIn
@@ -1620,11 +1880,14 @@ export interface components {
         };
         /**
          * Batch
-         * @description A batch in the daybook; `steps` is how many it has.
+         * @description A batch in the daybook; `steps` is how many it has, `sketch` its trace in few points (min, °C), `teaches` whether
+         *     this kitchen learns from it.
          */
         Batch: {
             /** Ended At */
             ended_at: string | null;
+            /** Family */
+            family: string;
             /** Id */
             id: number;
             /** Name */
@@ -1633,6 +1896,8 @@ export interface components {
             probe_id: string;
             /** Recipe Id */
             recipe_id: number | null;
+            /** Sketch */
+            sketch: number[][];
             /**
              * Started At
              * Format: date-time
@@ -1642,6 +1907,8 @@ export interface components {
             step: number;
             /** Steps */
             steps: number;
+            /** Teaches */
+            teaches: boolean;
             /** Verdict */
             verdict: string[];
             /** Version */
@@ -1668,6 +1935,30 @@ export interface components {
             batches: components["schemas"]["Batch"][];
             /** Before */
             before: number | null;
+        };
+        /**
+         * BatchPageOut
+         * @description What the page of one batch shows besides its run: planned and actual, photographs, and what is worth trying.
+         */
+        BatchPageOut: {
+            /** Changes */
+            changes: components["schemas"]["NextChange"][];
+            /** Photographs */
+            photographs: components["schemas"]["Photograph"][];
+            /** Planned */
+            planned: components["schemas"]["PlannedActual"][];
+        };
+        /**
+         * BatchesLaidOver
+         * @description Batches laid over each other, the moments to align them at, and the differences to the first, in words.
+         */
+        BatchesLaidOver: {
+            /** Against */
+            against: components["schemas"]["Against"][];
+            /** Batches */
+            batches: components["schemas"]["LaidOver"][];
+            /** Moments */
+            moments: components["schemas"]["Moment"][];
         };
         /**
          * Beside
@@ -1773,6 +2064,11 @@ export interface components {
              */
             first: boolean;
             /**
+             * From C
+             * @default null
+             */
+            from_c: number | null;
+            /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
@@ -1795,6 +2091,11 @@ export interface components {
              * @default false
              */
             first?: boolean;
+            /**
+             * From C
+             * @default null
+             */
+            from_c?: number | null;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -1963,6 +2264,20 @@ export interface components {
             stage: string;
         };
         /**
+         * CauseOut
+         * @description A cause, likely by its share of all, and why.
+         */
+        CauseOut: {
+            /** Because */
+            because: string[];
+            /** Cause */
+            cause: string;
+            /** Share */
+            share: number;
+            /** Words */
+            words: string;
+        };
+        /**
          * Caution
          * @description A caution with a code that does not change and words for the cook.
          */
@@ -2084,6 +2399,8 @@ export interface components {
         ChoicesOut: {
             /** Choices */
             choices: components["schemas"]["ChoiceOut"][];
+            /** Verdict Groups */
+            verdict_groups: components["schemas"]["WordsOut"][];
             /** Verdict Words */
             verdict_words: string[];
         };
@@ -2555,6 +2872,25 @@ export interface components {
             name: string;
         };
         /**
+         * Difference
+         * @description One difference in words, where it comes from, and which way it makes the second: softer, firmer or neither.
+         */
+        Difference: {
+            /**
+             * Makes
+             * @default
+             * @enum {string}
+             */
+            makes: "softer" | "firmer" | "";
+            /** Says */
+            says: string;
+            /**
+             * Source
+             * @enum {string}
+             */
+            source: "recipe" | "choices" | "weights" | "readings" | "room" | "time" | "verdict" | "mended";
+        };
+        /**
          * Drink
          * @description Drink spheres: the mix in one, how many cups of milk that makes, and whether it goes into the mug.
          */
@@ -2603,7 +2939,7 @@ export interface components {
             /** Client Key */
             client_key: string;
             /** What */
-            what: components["schemas"]["StepBegun"] | components["schemas"]["GateAnswered"] | components["schemas"]["Marked"] | components["schemas"]["Weighed"] | components["schemas"]["PanWeighed"] | components["schemas"]["Spilled"] | components["schemas"]["Noted"] | components["schemas"]["CueSeen"] | components["schemas"]["CallSeen"] | components["schemas"]["BurstGiven"] | components["schemas"]["SetStarted"] | components["schemas"]["SetSeen"] | components["schemas"]["ProbeChanged"] | components["schemas"]["Judgement"] | components["schemas"]["Ended"];
+            what: components["schemas"]["StepBegun"] | components["schemas"]["GateAnswered"] | components["schemas"]["Marked"] | components["schemas"]["Weighed"] | components["schemas"]["PanWeighed"] | components["schemas"]["Spilled"] | components["schemas"]["Noted"] | components["schemas"]["CueSeen"] | components["schemas"]["CallSeen"] | components["schemas"]["BurstGiven"] | components["schemas"]["SetStarted"] | components["schemas"]["SetSeen"] | components["schemas"]["ProbeChanged"] | components["schemas"]["Judgement"] | components["schemas"]["Yielded"] | components["schemas"]["Mended"] | components["schemas"]["Ended"];
         };
         /**
          * Event
@@ -2618,7 +2954,7 @@ export interface components {
             /** Client Key */
             client_key: string;
             /** What */
-            what: components["schemas"]["StepBegunIn"] | components["schemas"]["GateAnsweredIn"] | components["schemas"]["MarkedIn"] | components["schemas"]["WeighedIn"] | components["schemas"]["PanWeighedIn"] | components["schemas"]["SpilledIn"] | components["schemas"]["NotedIn"] | components["schemas"]["CueSeenIn"] | components["schemas"]["CallSeenIn"] | components["schemas"]["BurstGivenIn"] | components["schemas"]["SetStartedIn"] | components["schemas"]["SetSeenIn"] | components["schemas"]["ProbeChangedIn"] | components["schemas"]["JudgementIn"] | components["schemas"]["EndedIn"];
+            what: components["schemas"]["StepBegunIn"] | components["schemas"]["GateAnsweredIn"] | components["schemas"]["MarkedIn"] | components["schemas"]["WeighedIn"] | components["schemas"]["PanWeighedIn"] | components["schemas"]["SpilledIn"] | components["schemas"]["NotedIn"] | components["schemas"]["CueSeenIn"] | components["schemas"]["CallSeenIn"] | components["schemas"]["BurstGivenIn"] | components["schemas"]["SetStartedIn"] | components["schemas"]["SetSeenIn"] | components["schemas"]["ProbeChangedIn"] | components["schemas"]["JudgementIn"] | components["schemas"]["YieldedIn"] | components["schemas"]["MendedIn"] | components["schemas"]["EndedIn"];
         };
         /**
          * Extra
@@ -2665,6 +3001,162 @@ export interface components {
             each?: number;
             /** Name */
             name: string;
+        };
+        /**
+         * Facts
+         * @description What is known. Temperatures true °C; `hottest_when` is said after the hottest, such as "at 14:03".
+         *
+         *     `drops_of_water`: how many, or yes (1) and no (0); `shell_mm` the wall; `days` since it was made.
+         */
+        Facts: {
+            /**
+             * Coldest C
+             * @default null
+             */
+            coldest_c: number | null;
+            /**
+             * Days
+             * @default null
+             */
+            days: number | null;
+            /**
+             * Drops Of Water
+             * @default null
+             */
+            drops_of_water: number | null;
+            /**
+             * Hottest C
+             * @default null
+             */
+            hottest_c: number | null;
+            /**
+             * Hottest When
+             * @default
+             */
+            hottest_when: string;
+            /**
+             * Minutes
+             * @default null
+             */
+            minutes: number | null;
+            /**
+             * Out Of Fridge Min
+             * @default null
+             */
+            out_of_fridge_min: number | null;
+            /**
+             * Room C
+             * @default null
+             */
+            room_c: number | null;
+            /**
+             * Shell Mm
+             * @default null
+             */
+            shell_mm: number | null;
+            /**
+             * Stirred While Cooling
+             * @default null
+             */
+            stirred_while_cooling: boolean | null;
+            /**
+             * Sugar Dissolved
+             * @default null
+             */
+            sugar_dissolved: boolean | null;
+            /**
+             * Tempered
+             * @default null
+             */
+            tempered: boolean | null;
+            /**
+             * Water Left Pct
+             * @default null
+             */
+            water_left_pct: number | null;
+            /**
+             * Water Lost G
+             * @default null
+             */
+            water_lost_g: number | null;
+        };
+        /**
+         * Facts
+         * @description What is known. Temperatures true °C; `hottest_when` is said after the hottest, such as "at 14:03".
+         *
+         *     `drops_of_water`: how many, or yes (1) and no (0); `shell_mm` the wall; `days` since it was made.
+         */
+        FactsIn: {
+            /**
+             * Coldest C
+             * @default null
+             */
+            coldest_c?: number | null;
+            /**
+             * Days
+             * @default null
+             */
+            days?: number | null;
+            /**
+             * Drops Of Water
+             * @default null
+             */
+            drops_of_water?: number | null;
+            /**
+             * Hottest C
+             * @default null
+             */
+            hottest_c?: number | null;
+            /**
+             * Hottest When
+             * @default
+             */
+            hottest_when?: string;
+            /**
+             * Minutes
+             * @default null
+             */
+            minutes?: number | null;
+            /**
+             * Out Of Fridge Min
+             * @default null
+             */
+            out_of_fridge_min?: number | null;
+            /**
+             * Room C
+             * @default null
+             */
+            room_c?: number | null;
+            /**
+             * Shell Mm
+             * @default null
+             */
+            shell_mm?: number | null;
+            /**
+             * Stirred While Cooling
+             * @default null
+             */
+            stirred_while_cooling?: boolean | null;
+            /**
+             * Sugar Dissolved
+             * @default null
+             */
+            sugar_dissolved?: boolean | null;
+            /**
+             * Tempered
+             * @default null
+             */
+            tempered?: boolean | null;
+            /**
+             * Water Left Pct
+             * @default null
+             */
+            water_left_pct?: number | null;
+            /**
+             * Water Lost G
+             * @default null
+             */
+            water_lost_g?: number | null;
         };
         /**
          * FamilyOut
@@ -2962,6 +3454,14 @@ export interface components {
             rate_c_per_min: number;
         };
         /**
+         * ForgottenOut
+         * @description From how many batches nothing is learned any more.
+         */
+        ForgottenOut: {
+            /** Batches */
+            batches: number;
+        };
+        /**
          * FormAsk
          * @description A form as it is put together: its vessel by its id, whose name and number are the vessel's own.
          */
@@ -3123,6 +3623,7 @@ export interface components {
             amounts_g: number[];
             /** Bowl */
             bowl: components["schemas"]["Layer"][];
+            learned: components["schemas"]["LearnedSet"] | null;
             /** Line Notes */
             line_notes: components["schemas"]["LineNotes"][];
             /** Mass G */
@@ -3498,6 +3999,19 @@ export interface components {
             recipe: components["schemas"]["RecipeFile"];
         };
         /**
+         * Known
+         * @description What is known of a batch, or of a recipe alone, when something looks wrong: filled in, for the cook to change.
+         */
+        Known: {
+            facts: components["schemas"]["Facts"];
+            /** Mass G */
+            mass_g: number;
+            /** Now C */
+            now_c: number | null;
+            /** Stage */
+            stage: string;
+        };
+        /**
          * LabelAnswer
          * @description A label, for what was made on a day; days as YYYY-MM-DD, masses g.
          */
@@ -3642,6 +4156,28 @@ export interface components {
             };
         };
         /**
+         * LaidOver
+         * @description A batch among others laid over each other: its trace, and the moments that traces can be aligned at [s].
+         */
+        LaidOver: {
+            /** Batch Id */
+            batch_id: number;
+            /** Moments S */
+            moments_s: {
+                [key: string]: number;
+            };
+            /** Name */
+            name: string;
+            /**
+             * Started At
+             * Format: date-time
+             */
+            started_at: string;
+            trace: components["schemas"]["Trace"];
+            /** Verdict */
+            verdict: string[];
+        };
+        /**
          * LarderCsvIn
          * @description Rows as CSV text.
          */
@@ -3750,6 +4286,87 @@ export interface components {
             recipe_id: number;
             /** Tin G */
             tin_g: number;
+        };
+        /**
+         * LearnedFrom
+         * @description One entry: of which batch, when, and what was seen beside what was predicted; `counts`: it is learned from.
+         */
+        LearnedFrom: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Batch Id */
+            batch_id: number;
+            /** By */
+            by: string;
+            /** Counts */
+            counts: boolean;
+            /** Name */
+            name: string;
+            /** Observed */
+            observed: number;
+            /** Predicted */
+            predicted: number;
+            /** Says */
+            says: string;
+            /** Unit */
+            unit: string;
+        };
+        /**
+         * LearnedOut
+         * @description All that was learned.
+         */
+        LearnedOut: {
+            /** Learned */
+            learned: components["schemas"]["LearnedThing"][];
+        };
+        /**
+         * LearnedSet
+         * @description How firm it will be by what this cook's batches of its chocolate taught: the index, its class, and in words.
+         */
+        LearnedSet: {
+            /** Class */
+            class_: string;
+            /** Index */
+            index: number;
+            /** Says */
+            says: string;
+        };
+        /**
+         * LearnedThing
+         * @description What was learned of one quantity, in words and figures, with the entries that it is from.
+         *
+         *     `value`, `low` and `high` are a factor, or an offset in `unit`; `book` is the middle of the book's band.
+         */
+        LearnedThing: {
+            /** Book High */
+            book_high: number;
+            /** Book Low */
+            book_low: number;
+            /** Entries */
+            entries: number;
+            /** Entries From */
+            entries_from: components["schemas"]["LearnedFrom"][];
+            /** High */
+            high: number;
+            /** Kind */
+            kind: string;
+            /** Left Out */
+            left_out: number;
+            /** Low */
+            low: number;
+            /** Says */
+            says: string;
+            /** Title */
+            title: string;
+            /** Unit */
+            unit: string;
+            /** Value */
+            value: number;
+            /** What */
+            what: string;
         };
         /**
          * LeftOverAnswer
@@ -3958,6 +4575,75 @@ export interface components {
             name: string;
         };
         /**
+         * LookAgain
+         * @description A batch that wants a look: how it turned out, or how it has kept; so many days after it was made.
+         */
+        LookAgain: {
+            /** Asks */
+            asks: string;
+            /** Batch Id */
+            batch_id: number;
+            /** Days */
+            days: number;
+            /** Name */
+            name: string;
+        };
+        /**
+         * LookAgainOut
+         * @description Batches that want a look.
+         */
+        LookAgainOut: {
+            /** Batches */
+            batches: components["schemas"]["LookAgain"][];
+        };
+        /**
+         * Look
+         * @description What is seen, of a batch or a recipe, at a stage; what the cook changed of what is known, and answered.
+         */
+        LookIn: {
+            /** Answers */
+            answers?: {
+                [key: string]: string;
+            };
+            /**
+             * Batch Id
+             * @default null
+             */
+            batch_id?: number | null;
+            facts?: components["schemas"]["FactsIn"];
+            /**
+             * Mass G
+             * @default null
+             */
+            mass_g?: number | null;
+            /**
+             * Now C
+             * @default null
+             */
+            now_c?: number | null;
+            /**
+             * Recipe Id
+             * @default null
+             */
+            recipe_id?: number | null;
+            /** Seen */
+            seen: string[];
+            /** Stage */
+            stage: string;
+        };
+        /**
+         * Made
+         * @description A change that became a version: of which recipe, which number, and what it is called.
+         */
+        Made: {
+            /** Name */
+            name: string;
+            /** Recipe Id */
+            recipe_id: number;
+            /** Version */
+            version: number;
+        };
+        /**
          * MakeKnownIn
          * @description An ingredient that the library does not have: its name, what it is like, and its allergens by name (null: those
          *     of what it is like).
@@ -3972,6 +4658,14 @@ export interface components {
             like: string;
             /** Name */
             name: string;
+        };
+        /**
+         * MakeVersionIn
+         * @description Which of the changes becomes a version, from 0.
+         */
+        MakeVersionIn: {
+            /** Number */
+            number: number;
         };
         /**
          * Marked
@@ -4034,6 +4728,88 @@ export interface components {
             melt_g: number;
         };
         /**
+         * Mended
+         * @description It was mended: why, in the key of a cause, what was put in, and what was done.
+         */
+        Mended: {
+            /** Cause */
+            cause: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "mend";
+            /**
+             * Put In
+             * @default []
+             */
+            put_in: components["schemas"]["MendedWith"][];
+            /**
+             * Text
+             * @default
+             */
+            text: string;
+        };
+        /**
+         * Mended
+         * @description It was mended: why, in the key of a cause, what was put in, and what was done.
+         */
+        MendedIn: {
+            /** Cause */
+            cause: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "mend";
+            /**
+             * Put In
+             * @default []
+             */
+            put_in?: components["schemas"]["MendedWithIn"][];
+            /**
+             * Text
+             * @default
+             */
+            text?: string;
+        };
+        /**
+         * MendedWith
+         * @description Something put in to mend it [g]: an ingredient of the library by its key, or that of a line of the recipe.
+         */
+        MendedWith: {
+            /** G */
+            g: number;
+            /**
+             * Ingredient
+             * @default null
+             */
+            ingredient: string | null;
+            /**
+             * Position
+             * @default null
+             */
+            position: number | null;
+        };
+        /**
+         * MendedWith
+         * @description Something put in to mend it [g]: an ingredient of the library by its key, or that of a line of the recipe.
+         */
+        MendedWithIn: {
+            /** G */
+            g: number;
+            /**
+             * Ingredient
+             * @default null
+             */
+            ingredient?: string | null;
+            /**
+             * Position
+             * @default null
+             */
+            position?: number | null;
+        };
+        /**
          * Method
          * @description One way of making it, with its trade-off in one sentence.
          */
@@ -4044,6 +4820,16 @@ export interface components {
             name: string;
             /** Trade Off */
             trade_off: string;
+        };
+        /**
+         * Moment
+         * @description A moment that all of the batches have: its key and its name.
+         */
+        Moment: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
         };
         /**
          * MouldAsk
@@ -4352,6 +5138,25 @@ export interface components {
              */
             owned?: number;
             vessel: components["schemas"]["VesselIn"];
+        };
+        /**
+         * NextChange
+         * @description A change worth trying: grams by line as they would be, or a hotter end [K]; what it is, and why.
+         */
+        NextChange: {
+            /** Amounts G */
+            amounts_g: {
+                [key: string]: number;
+            };
+            /** Because */
+            because: string;
+            /**
+             * End Shift K
+             * @default null
+             */
+            end_shift_k: number | null;
+            /** Words */
+            words: string;
         };
         /**
          * Noted
@@ -5306,6 +6111,25 @@ export interface components {
             sugar_g: number;
         };
         /**
+         * Photograph
+         * @description A photograph of a batch, as it is kept.
+         */
+        Photograph: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Batch Id */
+            batch_id: number;
+            /** Height Px */
+            height_px: number;
+            /** Id */
+            id: number;
+            /** Width Px */
+            width_px: number;
+        };
+        /**
          * PieceAsk
          * @description One kind of piece: the id of its confection, how many go into a box, and how many more are made.
          */
@@ -5693,6 +6517,20 @@ export interface components {
             effort?: string;
         };
         /**
+         * PlannedActual
+         * @description One thing of a batch as it was planned and as it was, in `unit`; `is_off`: well apart.
+         */
+        PlannedActual: {
+            /** Actual */
+            actual: string;
+            /** Is Off */
+            is_off: boolean;
+            /** Name */
+            name: string;
+            /** Planned */
+            planned: string;
+        };
+        /**
          * Pour
          * @description One time that the pot is used: what must be in it, what stays on the pieces, and what is in it before.
          *
@@ -6023,6 +6861,8 @@ export interface components {
          * @description A recipe file's content, everything said: what is stored, and what goes over the wire.
          */
         RecipeFile: {
+            /** End Shift K */
+            end_shift_k: number;
             /** Family */
             family: string;
             /** Format */
@@ -6045,6 +6885,11 @@ export interface components {
          * @description A recipe file's content.
          */
         RecipeIn: {
+            /**
+             * End Shift K
+             * @default null
+             */
+            end_shift_k?: number | null;
             /** Family */
             family: string;
             /**
@@ -6139,6 +6984,20 @@ export interface components {
              * @default []
              */
             worsens: string[];
+        };
+        /**
+         * RemedyOut
+         * @description What to do, what to add and at which warmth, and what follows.
+         */
+        RemedyOut: {
+            /** Add */
+            add: components["schemas"]["AddOut"][];
+            /** Do */
+            do: string;
+            /** Then */
+            then: string;
+            /** Work C */
+            work_c: number[] | null;
         };
         /**
          * Retention
@@ -6254,6 +7113,8 @@ export interface components {
             cue: ("yes" | "no" | "skipped") | null;
             /** Ended S */
             ended_s: number | null;
+            /** Mended */
+            mended: components["schemas"]["Mended"][];
             /** Probe Id */
             probe_id: string;
             set: components["schemas"]["SetState"] | null;
@@ -6268,6 +7129,7 @@ export interface components {
             weighed_g: {
                 [key: string]: number;
             };
+            weighed_out: components["schemas"]["Yielded"] | null;
         };
         /**
          * RunningOrder
@@ -6679,6 +7541,8 @@ export interface components {
         /**
          * SetClock
          * @description Minutes from the start: cool (low, middle, high), then set; the target; how a correction moved it.
+         *
+         *     `textbook_min` is what the book says until it is cool, where this kitchen's own batches say otherwise.
          */
         SetClock: {
             /** Cool C */
@@ -6695,6 +7559,11 @@ export interface components {
             set_min: number[];
             /** State */
             state: string;
+            /**
+             * Textbook Min
+             * @default null
+             */
+            textbook_min: number | null;
             /** Warnings */
             warnings: string[];
         };
@@ -7016,6 +7885,30 @@ export interface components {
             there_g: number;
         };
         /**
+         * SignOut
+         * @description A sign: its key, its word, what it looks like, and the stages at which it is usual.
+         */
+        SignOut: {
+            /** Key */
+            key: string;
+            /** Looks */
+            looks: string;
+            /** Stages */
+            stages: string[];
+            /** Word */
+            word: string;
+        };
+        /**
+         * SignsOut
+         * @description Every sign, and every stage with its signs.
+         */
+        SignsOut: {
+            /** Signs */
+            signs: components["schemas"]["SignOut"][];
+            /** Stages */
+            stages: components["schemas"]["StageOut"][];
+        };
+        /**
          * SpeedIn
          * @description How fast a stand-in plays, 1 to 60.
          */
@@ -7062,6 +7955,18 @@ export interface components {
              * @enum {string}
              */
             kind: "spill";
+        };
+        /**
+         * StageOut
+         * @description A stage, and the signs that are usual at it.
+         */
+        StageOut: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Signs */
+            signs: string[];
         };
         /**
          * Standing
@@ -7174,6 +8079,11 @@ export interface components {
             heat: "none" | "warm" | "boil" | "melt" | "cool" | "work";
             /** Key */
             key: string;
+            /**
+             * Learned
+             * @default
+             */
+            learned: string;
             /**
              * Minutes
              * @default null
@@ -7335,16 +8245,19 @@ export interface components {
         };
         /**
          * TakeInIn
-         * @description The text of a confection file, or of several recipes under headings, and whose spoons and cups are meant.
+         * @description Batches to take in: the content of a batch's JSON file, or a table as CSV.
          */
         TakeInIn: {
             /**
-             * Measure
-             * @default metric
+             * Csv
+             * @default null
              */
-            measure?: string;
-            /** Text */
-            text: string;
+            csv?: string | null;
+            /**
+             * Json File
+             * @default null
+             */
+            json_file?: string | null;
         };
         /**
          * TakeSharedTinIn
@@ -7368,6 +8281,16 @@ export interface components {
             clock_ahead_s: number;
             /** Stored */
             stored: number;
+        };
+        /**
+         * TakenInOut
+         * @description How many batches were taken in, and how many were there already.
+         */
+        TakenInOut: {
+            /** Taken */
+            taken: number;
+            /** There Already */
+            there_already: number;
         };
         /** TaskAnswer */
         TaskAnswer: {
@@ -7426,6 +8349,14 @@ export interface components {
             /** State */
             state: string;
             task: components["schemas"]["TaskAnswer"];
+        };
+        /**
+         * TeachesIn
+         * @description Whether the kitchen learns from a batch.
+         */
+        TeachesIn: {
+            /** Teaches */
+            teaches: boolean;
         };
         /**
          * TemperIn
@@ -7523,6 +8454,29 @@ export interface components {
             now: string;
             /** Timers */
             timers: components["schemas"]["Timer"][];
+        };
+        /**
+         * Told
+         * @description What is told of what is seen.
+         */
+        Told: {
+            ask: components["schemas"]["AskOut"] | null;
+            /** Causes */
+            causes: components["schemas"]["CauseOut"][];
+            /** Cautions */
+            cautions: string[];
+            /** Instead */
+            instead: string;
+            /** Mass G */
+            mass_g: number;
+            remedy: components["schemas"]["RemedyOut"] | null;
+            /** Say */
+            say: string;
+            /**
+             * Verdict
+             * @enum {string}
+             */
+            verdict: "passes" | "mend" | "use-as" | "start-again";
         };
         /**
          * Trace
@@ -8073,6 +9027,18 @@ export interface components {
             table_h?: number;
         };
         /**
+         * WordsOut
+         * @description Words of a verdict, and what they are of.
+         */
+        WordsOut: {
+            /** Of */
+            of: string;
+            /** Trouble */
+            trouble: string[];
+            /** Words */
+            words: string[];
+        };
+        /**
          * WorkStep
          * @description A confection in its turn: its row, the nuts and peanuts that it holds, and what is done before it begins.
          */
@@ -8135,6 +9101,68 @@ export interface components {
             unread: string[];
             /** Unsure */
             unsure: components["schemas"]["Unsure"][];
+        };
+        /**
+         * Yielded
+         * @description What was weighed of it: all that was made, what came into the vessel, and a shell with its cap [g]; pieces.
+         */
+        Yielded: {
+            /**
+             * Filled G
+             * @default null
+             */
+            filled_g: number | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "yield";
+            /**
+             * Made G
+             * @default null
+             */
+            made_g: number | null;
+            /**
+             * Pieces
+             * @default null
+             */
+            pieces: number | null;
+            /**
+             * Shell Each G
+             * @default null
+             */
+            shell_each_g: number | null;
+        };
+        /**
+         * Yielded
+         * @description What was weighed of it: all that was made, what came into the vessel, and a shell with its cap [g]; pieces.
+         */
+        YieldedIn: {
+            /**
+             * Filled G
+             * @default null
+             */
+            filled_g?: number | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "yield";
+            /**
+             * Made G
+             * @default null
+             */
+            made_g?: number | null;
+            /**
+             * Pieces
+             * @default null
+             */
+            pieces?: number | null;
+            /**
+             * Shell Each G
+             * @default null
+             */
+            shell_each_g?: number | null;
         };
         /**
          * Zone
@@ -8290,6 +9318,44 @@ export interface operations {
             };
         };
     };
+    layOver: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatchesLaidOver"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     planBatch: {
         parameters: {
             query?: never;
@@ -8319,6 +9385,68 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    takeInBatches: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TakeInIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TakenInOut"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    listToLookAt: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LookAgainOut"];
                 };
             };
             /** @description Unprocessable Content */
@@ -8389,6 +9517,46 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    makeAgain: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                batch_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Run"];
+                };
             };
             /** @description Not Found */
             404: {
@@ -8498,6 +9666,46 @@ export interface operations {
             };
         };
     };
+    knownOfBatch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                batch_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Known"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     liveBatch: {
         parameters: {
             query?: never;
@@ -8516,6 +9724,46 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Live"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    batchPage: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                batch_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatchPageOut"];
                 };
             };
             /** @description Not Found */
@@ -8582,6 +9830,46 @@ export interface operations {
             };
         };
     };
+    keepPhotograph: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                batch_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Photograph"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     followSpill: {
         parameters: {
             query?: never;
@@ -8626,6 +9914,48 @@ export interface operations {
             };
         };
     };
+    leaveOut: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                batch_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TeachesIn"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     batchTrace: {
         parameters: {
             query?: never;
@@ -8644,6 +9974,50 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Trace"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    makeVersion: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                batch_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MakeVersionIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Made"];
                 };
             };
             /** @description Not Found */
@@ -9261,6 +10635,48 @@ export interface operations {
             };
         };
     };
+    diagnose: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LookIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Told"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     fit: {
         parameters: {
             query?: never;
@@ -9780,6 +11196,64 @@ export interface operations {
             };
         };
     };
+    listLearned: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LearnedOut"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    forgetLearned: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ForgottenOut"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     listOccasions: {
         parameters: {
             query?: never;
@@ -10254,6 +11728,44 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["MovedRecipe"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    deletePhotograph: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                photograph_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
                 };
             };
             /** @description Unprocessable Content */
@@ -11373,6 +12885,35 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Settings"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    listSigns: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SignsOut"];
                 };
             };
             /** @description Unprocessable Content */

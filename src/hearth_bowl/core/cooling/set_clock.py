@@ -40,8 +40,21 @@ class Correction:
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
+class Learned:
+    """How a kitchen differs from the book by so many batches of its own: the factor on a time, and the band of the
+    next."""
+
+    factor: float
+    low: float
+    high: float
+    batches: int
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
 class SetClock:
-    """Minutes from the start: cool (low, middle, high), then set; the target; how a correction moved it."""
+    """Minutes from the start: cool (low, middle, high), then set; the target; how a correction moved it.
+
+    `textbook_min` is what the book says until it is cool, where this kitchen's own batches say otherwise."""
 
     state: str
     cool_c: float
@@ -51,14 +64,23 @@ class SetClock:
     says: str
     warnings: tuple[str, ...]
     curve: tuple[tuple[float, float], ...]
+    textbook_min: float | None = None
 
 
 def set_clock(
-    mixture: Mixture, ask: SetAsk, corrections: Sequence[Correction] = (), *, with_curve: bool = True
+    mixture: Mixture,
+    ask: SetAsk,
+    corrections: Sequence[Correction] = (),
+    *,
+    with_curve: bool = True,
+    learned: Learned | None = None,
+    rested: Learned | None = None,
 ) -> SetClock:
     """Return when a mass is cool and when it is set.
 
     :param corrections: all that was seen; what was seen of another state's cue is left out.
+    :param learned: how this kitchen cools there; a reading of this very mass counts before it. `rested`: how long
+        it took here until it was ready.
     :param with_curve: with its course for a drawing, which takes as long again.
     :raises BadInput: naming the field; at `place` when the place never gets it there.
     """
@@ -71,9 +93,13 @@ def set_clock(
     seconds = 0.0 if ask.from_c <= cool_c else cool_s(mixture, ask, cool_c, ambient_c)
     seen_of_it = [seen for seen in corrections if seen.counts_for(ask.state)]
     factor, says, known = _corrected(mixture, ask, ambient_c, seconds, seen_of_it)
-    middle = seconds * factor / 60
-    low, high = (1 - CORRECTED_BAND, 1 + CORRECTED_BAND) if known else (TIME_LOW, TIME_HIGH)
-    times = [low * middle, middle, high * middle]
+    book = seconds / 60
+    times = [TIME_LOW * book, book, TIME_HIGH * book]
+    if known:
+        times = [(1 - CORRECTED_BAND) * book * factor, book * factor, (1 + CORRECTED_BAND) * book * factor]
+    elif learned is not None:
+        factor = learned.factor
+        times = [learned.low * book, learned.factor * book, learned.high * book]
     for seen in seen_of_it:
         if seen.passed is True:
             times = [min(value, seen.after_s / 60) for value in times]
@@ -83,12 +109,22 @@ def set_clock(
         state=ask.state,
         cool_c=cool_c,
         cool_min=(times[0], times[1], times[2]),
-        set_min=(times[1] + 60 * state.rest_h[0], times[2] + 60 * state.rest_h[1]),
+        set_min=_set_min(times, state, book, None if known else rested),
         corrected_by=factor,
         says=says,
         warnings=tuple(_warnings(ask, ambient_c)),
         curve=cool_curve(mixture, ask, ambient_c, times[2] * 60 / max(0.1, factor), factor) if with_curve else (),
+        textbook_min=book if learned is not None and not known else None,
     )
+
+
+def _set_min(times: Sequence[float], state: State, book: float, rested: Learned | None) -> tuple[float, float]:
+    """Return when it is set, early and late [min]: cool and then its rest, or as it took in this kitchen before."""
+    early, late = times[1] + 60 * state.rest_h[0], times[2] + 60 * state.rest_h[1]
+    if rested is None:
+        return early, late
+    middle = (book + 60 * state.rest_h[0] + TIME_HIGH * book + 60 * state.rest_h[1]) / 2
+    return max(times[1], middle * (rested.low + rested.factor) / 2), max(times[2], middle * rested.high)
 
 
 def state_begins_c(mixture: Mixture, state: State) -> float:

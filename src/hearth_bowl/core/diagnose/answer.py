@@ -13,7 +13,7 @@ Verdict = Literal["passes", "mend", "use-as", "start-again"]
 
 
 EMULSION_C: Final = (35.0, 45.0)
-"""Where a ganache comes together: the handbook's (section D)."""
+"""Where a ganache comes together: usual practice (section D)."""
 
 
 AS_IT_IS: Final[Mapping[str, str]] = MappingProxyType(

@@ -105,7 +105,7 @@ ANSWERS: Final[Mapping[str, Answering]] = MappingProxyType(
         "not-food": handwork.not_food,
     }
 )
-"""What is answered for each cause: the usual help of the craft, dosed by the handbook's formulas."""
+"""What is answered for each cause: the usual help in practice, dosed by the handbook's formulas."""
 
 
 def answer_of(bowl: Bowl, stage: str, causes: list[str]) -> Answer:

@@ -71,3 +71,51 @@ def quantity_of(what: str) -> Quantity:
         allowed = ", ".join(f"{known}:…" for known in QUANTITIES if known != "set-index")
         raise BadInput(("what",), f"unknown quantity {what[:60]!r}", allowed, "unknown")
     return QUANTITIES[name]
+
+
+PLACE_WORDS: Final[Mapping[str, str]] = MappingProxyType(
+    {"fridge": "your fridge", "fan-fridge": "your fan fridge", "freezer": "your freezer", "counter": "your counter",
+     "larder": "your larder", "marble": "your marble", "room": "your room", "cool-room": "your cool room"}
+)  # fmt: skip
+JOB_WORDS: Final[Mapping[str, str]] = MappingProxyType(
+    {"roll": "Rolling", "dip": "Dipping", "cut": "Cutting", "shell": "Making shells", "cap": "Capping",
+     "fill": "Filling", "decorate": "Decorating", "halves": "Joining halves", "beat": "Beating",
+     "rolling": "Rolling in"}
+)  # fmt: skip
+
+
+SHAPE_WORDS: Final = MappingProxyType({"slab": ", a slab", "bowl": ", a bowl", "small": ", small pieces"})
+
+
+def title_of(what: str) -> str:
+    """Return what a quantity is, in the words of a kitchen.
+
+    :raises BadInput: at `what`.
+    """
+    quantity_of(what)
+    name, _, of = what.partition(":")
+    place, _, shape = of.partition("/")
+    where = PLACE_WORDS.get(place, place)
+    match name:
+        case "cooling":
+            return f"Cooling in {where}{SHAPE_WORDS.get(shape, '')}"
+        case "set" if place in PLACES:
+            return f"Until it is ready in {where}"
+        case "set":
+            return f"How firm {of} sets"
+        case "burst":
+            return f"Microwave, {of}"
+        case "boil-off":
+            return f"Boiling down, {of}"
+        case "heat-up":
+            return f"Heating up, {of}"
+        case "loss":
+            return f"What stays behind, {of}"
+        case "shell":
+            return f"Shells of {of}"
+        case "hands":
+            return JOB_WORDS.get(of, of)
+        case "end":
+            return f"End of the boil, {of.replace('-', ' ')}"
+        case _:
+            return f"Thermometer {of}"

@@ -121,6 +121,9 @@ def cook_plan(recipe: Recipe, kitchen: Kitchen) -> CookPlan:
     """
     pan, kpa = cooked_part(recipe), kitchen.pressure_kpa
     water_pct = finished_water_pct(recipe)
+    if recipe.end_shift_k:
+        sea_level_c = cook_to_water_pct(pan, water_pct, SEA_LEVEL_KPA).to_c + recipe.end_shift_k
+        water_pct = cook_to(pan, sea_level_c, SEA_LEVEL_KPA).water_left_pct
     return CookPlan(
         now=boil(pan, kpa),
         cooked=cook_to_water_pct(pan, water_pct, kpa),

@@ -66,7 +66,7 @@ class Draft:
 
     def hands(self, job: str, count: float) -> int:
         """Return the minutes of a job for so many."""
-        return hands_min(job, count, self.effort)
+        return hands_min(job, count, self.effort * self.waits.hands.get(job, 1.0))
 
     def parts(self, *roles: str) -> list[tuple[int, WorkedPart]]:
         """Return the parts of some roles, with their positions."""

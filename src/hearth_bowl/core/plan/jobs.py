@@ -64,7 +64,13 @@ def occasion_jobs(occasion: Occasion) -> tuple[Job, ...]:
 
     :raises BadInput: naming the field.
     """
-    waits = Waits(slow=occasion.slow, kitchen=occasion.kitchen, kitchen_c=occasion.kitchen_c)
+    waits = Waits(
+        slow=occasion.slow,
+        kitchen=occasion.kitchen,
+        kitchen_c=occasion.kitchen_c,
+        cools=occasion.cools,
+        hands=occasion.hands_by_job,
+    )
     worked = [wanted.worked for wanted in occasion.wanted]
     out_min = [wanted.out_of_fridge_min for wanted in occasion.wanted]
     jobs = jobs_of(worked, out_min, waits, pot_g=occasion.pot_g, effort=occasion.hands)

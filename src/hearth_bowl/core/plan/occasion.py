@@ -10,9 +10,11 @@ from types import MappingProxyType
 from typing import Final
 
 from hearth_bowl.core.confection.work_out import Worked
+from hearth_bowl.core.cooling.set_clock import Learned
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.mass.kitchen import Kitchen
 from hearth_bowl.core.plan.days import DAY_MIN, Away, Hours
+from hearth_bowl.core.plan.waits import NO_FACTORS, NOTHING_LEARNED
 
 MOST_CONFECTIONS: Final = 12
 MOST_COOKS: Final = 4
@@ -59,6 +61,8 @@ class Occasion:
     kitchen: Kitchen = field(default_factory=Kitchen)
     kitchen_c: float = 20.0
     hands: float = 1.0
+    hands_by_job: Mapping[str, float] = field(default_factory=lambda: NO_FACTORS)
+    cools: Mapping[str, Learned] = field(default_factory=lambda: NOTHING_LEARNED)
     happened: tuple[Happened, ...] = ()
     previous: Mapping[str, int] = field(default_factory=lambda: NO_LIMIT)
     previous_cooks: Mapping[str, int] = field(default_factory=lambda: NO_LIMIT)

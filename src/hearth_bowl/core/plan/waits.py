@@ -1,11 +1,13 @@
 """Waits: how long a mass rests until the next thing can be done with it, at the slow end of its band or at its
 middle."""
 
-from dataclasses import dataclass
+from collections.abc import Mapping
+from dataclasses import dataclass, field
+from types import MappingProxyType
 from typing import Final
 
 from hearth_bowl.core.cooling.set_ask import SetAsk
-from hearth_bowl.core.cooling.set_clock import set_clock
+from hearth_bowl.core.cooling.set_clock import Learned, set_clock
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.mass.kitchen import Kitchen
 from hearth_bowl.core.mass.mixture import Mixture
@@ -14,6 +16,8 @@ from hearth_bowl.core.plan.hands import stepped
 from hearth_bowl.core.recipe.recipe import Recipe
 
 DAY_MIN: Final = 24 * 60
+NOTHING_LEARNED: Final[Mapping[str, Learned]] = MappingProxyType({})
+NO_FACTORS: Final[Mapping[str, float]] = MappingProxyType({})
 JOINED_C: Final = 40.0
 """A mass is about so warm when it is joined: a judgement."""
 NEVER_SETS_MIN: Final = (240, 480)
@@ -37,6 +41,10 @@ class Waits:
     slow: bool
     kitchen: Kitchen
     kitchen_c: float
+    cools: Mapping[str, Learned] = field(default_factory=lambda: NOTHING_LEARNED)
+    """How this kitchen cools, by place."""
+    hands: Mapping[str, float] = field(default_factory=lambda: NO_FACTORS)
+    """How much longer these hands take than usual, by job."""
 
     def usual(self, band_min: tuple[int, int]) -> int:
         """Return the minutes of a usual rest."""
@@ -45,7 +53,7 @@ class Waits:
     def until(self, mixture: Mixture, ask: SetAsk) -> int:
         """Return the minutes until a mass can be piped, rolled, cut or unmoulded as the set clock says."""
         try:
-            middle, slow = set_clock(mixture, ask, with_curve=False).set_min
+            middle, slow = set_clock(mixture, ask, with_curve=False, learned=self.cools.get(ask.place)).set_min
         except BadInput:
             return self.usual(NEVER_SETS_MIN)
         return stepped(slow if self.slow else middle)

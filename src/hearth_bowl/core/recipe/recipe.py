@@ -49,6 +49,7 @@ AIMED_INDEX: Final = MappingProxyType(
 """What a recipe is for, with the set index aimed at; None where the index says nothing."""
 MAX_LINES: Final = 500
 MAX_NAME: Final = 200
+MOST_END_SHIFT_K: Final = 8.0
 LEAST_G: Final = 1e-9
 """An amount below this counts as nothing at all."""
 
@@ -110,6 +111,8 @@ class Recipe:
     amounts_g: tuple[float, ...]
     method: str | None = None
     """The way of making it that the cook chose among the family's."""
+    end_shift_k: float = 0.0
+    """By how much hotter its boil ends than is usual [K]: what a cook found out."""
     steps: tuple[object, ...] = ()
     """How it is made, as the file has it: carried along, read by no rule of the core."""
 
@@ -154,6 +157,7 @@ def checked_recipe(
     lines: Sequence[Line],
     steps: Sequence[object] = (),
     method: str | None = None,
+    end_shift_k: float = 0.0,
 ) -> Recipe:
     """Return the recipe with every amount weighed.
 
@@ -164,6 +168,7 @@ def checked_recipe(
         raise BadInput(("family",), f"unknown family {family[:60]!r}", "one of " + ", ".join(FAMILIES), "unknown")
     if use is not None and use not in AIMED_INDEX:
         raise BadInput(("use",), f"unknown use {use[:60]!r}", "one of " + ", ".join(AIMED_INDEX), "unknown")
+    check_number(("end_shift_k",), end_shift_k, -MOST_END_SHIFT_K, MOST_END_SHIFT_K, "K")
     if not 1 <= len(lines) <= MAX_LINES:
         raise BadInput(("lines",), f"{len(lines)} lines", f"1 to {MAX_LINES} lines", "out-of-range")
     amounts_g = []
@@ -182,6 +187,7 @@ def checked_recipe(
         amounts_g=tuple(amounts_g),
         steps=tuple(steps),
         method=method,
+        end_shift_k=end_shift_k,
     )
 
 

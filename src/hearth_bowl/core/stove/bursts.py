@@ -29,6 +29,8 @@ SHARE: Final = 0.5
 SAME_MASS: Final = 0.05
 """A record of a mass so near is taken as it was; of another, the first look comes where it cannot be too late."""
 MELTED_C: Final = 40.0
+LONGER, SHORTER = 2.0, 0.5
+"""What a kitchen's batches taught of its oven changes a burst by so much at most."""
 WATERY_FROM: Final = 0.4
 DRY_BELOW: Final = 0.05
 
@@ -132,11 +134,13 @@ def next_burst(
     rated_w: float,
     bursts_before: int,
     record: tuple[float, float] | None = None,
+    slower: float = 1.0,
 ) -> Burst:
     """Return the next burst.
 
     :param unmelted_share: what is still in lumps, 0 to 1, by eye.
     :param record: a first burst that did well in this oven, (mass [g], s): it is carried to this mass.
+    :param slower: by how much longer this oven takes than the book has it, where batches of it taught that.
     :raises BadInput: naming the field.
     """
     check_number(("unmelted_share",), unmelted_share, 0, 1)
@@ -145,7 +149,7 @@ def next_burst(
         return Burst(seconds=0.0, says="Stop: stir until the last lumps are gone.")
     cp = heat_capacity_j_per_kgk(mixture)
     if bursts_before == 0:
-        seconds = first_burst(mixture.mass_g, rated_w, kind, cp).first_s
+        seconds = min(LONGEST_S, first_burst(mixture.mass_g, rated_w, kind, cp).first_s * _bounded(slower))
         if record is not None:
             record_g, record_s = record
             known = first_burst(mixture.mass_g, rated_w, kind, cp, record_g, record_s)
@@ -160,5 +164,10 @@ def next_burst(
     )
     most_j = mass_kg * cp * MOST_RISE_K
     seconds = min(SHARE * missing_j, most_j) / (taken_up(kind, mixture.mass_g) * rated_w)
+    seconds *= _bounded(slower)
     rounded = max(SHORTEST_S, min(LONGEST_S, 5 * round(seconds / 5)))
     return Burst(seconds=rounded, says="Stir well; stop while lumps remain.")
+
+
+def _bounded(slower: float) -> float:
+    return min(max(slower, SHORTER), LONGER)

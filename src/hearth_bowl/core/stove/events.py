@@ -2,16 +2,31 @@
 
 from collections.abc import Mapping
 from dataclasses import dataclass, field
+from types import MappingProxyType
 from typing import Final, Literal
 
 from hearth_bowl.core.cooling.set_ask import SetAsk, check_set_ask
 from hearth_bowl.core.errors import BadInput, check_number
+from hearth_bowl.core.ingredients.library import find
 
-VERDICTS: Final = (
-    "silky", "smooth", "grainy", "crumbly", "too soft", "too firm", "oily", "dull", "glossy", "snaps", "sticky",
-    "just right",
+VERDICT_WORDS: Final[Mapping[str, tuple[str, ...]]] = MappingProxyType(
+    {
+        "as a whole": ("just right", "too soft", "too firm"),
+        "in the mouth": ("silky", "smooth", "grainy", "crumbly", "oily", "sticky"),
+        "to look at": ("glossy", "dull", "streaked"),
+        "cut, snapped, let go": ("cut clean", "smeared", "snaps", "let go", "stuck"),
+        "sweetness": ("too sweet", "sweet enough", "not sweet enough"),
+        "kept": ("kept well", "dried out", "went soft", "leaked", "spoiled"),
+    }
+)
+"""The words of a verdict, by what they are of: the cues that cooks use."""
+VERDICTS: Final = tuple(word for words in VERDICT_WORDS.values() for word in words)
+"""All words of a verdict."""
+TROUBLES: Final = frozenset(
+    {"too soft", "too firm", "grainy", "crumbly", "oily", "sticky", "dull", "streaked", "smeared", "stuck", "too sweet",
+     "not sweet enough", "dried out", "went soft", "leaked", "spoiled"}
 )  # fmt: skip
-"""The words of a verdict: the cues that cooks use."""
+"""The words that tell of trouble."""
 MOST_TEXT: Final = 2000
 MOST_NAME: Final = 200
 LEAST_C: Final = -60.0
@@ -114,6 +129,8 @@ class BurstGiven:
     seconds: float
     first: bool = False
     rated_w: float | None = None
+    from_c: float | None = None
+    """How warm the mass was before it [°C], where that is known."""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -154,6 +171,36 @@ class Judgement:
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
+class Yielded:
+    """What was weighed of it: all that was made, what came into the vessel, and a shell with its cap [g]; pieces."""
+
+    kind: Literal["yield"] = "yield"
+    made_g: float | None = None
+    filled_g: float | None = None
+    shell_each_g: float | None = None
+    pieces: int | None = None
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class MendedWith:
+    """Something put in to mend it [g]: an ingredient of the library by its key, or that of a line of the recipe."""
+
+    g: float
+    ingredient: str | None = None
+    position: int | None = None
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Mended:
+    """It was mended: why, in the key of a cause, what was put in, and what was done."""
+
+    kind: Literal["mend"] = "mend"
+    cause: str
+    put_in: tuple[MendedWith, ...] = ()
+    text: str = ""
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Ended:
     """The run is over."""
 
@@ -175,6 +222,8 @@ Happening = (
     | SetSeen
     | ProbeChanged
     | Judgement
+    | Yielded
+    | Mended
     | Ended
 )
 
@@ -193,6 +242,8 @@ def check_happening(what: Happening, steps: int, lines: int) -> None:
             for position, word in enumerate(what.words):
                 if word not in VERDICTS:
                     raise BadInput(("words", position), f"unknown word {word[:40]!r}", ", ".join(VERDICTS), "unknown")
+        case Mended():
+            _check_mended(what, lines)
         case SetStarted():
             try:
                 check_set_ask(what.start)
@@ -208,7 +259,7 @@ def check_happening(what: Happening, steps: int, lines: int) -> None:
             check_number((name,), value, least, most, unit)
     if isinstance(what, CallSeen) and len(what.words) > MOST_NAME:
         raise BadInput(("words",), f"{len(what.words)} characters", f"up to {MOST_NAME}", "out-of-range")
-    for name in ("key", "name", "step", "state", "probe_id", "before", "text"):
+    for name in ("key", "name", "step", "state", "probe_id", "before", "text", "cause"):
         value = getattr(what, name, None)
         most_signs = MOST_TEXT if name == "text" else MOST_NAME
         if isinstance(value, str) and len(value) > most_signs:
@@ -223,9 +274,25 @@ RANGES: Final = (
     ("now_g", 0.0, MOST_G, "g"),
     ("seconds", 0.0, LONGEST_BURST_S, "s"),
     ("rated_w", 100.0, 5000.0, "W"),
+    ("from_c", LEAST_C, MOST_C, "°C"),
+    ("made_g", 0.0, MOST_G, "g"),
+    ("filled_g", 0.0, MOST_G, "g"),
+    ("shell_each_g", 0.0, 1000.0, "g"),
+    ("pieces", 0.0, 100_000.0, ""),
     ("after_s", 0.0, LONGEST_SET_S, "s"),
 )
 """(field, least, most, unit): what a kitchen may have; judgements."""
+
+
+def _check_mended(what: Mended, lines: int) -> None:
+    for number, put in enumerate(what.put_in):
+        check_number(("put_in", number, "g"), put.g, 0, MOST_G, "g", above=True)
+        if (put.ingredient is None) == (put.position is None):
+            raise BadInput(("put_in", number), "names no ingredient or two", "a key or a line", "missing")
+        if put.ingredient is not None:
+            find(put.ingredient)
+        if put.position is not None:
+            _check_place("position", put.position, lines)
 
 
 def _check_place(name: str, value: int, count: int) -> None:

@@ -12,6 +12,7 @@ from hearth_bowl.core.stove.events import (
     GateAnswered,
     Happening,
     Judgement,
+    Mended,
     Noted,
     ProbeChanged,
     SetSeen,
@@ -19,6 +20,7 @@ from hearth_bowl.core.stove.events import (
     Spilled,
     StepBegun,
     Weighed,
+    Yielded,
 )
 
 Answer = Literal["yes", "no", "skipped"]
@@ -58,6 +60,8 @@ class RunState:
     probe_id: str
     set: SetState | None
     verdict: Judgement | None
+    mended: tuple[Mended, ...]
+    weighed_out: Yielded | None
     ended_s: float | None
 
 
@@ -73,6 +77,8 @@ class _Folding:
     weighed_g: dict[int, float] = field(default_factory=dict)
     set: SetState | None = None
     verdict: Judgement | None = None
+    mended: list[Mended] = field(default_factory=list)
+    weighed_out: Yielded | None = None
     ended_s: float | None = None
 
     def take(self, at_s: float, what: Happening) -> None:
@@ -97,6 +103,10 @@ class _Folding:
                 self.probe_id = what.probe_id
             case Judgement():
                 self.verdict = what
+            case Mended():
+                self.mended.append(what)
+            case Yielded():
+                self.weighed_out = what
             case Ended():
                 self.ended_s = at_s
 
@@ -126,5 +136,7 @@ def run_state(
         probe_id=folding.probe_id,
         set=folding.set,
         verdict=folding.verdict,
+        mended=tuple(folding.mended),
+        weighed_out=folding.weighed_out,
         ended_s=folding.ended_s,
     )

@@ -45,6 +45,8 @@ class Step:
     """What is called when the target is reached; empty: it comes off the heat, or it is there."""
     usual_min: tuple[float, float] | None = None
     """How long it usually takes, least and most [min]; None in batches from before it was told."""
+    learned: str = ""
+    """What this kitchen's own batches changed of it, and by how many."""
     attended: bool = True
     out_of_cold: bool = False
     """Whether what must be kept cold is out meanwhile."""

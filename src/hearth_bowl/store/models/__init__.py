@@ -1,7 +1,16 @@
 """The rows."""
 
 from hearth_bowl.store.models.base import Base
-from hearth_bowl.store.models.batch import BatchEventRow, BatchRow, ProbeRow, ReadingRow, TimerRow, WeightRow
+from hearth_bowl.store.models.batch import (
+    BatchEventRow,
+    BatchRow,
+    LessonRow,
+    PhotographRow,
+    ProbeRow,
+    ReadingRow,
+    TimerRow,
+    WeightRow,
+)
 from hearth_bowl.store.models.confection import ConfectionRow
 from hearth_bowl.store.models.fit import RecipeFitRow
 from hearth_bowl.store.models.larder import LarderRow
@@ -16,10 +25,12 @@ __all__ = [
     "BatchRow",
     "ConfectionRow",
     "LarderRow",
+    "LessonRow",
     "OccasionHappeningRow",
     "OccasionOrderRow",
     "OccasionPieceRow",
     "OccasionRow",
+    "PhotographRow",
     "ProbeRow",
     "ReadingRow",
     "RecipeFitRow",

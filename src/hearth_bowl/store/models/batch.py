@@ -2,7 +2,7 @@
 
 from datetime import datetime
 
-from sqlalchemy import ForeignKey, Index, UniqueConstraint
+from sqlalchemy import ForeignKey, Index, UniqueConstraint, true
 from sqlalchemy.orm import Mapped, mapped_column
 
 from hearth_bowl.store.models.base import Base
@@ -11,9 +11,11 @@ from hearth_bowl.store.models.base import Base
 class BatchRow(Base):
     """One batch. The recipe as it was made, its choices, its fit and its snapshot (steps, kitchen, thermometer) are
     JSON and never change; a batch from before there were snapshots gets its own when the file is next opened.
-    `verdict` holds the last one's words; `thinned_at` is when its readings were thinned."""
+    `verdict` holds the last one's words; `thinned_at` is when its readings were thinned. `found_by` are the words that
+    it is found by, `sketch` its trace in few points, `teaches` whether the kitchen learns from it."""
 
     __tablename__ = "batch"
+    __table_args__ = (Index("ix_batch_started_at", "started_at"),)
 
     id: Mapped[int] = mapped_column(primary_key=True)
     recipe_id: Mapped[int | None] = mapped_column(ForeignKey("recipe.id", ondelete="SET NULL"), index=True)
@@ -29,6 +31,10 @@ class BatchRow(Base):
     snapshot: Mapped[str | None]
     verdict: Mapped[str]
     thinned_at: Mapped[datetime | None]
+    family: Mapped[str] = mapped_column(default="", server_default="")
+    found_by: Mapped[str] = mapped_column(default="", server_default="")
+    sketch: Mapped[str] = mapped_column(default="[]", server_default="[]")
+    teaches: Mapped[bool] = mapped_column(default=True, server_default=true())
 
 
 class BatchEventRow(Base):
@@ -44,6 +50,36 @@ class BatchEventRow(Base):
     at: Mapped[datetime]
     kind: Mapped[str]
     data: Mapped[str]
+
+
+class LessonRow(Base):
+    """One thing that a batch teaches: what was seen beside what the book predicts, both in `unit`."""
+
+    __tablename__ = "lesson"
+    __table_args__ = (Index("ix_lesson_what_at", "what", "at"),)
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    batch_id: Mapped[int] = mapped_column(ForeignKey("batch.id", ondelete="CASCADE"), index=True)
+    what: Mapped[str]
+    predicted: Mapped[float]
+    observed: Mapped[float]
+    by: Mapped[str]
+    unit: Mapped[str]
+    says: Mapped[str]
+    at: Mapped[datetime]
+
+
+class PhotographRow(Base):
+    """A photograph of a batch; its file lies beside the database."""
+
+    __tablename__ = "photograph"
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    batch_id: Mapped[int] = mapped_column(ForeignKey("batch.id", ondelete="CASCADE"), index=True)
+    at: Mapped[datetime]
+    file: Mapped[str]
+    width_px: Mapped[int]
+    height_px: Mapped[int]
 
 
 class ProbeRow(Base):

@@ -1,0 +1,294 @@
+"""What this kitchen's batches teach: kept with each batch, learned when it is asked for."""
+
+import json
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
+from datetime import datetime
+from typing import Any, Final, Literal
+
+from sqlalchemy import ColumnElement, delete, func, or_, select, update
+from sqlalchemy.orm import Session
+
+from hearth_bowl.core.cooling.set_ask import SetAsk
+from hearth_bowl.core.cooling.set_clock import Learned
+from hearth_bowl.core.errors import BadInput
+from hearth_bowl.core.fit import fit
+from hearth_bowl.core.learn.applied import corrected_steps, quantities_of_run
+from hearth_bowl.core.learn.corrections import Correction, Entry, correction_of
+from hearth_bowl.core.learn.lessons import BatchSeen, Forecast, Lesson, lessons_of, shape_of
+from hearth_bowl.core.learn.told import told_of
+from hearth_bowl.core.mass.cooking import finished_or_none
+from hearth_bowl.core.mass.kitchen import Kitchen
+from hearth_bowl.core.mass.mixture import Mixture, mix
+from hearth_bowl.core.recipe.recipe import Recipe
+from hearth_bowl.core.stove.events import Happening, SetSeen, Yielded
+from hearth_bowl.core.stove.step import Step
+from hearth_bowl.formats.ask_file import ask_from
+from hearth_bowl.formats.happenings import happening_from, with_put_in
+from hearth_bowl.formats.recipe_file import recipe_from, whole_record
+from hearth_bowl.formats.vessel_file import vessel_from
+from hearth_bowl.service.errors import NotFound
+from hearth_bowl.service.snapshot import snapshot_of
+from hearth_bowl.store.models import BatchEventRow, BatchRow, LessonRow
+
+MOST_ENTRIES: Final = 60
+"""The newest so many of a quantity count: older ones would hardly change it."""
+DAY_S: Final = 86_400.0
+TEACHING: Final = ("set-seen", "yield", "verdict", "end", "mend")
+"""What happens in a batch after which it may teach something more."""
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class LearnedFrom:
+    """One entry: of which batch, when, and what was seen beside what was predicted; `counts`: it is learned from."""
+
+    batch_id: int
+    name: str
+    at: datetime
+    predicted: float
+    observed: float
+    by: str
+    unit: str
+    says: str
+    counts: bool
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class LearnedThing:
+    """What was learned of one quantity, in words and figures, with the entries that it is from.
+
+    `value`, `low` and `high` are a factor, or an offset in `unit`; `book` is the middle of the book's band.
+    """
+
+    what: str
+    title: str
+    says: str
+    kind: str
+    value: float
+    low: float
+    high: float
+    book_low: float
+    book_high: float
+    unit: str
+    entries: int
+    left_out: int
+    entries_from: tuple[LearnedFrom, ...]
+
+
+def teach(session: Session, row: BatchRow) -> int:
+    """Read anew what a batch teaches, and keep it; return how many lessons."""
+    session.execute(delete(LessonRow).where(LessonRow.batch_id == row.id))
+    found = lessons_of(batch_seen(session, row))
+    at = row.ended_at or row.started_at
+    session.add_all(_row(row.id, lesson, at) for lesson in found)
+    session.flush()
+    return len(found)
+
+
+def _row(batch_id: int, lesson: Lesson, at: datetime) -> LessonRow:
+    return LessonRow(
+        batch_id=batch_id,
+        what=lesson.what,
+        predicted=lesson.predicted,
+        observed=lesson.observed,
+        by=lesson.by,
+        unit=lesson.unit,
+        says=lesson.says,
+        at=at,
+    )
+
+
+def batch_seen(session: Session, row: BatchRow) -> BatchSeen:
+    """Return a batch as it is looked at for what it teaches."""
+    snapshot, happened = snapshot_of(session, row), happened_in(session, row)
+    recipe = recipe_from(with_put_in(whole_record(json.loads(row.document)), [what for _, what in happened]))
+    kitchen = Kitchen(altitude_m=snapshot.altitude_m)
+    mixture = finished_or_none(recipe, kitchen) or mix(recipe)
+    return BatchSeen(
+        recipe=recipe,
+        mixture=mixture,
+        choices=json.loads(row.choices),
+        steps=snapshot.steps,
+        happened=happened,
+        forecast=_forecast(recipe, mixture, row),
+        kitchen=kitchen,
+        kitchen_c=snapshot.kitchen_c,
+        probe=row.probe_id,
+        offset_c=snapshot.thermometer_offset_c,
+    )
+
+
+def happened_in(session: Session, row: BatchRow) -> list[tuple[float, Happening]]:
+    """Return all that happened in a batch: (s from its start, what), in order."""
+    rows = session.execute(
+        select(BatchEventRow.at, BatchEventRow.kind, BatchEventRow.data)
+        .where(BatchEventRow.batch_id == row.id)
+        .order_by(BatchEventRow.at, BatchEventRow.id)
+    )
+    return [((at - row.started_at).total_seconds(), happening_from(kind, data)) for at, kind, data in rows]
+
+
+def _forecast(recipe: Recipe, mixture: Mixture, row: BatchRow) -> Forecast:
+    kept = json.loads(row.fit)
+    if not kept.get("vessel") or not kept.get("ask"):
+        return Forecast()
+    vessel, ask = vessel_from(kept["vessel"]), ask_from(kept["ask"])
+    loss_pct = getattr(ask, "loss_pct", None)
+    try:
+        shell = fit(recipe, vessel, ask, mixture).shell
+    except BadInput:
+        shell = None
+    return Forecast(
+        form=str(kept["vessel"].get("kind", "")),
+        vessel=str(kept.get("vessel_name", "")),
+        loss_g=None if not loss_pct else loss_pct / 100 * mixture.mass_g,
+        shell_each_g=None if shell is None else shell.shell_g + (shell.cap_g or 0.0),
+    )
+
+
+def correction_for(session: Session, what: str, now: datetime) -> Correction | None:
+    """Return what was learned of one quantity; None without an entry that counts. A quantity takes in what stands
+    below it: `cooling:fridge` also `cooling:fridge/slab`."""
+    rows = session.execute(
+        select(LessonRow.predicted, LessonRow.observed, LessonRow.by, LessonRow.at)
+        .join(BatchRow, BatchRow.id == LessonRow.batch_id)
+        .where(_is(what), BatchRow.teaches)
+        .order_by(LessonRow.at.desc())
+        .limit(MOST_ENTRIES)
+    ).all()
+    entries = [
+        Entry(what=what, predicted=predicted, observed=observed, by=_by(by), age_days=_age(at, now))
+        for predicted, observed, by, at in rows
+    ]
+    return correction_of(what, entries) if entries else None
+
+
+def _is(what: str) -> ColumnElement[bool]:
+    return or_(LessonRow.what == what, LessonRow.what.between(f"{what}/", f"{what}0"))
+
+
+def _by(by: str) -> Literal["instrument", "feel"]:
+    return "feel" if by == "feel" else "instrument"
+
+
+def _age(at: datetime, now: datetime) -> float:
+    return max(0.0, (now - at).total_seconds() / DAY_S)
+
+
+def cooling_here(session: Session, ask: SetAsk, now: datetime) -> tuple[Learned | None, Learned | None]:
+    """Return how this kitchen cools in a place and shape, and how long it took there until it was ready."""
+    cooling = correction_for(session, f"cooling:{ask.place}/{shape_of(ask)}", now)
+    if cooling is None or cooling.entries < 3:
+        cooling = correction_for(session, f"cooling:{ask.place}", now)
+    return _learned(cooling), _learned(correction_for(session, f"set:{ask.place}", now))
+
+
+def corrected_run(
+    session: Session, recipe: Recipe, steps: tuple[Step, ...], choices: Mapping[str, str], now: datetime
+) -> tuple[Step, ...]:
+    """Return a run's steps with this kitchen's own times and ends in place of the book's."""
+    found = {what: correction_for(session, what, now) for what in quantities_of_run(recipe, steps, choices)}
+    return corrected_steps(recipe, steps, choices, {what: one for what, one in found.items() if one is not None})
+
+
+def for_plan(session: Session, now: datetime) -> dict[str, Any]:
+    """Return what changes the times of a running order: by job, and the cooling by place."""
+    whats = session.scalars(select(LessonRow.what).distinct()).all()
+    hands, cooling = {}, {}
+    for name in sorted({what.partition("/")[0] for what in whats}):
+        kind, _, of = name.partition(":")
+        if kind not in ("hands", "cooling"):
+            continue
+        found = correction_for(session, name, now)
+        if found is not None and kind == "hands":
+            hands[of] = found.value
+        elif found is not None:
+            cooling[of] = [found.value, found.low, found.high, found.entries]
+    return {"hands": hands, "cooling": cooling}
+
+
+def factor_of(session: Session, what: str, now: datetime) -> float:
+    """Return the factor on a prediction, 1 where nothing was learned."""
+    found = correction_for(session, what, now)
+    return 1.0 if found is None else found.value
+
+
+def _learned(found: Correction | None) -> Learned | None:
+    if found is None:
+        return None
+    return Learned(factor=found.value, low=found.low, high=found.high, batches=found.entries)
+
+
+def all_learned(session: Session, now: datetime) -> list[LearnedThing]:
+    """Return all that was learned, with the newest entries of each, in the order of the quantities."""
+    ranked = select(
+        LessonRow,
+        BatchRow.name,
+        BatchRow.teaches,
+        func.row_number().over(partition_by=LessonRow.what, order_by=LessonRow.at.desc()).label("number"),
+    ).join(BatchRow, BatchRow.id == LessonRow.batch_id)
+    newest = ranked.subquery()
+    rows = session.execute(select(newest).where(newest.c.number <= MOST_ENTRIES).order_by(newest.c.at.desc())).all()
+    by_what: dict[str, list[LearnedFrom]] = {}
+    for row in rows:
+        by_what.setdefault(row.what, []).append(
+            LearnedFrom(
+                batch_id=row.batch_id,
+                name=row.name,
+                at=row.at,
+                predicted=row.predicted,
+                observed=row.observed,
+                by=row.by,
+                unit=row.unit,
+                says=row.says,
+                counts=row.teaches,
+            )
+        )
+    return sorted((_thing(what, found, now) for what, found in by_what.items()), key=lambda thing: thing.title)
+
+
+def _thing(what: str, found: Sequence[LearnedFrom], now: datetime) -> LearnedThing:
+    entries = [
+        Entry(what=what, predicted=one.predicted, observed=one.observed, by=_by(one.by), age_days=_age(one.at, now))
+        for one in found
+        if one.counts
+    ]
+    learned, book = correction_of(what, entries), correction_of(what, [])
+    title, says = told_of(learned)
+    return LearnedThing(
+        what=what,
+        title=title,
+        says=says,
+        kind=learned.kind,
+        value=learned.value,
+        low=learned.low,
+        high=learned.high,
+        book_low=book.low,
+        book_high=book.high,
+        unit=found[0].unit if learned.kind == "offset" else "",
+        entries=learned.entries,
+        left_out=learned.left_out,
+        entries_from=tuple(found),
+    )
+
+
+def leave_out(session: Session, batch_id: int, teaches: bool) -> None:
+    """Let the kitchen learn from a batch, or not.
+
+    :raises NotFound: there is no such batch.
+    """
+    row = session.get(BatchRow, batch_id)
+    if row is None:
+        raise NotFound("batch", batch_id)
+    row.teaches = teaches
+
+
+def forget_all(session: Session) -> int:
+    """Let the kitchen learn from none of the batches that there are; return how many. They stay in the daybook."""
+    done = session.execute(update(BatchRow).where(BatchRow.teaches).values(teaches=False))
+    return int(done.rowcount)  # type: ignore[attr-defined]
+
+
+def teaches_now(kinds: Sequence[Happening]) -> bool:
+    """Return whether something happened after which a batch may teach more."""
+    return any(what.kind in TEACHING or isinstance(what, SetSeen | Yielded) for what in kinds)
