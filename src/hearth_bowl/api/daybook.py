@@ -68,7 +68,9 @@ def batch_page(batch_id: int) -> BatchPageOut:
 
 
 @daybook.get("/batches/laid-over")
-@spec.validate(resp=Response(HTTP_200=service.BatchesLaidOver, HTTP_404=Problem, HTTP_422=Problem), operation_id="layOver")
+@spec.validate(
+    resp=Response(HTTP_200=service.BatchesLaidOver, HTTP_404=Problem, HTTP_422=Problem), operation_id="layOver"
+)
 def lay_over() -> service.BatchesLaidOver:
     """Lay batches over each other: `ids`, with commas between them."""
     ids = request.args.get("ids", "").split(",")

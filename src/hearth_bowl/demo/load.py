@@ -14,6 +14,7 @@ from hearth_bowl.demo.confections import CONFECTIONS
 from hearth_bowl.demo.larder import LARDER
 from hearth_bowl.demo.occasion import BOX, BOXES, FITS, OTHER_PACKS, PIECES, POT_G, READY_AT, SEEN_UNTIL, WISHES
 from hearth_bowl.demo.recipes import RECIPES
+from hearth_bowl.demo.season import SEASON_FILE, load_season
 from hearth_bowl.demo.vessels import VESSELS
 from hearth_bowl.formats.occasion_file import PlanAnswer
 from hearth_bowl.service import confections, fit, larder, occasions, recipes, running_order, vessels
@@ -27,8 +28,11 @@ MADE_AT: Final = datetime(2026, 8, 1, 17, 30, tzinfo=UTC)
 KITCHEN: Final = Settings(kitchen_c=21.0, altitude_m=340.0)
 
 
-def load_demo(database: Database) -> bool:
-    """Load the demo's data when there is no recipe yet; return whether it did. All or nothing."""
+def load_demo(database: Database, with_season: bool = True) -> bool:
+    """Load the demo's data when there is no recipe yet; return whether it did. All or nothing.
+
+    :param with_season: with the batches that were made before.
+    """
     with database.writing() as session:
         if recipes.list_recipes(session):
             return False
@@ -66,6 +70,8 @@ def load_demo(database: Database) -> bool:
             wishes=WISHES,
         )
         occasion = occasions.create_occasion(session, asked, MADE_AT)
+        if with_season and SEASON_FILE.exists():
+            load_season(session, recipe_ids, confection_ids)
         if ORDER.exists():
             _follow(session, occasion.id, json.loads(ORDER.read_text()))
     return True

@@ -122,4 +122,16 @@ RECIPES: Final = (
         "whip",
         (("cream35", 260, "g", "warm"), ("white32", 130, "g", "pour-over")),
     ),
+    _recipe(
+        "Perseid fudge",
+        "boiled-fudge",
+        "cut",
+        (
+            ("sugar_granulated", 450, "g", "warm"),
+            ("milk_whole", 300, "g", "warm"),
+            ("glucose_syrup40", 30, "g", "warm"),
+            ("butter82", 60, "g", "boil"),
+            ("salt", 1, "g", "boil"),
+        ),
+    ),
 )

@@ -104,7 +104,7 @@ def plan_batch(
 
     :raises BadInput: at a choice, `version` or `confection_id`. :raises NotFound: there is no such recipe.
     """
-    record, fit = _made(session, recipe_id, version, confection_id)
+    record, fit = made_from(session, recipe_id, version, confection_id)
     recipe, settings = recipe_from(record), get_settings(session)
     steps = take_snapshot(recipe, choices, fit, settings).steps
     return Plan(
@@ -131,7 +131,7 @@ def start_batch(
     :raises BadInput: at a choice, `version`, `probe_id`, `from_step` or `confection_id`.
     :raises NotFound: there is no such recipe or confection.
     """
-    record, fit = _made(session, recipe_id, version, confection_id)
+    record, fit = made_from(session, recipe_id, version, confection_id)
     checked = checked_choices(choices or {})
     recipe = recipe_from(record)
     snapshot = take_snapshot(recipe, checked, fit, get_settings(session))
@@ -161,10 +161,13 @@ def start_batch(
     return get_run(session, row.id)
 
 
-def _made(
-    session: Session, recipe_id: int, version: int | None, confection_id: int | None
+def made_from(
+    session: Session, recipe_id: int, version: int | None, confection_id: int | None = None
 ) -> tuple[RecipeFile, dict[str, Any]]:
-    """Return the recipe that is made, in what amounts, and what it is made for."""
+    """Return the recipe that is made, in what amounts, and what it is made for.
+
+    :raises BadInput: at `version` or `confection_id`. :raises NotFound: there is no such recipe or confection.
+    """
     record = _record(session, recipe_id, version)
     if confection_id is None:
         return record, _fit_of(session, recipe_id)

@@ -21,7 +21,7 @@ from hearth_bowl.core.mass.cooking import finished_or_none
 from hearth_bowl.core.mass.kitchen import Kitchen
 from hearth_bowl.core.mass.mixture import Mixture, mix
 from hearth_bowl.core.recipe.recipe import Recipe
-from hearth_bowl.core.stove.events import Happening, SetSeen, Yielded
+from hearth_bowl.core.stove.events import Happening, SetSeen, Weighed, Yielded
 from hearth_bowl.core.stove.step import Step
 from hearth_bowl.formats.ask_file import ask_from
 from hearth_bowl.formats.happenings import happening_from, with_put_in
@@ -103,7 +103,9 @@ def batch_seen(session: Session, row: BatchRow) -> BatchSeen:
     snapshot, happened = snapshot_of(session, row), happened_in(session, row)
     recipe = recipe_from(with_put_in(whole_record(json.loads(row.document)), [what for _, what in happened]))
     kitchen = Kitchen(altitude_m=snapshot.altitude_m)
-    mixture = finished_or_none(recipe, kitchen) or mix(recipe)
+    weighed = {what.position: what.g for _, what in happened if isinstance(what, Weighed)}
+    in_truth = recipe.with_amounts_g([weighed.get(p, grams) for p, grams in enumerate(recipe.amounts_g)])
+    mixture = finished_or_none(in_truth, kitchen) or mix(in_truth)
     return BatchSeen(
         recipe=recipe,
         mixture=mixture,

@@ -141,7 +141,9 @@ def _of_weights(first: BatchFacts, second: BatchFacts) -> Iterator[Difference]:
                 label = batch.recipe.lines[position].ingredient.name
                 way = "too much" if grams > meant else "too little"
                 yield Difference(
-                    says=f"of {label} ⟦{abs(grams - meant):.0f} g⟧ {way} was weighed into the {name}", source="weights"
+                    says=f"{label}: ⟦{abs(grams - meant):.0f} g⟧ {way} went into the {name}",
+                    source="weights",
+                    makes=_by_index(first, second),
                 )
     if abs(second.mended_g - first.mended_g) >= LEAST_G:
         which = "second" if second.mended_g > first.mended_g else "first"

@@ -10,6 +10,7 @@ from math import sqrt
 from types import MappingProxyType
 from typing import Final, Literal
 
+from hearth_bowl.core.assess.at_work import WORK
 from hearth_bowl.core.cooling.set_ask import SetAsk, check_set_ask
 from hearth_bowl.core.cooling.set_body import cool_s
 from hearth_bowl.core.cooling.set_clock import set_clock
@@ -23,11 +24,23 @@ from hearth_bowl.core.mass.thermal import heat_capacity_j_per_kgk
 from hearth_bowl.core.recipe.ratios import CHOCOLATE_KINDS
 from hearth_bowl.core.recipe.recipe import Recipe
 from hearth_bowl.core.stove.bursts import burst_kind, taken_up
-from hearth_bowl.core.stove.events import BurstGiven, Happening, Judgement, SetSeen, SetStarted, StepBegun, Yielded
+from hearth_bowl.core.stove.events import (
+    BurstGiven,
+    Ended,
+    Happening,
+    Judgement,
+    SetSeen,
+    SetStarted,
+    StepBegun,
+    Yielded,
+)
 from hearth_bowl.core.stove.step import Step
 
 VERDICT_INDEX: Final[Mapping[str, float]] = MappingProxyType({"too soft": -0.7, "just right": 0.0, "too firm": 0.7})
-"""By how much a mass lies from what was forecast, by the word of a cook: one class and a bit."""
+"""By how much a mass lies from what was forecast, by the word of a cook: one class and a bit. Where its use says how
+firm it is wanted, "just right" lies within that, and the others so far outside, or from what was forecast:"""
+OUTSIDE: Final = 0.3
+FROM_FORECAST: Final = 0.4
 VERDICT_END_K: Final[Mapping[str, float]] = MappingProxyType(
     {"too soft": 1.5, "sticky": 1.0, "just right": 0.0, "too firm": -1.5, "crumbly": -1.5}
 )
@@ -176,7 +189,8 @@ def _of_bursts(batch: BatchSeen) -> Iterator[Lesson]:
 def step_spans(batch: BatchSeen) -> list[tuple[Step, float, float]]:
     """Return each step that was gone through, with when it was begun and left [s]."""
     begun = [(at, what.step) for at, what in batch.happened if isinstance(what, StepBegun)]
-    last = batch.happened[-1][0] if batch.happened else 0.0
+    done = next((at for at, what in batch.happened if isinstance(what, Ended)), None)
+    last = done if done is not None else batch.happened[-1][0] if batch.happened else 0.0
     ends = [at for at, _ in begun[1:]] + [last]
     return [
         (batch.steps[step], at, end) for (at, step), end in zip(begun, ends, strict=True) if step < len(batch.steps)
@@ -257,11 +271,23 @@ def _of_verdict(batch: BatchSeen) -> Iterator[Lesson]:
     yield Lesson(
         what=f"set:{chocolate}",
         predicted=index,
-        observed=index + VERDICT_INDEX[word],
+        observed=_index_by_word(recipe.use, index, word),
         by="feel",
         unit="index",
         says=f"it turned out {word}",
     )
+
+
+def _index_by_word(use: str | None, index: float, word: str) -> float:
+    work = WORK.get(use or "")
+    if work is None or work.rested is None:
+        return index + VERDICT_INDEX[word]
+    low, high = work.rested
+    if word == "too soft":
+        return min(index - FROM_FORECAST, low - OUTSIDE)
+    if word == "too firm":
+        return max(index + FROM_FORECAST, high + OUTSIDE)
+    return min(max(index, low), high)
 
 
 def _book_end_c(batch: BatchSeen, aimed_c: float) -> float:

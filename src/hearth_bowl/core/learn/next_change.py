@@ -24,6 +24,8 @@ MOST_TIMES: Final = 3.0
 NEAR: Final = 0.005
 LEAST_G: Final = 1.0
 SWEETER_BY: Final = 0.2
+STEP: Final = 0.4
+"""A change worth trying is half a class of the set: more would overshoot as often as not."""
 DOCTOR_SHARE: Final = 0.06
 """Glucose syrup of so much of the sugar keeps a boiled fudge fine: usual practice."""
 SWEET_KEYS: Final = ("sugar", "honey", "golden_syrup", "invert", "maple", "jam")
@@ -86,7 +88,7 @@ def _firmness(recipe: Recipe, words: Sequence[str]) -> Iterator[NextChange]:
     if word is None or recipe.family in NOT_MODELLED_FAMILIES:
         return
     now = index_at(mix(recipe), EATEN_C)
-    aim = now - VERDICT_INDEX[word]
+    aim = now - STEP * (1 if VERDICT_INDEX[word] > 0 else -1)
     for kinds, name in ((tuple(CHOCOLATE_KINDS), "chocolate"), (LIQUID_KINDS, "liquid")):
         positions = [
             p

@@ -10,6 +10,7 @@ from types import MappingProxyType
 from typing import Final, Literal
 
 from hearth_bowl.core.errors import BadInput
+from hearth_bowl.core.ingredients.library import LIBRARY
 
 Z_80: Final = 1.2816
 """Half of 80 % of a normal distribution, in standard deviations."""
@@ -102,7 +103,7 @@ def title_of(what: str) -> str:
         case "set" if place in PLACES:
             return f"Until it is ready in {where}"
         case "set":
-            return f"How firm {of} sets"
+            return f"How firm {LIBRARY[of].label if of in LIBRARY else of} sets"
         case "burst":
             return f"Microwave, {of}"
         case "boil-off":
