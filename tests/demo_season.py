@@ -35,7 +35,7 @@ from hearth_bowl.core.stove.events import (
 )
 from hearth_bowl.core.stove.step import Step
 from hearth_bowl.demo import load
-from hearth_bowl.demo.season import CONFECTION_OF, SEASON_FILE
+from hearth_bowl.demo.season import CONFECTION_OF, PROBE, SEASON_FILE
 from hearth_bowl.service import batches
 from hearth_bowl.service.batch_events import Event, add_events
 from hearth_bowl.service.learned import batch_seen
@@ -43,8 +43,8 @@ from hearth_bowl.store.db import Database
 from hearth_bowl.store.migrate import migrate
 from hearth_bowl.store.models import BatchEventRow, BatchRow, ConfectionRow, LessonRow, ReadingRow, RecipeRow
 
+OVEN_W: Final = 850.0
 FRIDGE, OVEN, BOIL, HANDS, LOSS = 1.27, 1.3, 1.2, 1.25, 1.6
-PROBE: Final = "kitchen-thermometer"
 EVERY_S: Final = 20
 
 
@@ -184,10 +184,10 @@ class Played:
         for number in range(4):
             seconds = 25.0
             self.tell(
-                BurstGiven(seconds=seconds, first=number == 0, rated_w=900.0, from_c=round(warm, 1)),
+                BurstGiven(seconds=seconds, first=number == 0, rated_w=OVEN_W, from_c=round(warm, 1)),
                 self.at_s + 40 * number,
             )
-            warm += seconds * eta * 900 / (mass_g / 1000 * cp) / OVEN * exp(self.chance.gauss(0, 0.06))
+            warm += seconds * eta * OVEN_W / (mass_g / 1000 * cp) / OVEN * exp(self.chance.gauss(0, 0.06))
 
     def _set(self) -> None:
         row = self.session.get(BatchRow, self.batch)

@@ -18,6 +18,8 @@ class AppCase(unittest.TestCase):
     """`self.client` speaks to the application; `demo` loads the demo's data first."""
 
     demo = False
+    season = False
+    """With the batches that the demo has in its daybook."""
 
     def setUp(self) -> None:
         folder = tempfile.TemporaryDirectory()
@@ -27,7 +29,7 @@ class AppCase(unittest.TestCase):
         self.database = Database(path)
         self.addCleanup(self.database.close)
         if self.demo:
-            load_demo(self.database)
+            load_demo(self.database, with_season=self.season)
         self.client: FlaskClient = create_app(self.database, WEB).test_client()
 
     def refused(self, method: str, path: str, status: int, **sent: Any) -> dict[str, Any]:

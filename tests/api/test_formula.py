@@ -82,7 +82,7 @@ class Fit(AppCase):
                     ask = {"kind": kind, **({} if kind in ("pan", "cake") else {"shell": "dark60"})}
                     body = {"recipe": recipe, "vessel": vessel["vessel"], "ask": ask}
                     found = self.client.post("/api/fit", json=body).get_json()
-                    total = found["filling_g"] + found["loss_g"] + found["left_over_g"]
+                    total = found["filling_g"] + found["loss_g"] + found["left_over_g"] + found["evaporated_g"]
                     self.assertAlmostEqual(total, sum(found["amounts_g"]))
                     self.assertEqual(found["shell"] is None, kind in ("pan", "cake"))
 

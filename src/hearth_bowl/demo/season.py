@@ -10,13 +10,13 @@ from sqlalchemy.orm import Session
 
 from hearth_bowl.formats.recipe_file import recipe_from
 from hearth_bowl.service.batches import made_from
-from hearth_bowl.service.probes import ensure_probe
+from hearth_bowl.service.probes import OF_FILES, ensure_probe
 from hearth_bowl.service.settings import get_settings
 from hearth_bowl.service.snapshot import snapshot_text, take_snapshot
 from hearth_bowl.store.models import BatchEventRow, BatchRow, LessonRow, ReadingRow
 
 SEASON_FILE: Final = Path(__file__).parent / "season.json"
-PROBE: Final = "kitchen-thermometer"
+PROBE: Final = f"{OF_FILES}-season"
 SKETCHED: Final = 40
 CONFECTION_OF: Final = {
     "Night-sky truffles": "Moonrock truffles",

@@ -25,6 +25,7 @@ from hearth_bowl.service.batch_events import add_event
 from hearth_bowl.service.batches import Run, batch_row, get_run
 from hearth_bowl.service.learned import batch_seen, correction_for
 from hearth_bowl.service.live import batch_trace
+from hearth_bowl.service.probes import OF_FILES, STAND_IN
 from hearth_bowl.service.recipes import KeptVersion, create_recipe, get_recipe, keep_version, save_recipe
 from hearth_bowl.service.snapshot import snapshot_of
 from hearth_bowl.store.models import BatchEventRow, BatchRow, RecipeRow
@@ -301,7 +302,7 @@ def make_again(session: Session, batch_id: int, now: datetime) -> Run:
         document=old.document,
         choices=old.choices,
         fit=old.fit,
-        probe_id=old.probe_id,
+        probe_id=STAND_IN if old.probe_id.startswith(OF_FILES) else old.probe_id,
         step=0,
         started_at=now,
         ended_at=None,

@@ -24,7 +24,7 @@ from hearth_bowl.formats.strict_json import check_format, read_json
 from hearth_bowl.service.batch_events import add_event, sketch_of, words_of
 from hearth_bowl.service.learned import teach
 from hearth_bowl.service.moments import checked_moment
-from hearth_bowl.service.probes import ensure_probe
+from hearth_bowl.service.probes import OF_FILES, ensure_probe
 from hearth_bowl.service.settings import get_settings
 from hearth_bowl.service.snapshot import Snapshot, snapshot_text, take_snapshot
 from hearth_bowl.store.models import BatchEventRow, BatchRow, ReadingRow, RecipeRow
@@ -32,8 +32,6 @@ from hearth_bowl.store.models import BatchEventRow, BatchRow, ReadingRow, Recipe
 COLUMNS: Final = ("started_at", "ended_at", "recipe", "family", "verdict", "notes")
 LARGEST_BYTES: Final = 20_000_000
 MOST_ROWS: Final = 20_000
-TAKEN_PROBE: Final = "taken-in"
-"""The readings of batches that were taken in are of a thermometer of their own, so that they mix with no other's."""
 _STEPS: Final = TypeAdapter(tuple[Step, ...])
 
 
@@ -86,7 +84,7 @@ def take_in_json(session: Session, data: bytes, now: datetime) -> tuple[int, int
     ended_at = None if record.get("ended_at") is None else _moment(record, "ended_at", now)
     row = _add(session, name, recipe_record(recipe), started_at, ended_at or started_at)
     row.choices, row.fit, row.snapshot = json.dumps(choices), json.dumps(fit or {}), snapshot_text(snapshot)
-    row.probe_id = ensure_probe(session, f"{TAKEN_PROBE}-{row.id}").id
+    row.probe_id = ensure_probe(session, f"{OF_FILES}-{row.id}").id
     _take_events(session, row, record, len(snapshot.steps), len(recipe.lines))
     _take_readings(session, row, record)
     row.sketch = sketch_of(session, row, row.ended_at or started_at)
@@ -203,7 +201,7 @@ def _add(session: Session, name: str, record: Any, started_at: datetime, ended_a
         document=json.dumps(record, ensure_ascii=False, allow_nan=False),
         choices=json.dumps(checked_choices({})),
         fit="{}",
-        probe_id=ensure_probe(session, TAKEN_PROBE).id,
+        probe_id=ensure_probe(session, OF_FILES).id,
         step=0,
         started_at=started_at,
         ended_at=ended_at,

@@ -33,7 +33,6 @@ from hearth_bowl.store.models import BatchEventRow, BatchRow, LessonRow
 
 MOST_ENTRIES: Final = 60
 """The newest so many of a quantity count: older ones would hardly change it."""
-DAY_S: Final = 86_400.0
 TEACHING: Final = ("set-seen", "yield", "verdict", "end", "mend")
 """What happens in a batch after which it may teach something more."""
 
@@ -174,7 +173,7 @@ def _by(by: str) -> Literal["instrument", "feel"]:
 
 
 def _age(at: datetime, now: datetime) -> float:
-    return max(0.0, (now - at).total_seconds() / DAY_S)
+    return float(max(0, (now - at).days))
 
 
 def cooling_here(session: Session, ask: SetAsk, now: datetime) -> tuple[Learned | None, Learned | None]:

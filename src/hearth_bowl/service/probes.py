@@ -25,6 +25,8 @@ CLOCK_STEP_S: Final = 5.0
 COLDEST_C: Final = -60.0
 HOTTEST_C: Final = 400.0
 FASTEST: Final = 60.0
+OF_FILES: Final = "taken-in"
+"""What the names of such probes begin with."""
 STAND_IN: Final = "stand-in"
 
 
@@ -49,8 +51,9 @@ class Taken:
 
 
 def list_probes(session: Session) -> list[Probe]:
-    """Return every probe that ever spoke."""
-    return [_probe(session, row) for row in session.scalars(select(ProbeRow).order_by(ProbeRow.id))]
+    """Return every probe that ever spoke; not those that stand for the readings of batches taken in from files."""
+    rows = session.scalars(select(ProbeRow).where(~ProbeRow.id.startswith(OF_FILES)).order_by(ProbeRow.id))
+    return [_probe(session, row) for row in rows]
 
 
 def set_speed(session: Session, probe_id: str, speed: float) -> Probe:

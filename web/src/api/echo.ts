@@ -62,6 +62,10 @@ function echoed(state: State, what: What, atS: number, run: Run): State {
         : state;
     case "verdict":
       return { ...state, verdict: what as Schemas["Judgement"] };
+    case "mend":
+      return { ...state, mended: [...state.mended, what as Schemas["Mended"]] };
+    case "yield":
+      return { ...state, weighed_out: what as Schemas["Yielded"] };
     case "end":
       return { ...state, ended_s: atS };
     default:

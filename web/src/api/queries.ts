@@ -136,6 +136,18 @@ export const batchQueries = {
       queryFn: ({ signal }) =>
         dataOf(client.GET("/api/batches/{batch_id}", { params: { path: { batch_id: id } }, signal })),
     }),
+  toLookAt: queryOptions({
+    queryKey: ["batches", "to-look-at"],
+    queryFn: ({ signal }) => dataOf(client.GET("/api/batches/to-look-at", { signal })),
+    staleTime: 0,
+  }),
+  page: (id: number) =>
+    queryOptions({
+      queryKey: ["batches", id, "page"],
+      queryFn: ({ signal }) =>
+        dataOf(client.GET("/api/batches/{batch_id}/page", { params: { path: { batch_id: id } }, signal })),
+      staleTime: 0,
+    }),
   plan: (body: Schemas["PlanBatchIn"]) =>
     queryOptions({
       queryKey: ["batch-plan", body],

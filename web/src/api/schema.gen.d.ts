@@ -7542,7 +7542,7 @@ export interface components {
          * SetClock
          * @description Minutes from the start: cool (low, middle, high), then set; the target; how a correction moved it.
          *
-         *     `textbook_min` is what the book says until it is cool, where this kitchen's own batches say otherwise.
+         *     `textbook_min` is what the book says until it is cool, where so many batches of this kitchen say otherwise.
          */
         SetClock: {
             /** Cool C */
@@ -7553,6 +7553,11 @@ export interface components {
             corrected_by: number;
             /** Curve */
             curve: number[][];
+            /**
+             * Learned Batches
+             * @default 0
+             */
+            learned_batches: number;
             /** Says */
             says: string;
             /** Set Min */

@@ -23,6 +23,15 @@ const DaybookPage = lazy(() =>
   import("../features/daybook").then((place) => ({ default: place.DaybookPage })),
 );
 const BatchPage = lazy(() => import("../features/daybook").then((place) => ({ default: place.BatchPage })));
+const LaidOverPage = lazy(() =>
+  import("../features/daybook").then((place) => ({ default: place.LaidOverPage })),
+);
+const LearnedPage = lazy(() =>
+  import("../features/daybook").then((place) => ({ default: place.LearnedPage })),
+);
+const SeenPage = lazy(() =>
+  import("../features/seen/SeenPage").then((place) => ({ default: place.SeenPage })),
+);
 const ConfectionsPage = lazy(() =>
   import("../features/confection").then((place) => ({ default: place.ConfectionsPage })),
 );
@@ -50,7 +59,11 @@ export function App() {
             <Route path="/recipes/:id/stove" element={<ForRecipe Place={StovePage} />} />
             <Route path="/recipes/:id/set" element={<ForRecipe Place={SetPage} />} />
             <Route path="/daybook" element={<DaybookPage />} />
+            <Route path="/daybook/laid-over" element={<LaidOverPage />} />
+            <Route path="/daybook/kitchen" element={<LearnedPage />} />
             <Route path="/daybook/:id" element={<BatchPage />} />
+            <Route path="/see" element={<SeenPage />} />
+            <Route path="/see/:of/:id" element={<SeenPage />} />
             <Route path="/confections" element={<ConfectionsPage />} />
             <Route path="/confections/:id" element={<ConfectionPage />} />
             <Route path="/occasions" element={<OccasionPage />} />

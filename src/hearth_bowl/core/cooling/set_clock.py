@@ -54,7 +54,7 @@ class Learned:
 class SetClock:
     """Minutes from the start: cool (low, middle, high), then set; the target; how a correction moved it.
 
-    `textbook_min` is what the book says until it is cool, where this kitchen's own batches say otherwise."""
+    `textbook_min` is what the book says until it is cool, where so many batches of this kitchen say otherwise."""
 
     state: str
     cool_c: float
@@ -65,6 +65,7 @@ class SetClock:
     warnings: tuple[str, ...]
     curve: tuple[tuple[float, float], ...]
     textbook_min: float | None = None
+    learned_batches: int = 0
 
 
 def set_clock(
@@ -115,6 +116,7 @@ def set_clock(
         warnings=tuple(_warnings(ask, ambient_c)),
         curve=cool_curve(mixture, ask, ambient_c, times[2] * 60 / max(0.1, factor), factor) if with_curve else (),
         textbook_min=book if learned is not None and not known else None,
+        learned_batches=learned.batches if learned is not None and not known else 0,
     )
 
 

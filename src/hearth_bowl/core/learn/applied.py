@@ -50,7 +50,7 @@ def _timed(step: Step, choices: Mapping[str, str], learned: Mapping[str, Correct
     if found is None or step.usual_min is None or abs(found.value - 1) < LEAST_APART:
         return step
     low, high = step.usual_min
-    usual = (low * found.value, high * found.value)
+    usual = (round(low * found.value, 1), round(high * found.value, 1))
     return replace(step, usual_min=usual, learned=f"usually {low:.0f} to {high:.0f} min; yours, by {_batches(found)}")
 
 
@@ -66,7 +66,7 @@ def _ended(recipe: Recipe, step: Step, learned: Mapping[str, Correction]) -> Ste
     says = f"{says}, by {_batches(found)}"
     return replace(
         step,
-        target_c=(low + found.value, high + found.value),
+        target_c=(low + round(found.value, 1), high + round(found.value, 1)),
         learned=f"{step.learned}; {says}" if step.learned else says,
     )
 

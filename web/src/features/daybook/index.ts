@@ -1,1 +1,4 @@
-export { BatchPage, DaybookPage } from "./DaybookPage";
+export { BatchPage } from "./BatchPage";
+export { DaybookPage } from "./DaybookPage";
+export { LaidOverPage } from "./LaidOverPage";
+export { LearnedPage } from "./LearnedPage";

@@ -1,5 +1,5 @@
 import type { Schemas } from "../../api/client";
-import { mass, temperature, type Units } from "../../units/units";
+import { fineMass, mass, temperature, type Units } from "../../units/units";
 
 /** What happened, in the cook's words. */
 export function told(
@@ -37,6 +37,19 @@ export function told(
       return what.passed ? "Holds its mark" : "Still sticks";
     case "verdict":
       return `Verdict: ${what.words.join(", ") || "noted"}`;
+    case "yield":
+      return [
+        what.made_g !== null && `Made ${mass(what.made_g, units)}`,
+        what.filled_g !== null && `${mass(what.filled_g, units)} filled`,
+        what.shell_each_g !== null && `a shell ${fineMass(what.shell_each_g, units)}`,
+        what.pieces !== null && `${what.pieces} pieces`,
+      ]
+        .filter(Boolean)
+        .join(", ");
+    case "mend":
+      return what.put_in.length > 0
+        ? `Mended with ${what.put_in.map((put) => mass(put.g, units)).join(", ")}`
+        : "Mended";
     case "end":
       return "Done";
     default:

@@ -6,6 +6,7 @@ import { RecipeNotice } from "../../app/Notice";
 import { Button } from "../../ui/Button";
 import { Skeleton } from "../../ui/Skeleton";
 import { numberIn, useUnits } from "../../units/units";
+import { SeeLink } from "../seen";
 import { AskForm } from "./AskForm";
 import { askOf, carried, type Question, SECOND, type Typed, typedAt, typedOf } from "./ask";
 import { GuideLinks } from "./GuideLinks";
@@ -113,6 +114,7 @@ function FitBench(props: BenchProps) {
           <span>Choose what it goes into.</span>
           <span role="status">{saving.message}</span>
         </p>
+        <SeeLink recipe={stored.id} at="unmould" className="print:hidden" />
         <p className="hidden print:block">{chosen?.name}</p>
         {vessels.length === 0 && (
           <p className="mt-3">You have nothing to fill here yet. Add the first vessel.</p>

@@ -192,6 +192,11 @@ function Sentence({ bench }: { bench: BenchState["bench"] }) {
           <span className="text-rim">{sentence.turn}</span>
         </>
       )}
+      {bench.learned && (
+        <span className="block font-normal font-sans text-[1rem] text-rim">
+          In your hands it sets to {bench.learned.index.toFixed(1)}: {bench.learned.says}
+        </span>
+      )}
     </h2>
   );
 }

@@ -10,6 +10,7 @@ import { PhraseList } from "../../ui/Phrase";
 import { LengthField } from "../../ui/QuantityField";
 import { Skeleton } from "../../ui/Skeleton";
 import { useUnits } from "../../units/units";
+import { SeeLink } from "../seen";
 import { type ConfectionBody, isShaped, shapeOf, useBodies } from "./bodies";
 import { Chains } from "./Chains";
 import { CoolCurve } from "./CoolCurve";
@@ -190,6 +191,7 @@ function SetBench({ stored, places, bodies, own, batch }: BenchProps) {
               To its verdict
             </Link>
           )}
+          <SeeLink batch={batch} recipe={stored.id} at="set" />
           {set.isWhatIf && (
             <Button look="plain" onClick={set.backToRunning}>
               Back to the clock that runs
@@ -254,6 +256,15 @@ function SetBench({ stored, places, bodies, own, batch }: BenchProps) {
               point is {degrees(found.cool_c, units)}. Cool is not set: cocoa butter goes on crystallising for
               hours.
             </p>
+            {found.textbook_min !== null && (
+              <p className="mt-1 text-[1rem] text-rim">
+                By the book {minutesText(found.textbook_min)}; here, by {found.learned_batches}{" "}
+                {found.learned_batches === 1 ? "batch" : "batches"}, {minutesText(found.cool_min[1])}.{" "}
+                <Link to="/daybook/kitchen" className="underline">
+                  What this kitchen taught
+                </Link>
+              </p>
+            )}
             {found.says && <p className="mt-1 text-[1rem] text-rim">{found.says}</p>}
             {found.warnings.map((warning) => (
               <p key={warning} className="mt-2 rounded-md bg-butter px-3 py-2 text-[0.9375rem]">

@@ -139,8 +139,15 @@ function ByCue({ run, live, step, units, sinceS }: NowProps) {
   );
 }
 
+/** How long it usually takes; where this kitchen's own batches changed that, what the book says. */
 const Usually = ({ step }: { step: Step }) =>
-  step.usual_min === null ? null : <span> Usually {usualText(step.usual_min)}.</span>;
+  step.usual_min === null ? null : (
+    <span>
+      {" "}
+      {step.learned ? "Here" : "Usually"} {usualText(step.usual_min)}
+      {step.learned && ` (${step.learned})`}.
+    </span>
+  );
 
 function usualText([least = 0, most = 0]: number[]): string {
   const [low, high] = [aboutText(60 * least), aboutText(60 * most)];

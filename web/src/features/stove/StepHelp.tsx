@@ -75,7 +75,7 @@ export function Bursts({ batch, nowC, happen }: BurstProps) {
     onSuccess: (burst) => {
       if (burst.seconds > 0) {
         const rated_w = numberIn(rated) ?? null;
-        happen({ kind: "burst", seconds: burst.seconds, first: before === 0, rated_w });
+        happen({ kind: "burst", seconds: burst.seconds, first: before === 0, rated_w, from_c: nowC });
         setBefore((count) => count + 1);
       }
     },

@@ -22,6 +22,7 @@ import {
   useRun,
   Waiting,
 } from "../run";
+import { SeeLink } from "../seen";
 import { FullCall } from "./FullCall";
 import { Gate } from "./Gate";
 import { Hand } from "./Hand";
@@ -242,6 +243,7 @@ function RunBench({ run }: { run: Run }) {
           <p className="font-display font-semibold text-[1.25rem] leading-tight">
             Next: {run.steps[at + 1] ? lower(run.steps[at + 1]?.title ?? "") : "set, then the verdict"}
           </p>
+          <SeeLink batch={id} className="min-h-16 text-[1.0625rem]" />
           <Link to={`/daybook/${id}`} className={BESIDE}>
             In the daybook
           </Link>

@@ -26,6 +26,8 @@ export function TodayPage() {
   const next = nextOccasion(occasions.data.occasions);
   const running = batches.data.batches.filter((batch) => batch.ended_at === null);
   const quiet = running.length === 0 && timers.length === 0;
+  const [only] = running;
+  const see = running.length === 1 && only ? `/see/batch/${only.id}` : "/see";
   const last = recipes.data.recipes
     .filter((row) => !row.put_away)
     .sort((a, b) => b.changed_at.localeCompare(a.changed_at))[0];
@@ -76,10 +78,40 @@ export function TodayPage() {
               {last.name}
             </Door>
           )}
+          <Door to={see} title="What do you see?">
+            something looks wrong
+          </Door>
         </ul>
+        <LookAgain />
       </section>
       {next && <Next key={next.id} occasion={next} />}
     </main>
+  );
+}
+
+/** What was made and wants a look: how it turned out, or how it has kept. */
+function LookAgain() {
+  const { data } = useQuery(batchQueries.toLookAt);
+  if (!data || data.batches.length === 0) return null;
+  return (
+    <>
+      <h2 className="mt-5 font-bold">Look at again</h2>
+      <ul>
+        {data.batches.map((batch) => (
+          <li key={batch.batch_id} className="border-line border-b">
+            <Link
+              to={`/daybook/${batch.batch_id}`}
+              className="flex min-h-12 flex-wrap items-center justify-between gap-x-4 hover:bg-rim-faint"
+            >
+              <b dir="auto">{batch.name}</b>
+              <span className="text-ash">
+                {batch.asks} {batch.days === 0 ? "Made today" : `Made ${batch.days} days ago`}
+              </span>
+            </Link>
+          </li>
+        ))}
+      </ul>
+    </>
   );
 }
 
