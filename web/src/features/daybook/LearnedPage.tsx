@@ -1,0 +1,182 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { Link } from "react-router";
+import { client, dataOf, type Schemas } from "../../api/client";
+import { Button } from "../../ui/Button";
+import { Skeleton } from "../../ui/Skeleton";
+import { Sure } from "../../ui/Sure";
+import { day } from "./moments";
+
+const MOST_SHOWN = 12;
+
+/** What this kitchen's batches taught: looked into, one left out, all forgotten. */
+export function LearnedPage() {
+  const queries = useQueryClient();
+  const { data } = useQuery({
+    queryKey: ["learned"],
+    staleTime: 0,
+    queryFn: ({ signal }) => dataOf(client.GET("/api/learned", { signal })),
+  });
+  const anew = async () => {
+    await queries.invalidateQueries({ queryKey: ["learned"] });
+    await queries.invalidateQueries({ queryKey: ["set-clock"] });
+  };
+  const forget = useMutation({
+    mutationFn: () => dataOf(client.DELETE("/api/learned")),
+    onSuccess: anew,
+  });
+  if (!data) return <Skeleton />;
+  const counting = data.learned.filter((thing) => thing.entries > 0).length;
+  return (
+    <main className="mx-auto w-full max-w-5xl px-6 py-4 max-md:px-3">
+      <h1 className="font-display font-semibold text-3xl">
+        {counting > 0 ? "How your kitchen differs from the book" : "Nothing is learned of this kitchen yet"}
+      </h1>
+      <p className="mt-1 max-w-prose text-[1.0625rem]">
+        {counting > 0
+          ? "Wherever the book predicts one of these, your own figure takes its place and says so. The band is where four of five next batches should lie."
+          : "After each batch its times, weights and verdict are set beside what the book predicted: what your fridge, your ring and your hands make of it is learned from that. Until then the book stands."}
+      </p>
+      <ul className="mt-3">
+        {data.learned.map((thing) => (
+          <Thing key={thing.what} thing={thing} onChange={anew} />
+        ))}
+      </ul>
+      <p className="mt-4 flex flex-wrap items-center gap-x-5">
+        <Link to="/daybook" className="inline-flex min-h-11 items-center font-bold text-rim underline">
+          To the daybook
+        </Link>
+        {counting > 0 && (
+          <Sure
+            words="Forget all that was learned"
+            goes="The book stands again everywhere. The batches stay in the daybook; each can be learned from again."
+            disabled={forget.isPending}
+            onSure={() => forget.mutate()}
+          />
+        )}
+      </p>
+    </main>
+  );
+}
+
+type Learned = Schemas["LearnedThing"];
+
+function Thing({ thing, onChange }: { thing: Learned; onChange: () => Promise<void> }) {
+  const leave = useMutation({
+    mutationFn: ({ id, teaches }: { id: number; teaches: boolean }) =>
+      dataOf(
+        client.PUT("/api/batches/{batch_id}/teaches", {
+          params: { path: { batch_id: id } },
+          body: { teaches },
+        }),
+      ),
+    onSuccess: onChange,
+  });
+  return (
+    <li className="border-line border-b py-1">
+      <details>
+        <summary className="grid min-h-14 cursor-pointer grid-cols-[minmax(0,1fr)_300px] items-center gap-x-5 max-sm:grid-cols-1">
+          <span>
+            <b className="text-[1.125rem]">{thing.title}</b>
+            <span className="block text-[0.9375rem]">
+              {thing.says}
+              {thing.left_out > 0 && (
+                <span className="text-ash">
+                  {" "}
+                  {thing.left_out} lay so far off that {thing.left_out === 1 ? "it tells" : "they tell"} of
+                  something else.
+                </span>
+              )}
+            </span>
+          </span>
+          <Band thing={thing} />
+        </summary>
+        <table className="mb-2 w-full text-[0.9375rem]">
+          <thead>
+            <tr className="text-left text-ash">
+              <th className="font-normal">Batch</th>
+              <th className="font-normal">What was seen</th>
+              <th className="text-right font-normal">by the book</th>
+              <th className="text-right font-normal">was</th>
+              <th className="text-right font-normal">counts</th>
+            </tr>
+          </thead>
+          <tbody>
+            {thing.entries_from.slice(0, MOST_SHOWN).map((entry) => (
+              <tr key={`${entry.batch_id} ${entry.at} ${entry.observed}`} className="border-line border-t">
+                <td className="py-1">
+                  <Link to={`/daybook/${entry.batch_id}`} className="text-rim underline">
+                    <span dir="auto">{entry.name}</span>, {day(entry.at)}
+                  </Link>
+                </td>
+                <td className="py-1">
+                  {entry.says}
+                  {entry.by === "feel" && <span className="text-ash"> (by feel)</span>}
+                </td>
+                <td className="py-1 text-right text-ash">{figure(entry.predicted, entry.unit)}</td>
+                <td className="py-1 text-right">{figure(entry.observed, entry.unit)}</td>
+                <td className="py-1 text-right">
+                  <Button
+                    look="plain"
+                    disabled={leave.isPending}
+                    onClick={() => leave.mutate({ id: entry.batch_id, teaches: !entry.counts })}
+                  >
+                    {entry.counts ? "Leave out" : "Let it count"}
+                  </Button>
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </details>
+    </li>
+  );
+}
+
+const figure = (value: number, unit: string) =>
+  unit === "index" ? value.toFixed(1) : `${value >= 20 ? Math.round(value) : value.toFixed(1)} ${unit}`;
+
+const LOG_MOST = Math.log(2.6);
+const OFFSET_MOST = 2.5;
+const WIDE = 300;
+
+/** The book's band pale, the learned one in blue with its middle: slower and more to the right. */
+function Band({ thing }: { thing: Learned }) {
+  const place = (value: number) => {
+    const share = thing.kind === "factor" ? Math.log(value) / LOG_MOST : value / OFFSET_MOST;
+    return WIDE / 2 + (Math.max(-1, Math.min(1, share)) * WIDE) / 2.1;
+  };
+  const words =
+    thing.kind === "factor"
+      ? `${thing.value.toFixed(2)} times the book, ${thing.low.toFixed(2)} to ${thing.high.toFixed(2)}`
+      : `${thing.value.toFixed(1)} ${thing.unit} off the book, ${thing.low.toFixed(1)} to ${thing.high.toFixed(1)}`;
+  return (
+    <svg viewBox={`0 0 ${WIDE} 34`} className="block w-full max-w-[300px]" role="img" aria-label={words}>
+      <rect
+        x={place(thing.book_low)}
+        width={place(thing.book_high) - place(thing.book_low)}
+        y="4"
+        height="9"
+        className="fill-rim-pale"
+      />
+      <line x1={WIDE / 2} x2={WIDE / 2} y1="0" y2="34" className="stroke-line-strong" />
+      {thing.entries > 0 && (
+        <>
+          <rect
+            x={place(thing.low)}
+            width={place(thing.high) - place(thing.low)}
+            y="20"
+            height="9"
+            className="fill-rim"
+          />
+          <circle cx={place(thing.value)} cy="24.5" r="6" className="fill-sheet stroke-rim" strokeWidth="3" />
+        </>
+      )}
+      <text x="0" y="13" fontSize="11" className="fill-ash">
+        book
+      </text>
+      <text x="0" y="29" fontSize="11" className="fill-ash">
+        yours
+      </text>
+    </svg>
+  );
+}

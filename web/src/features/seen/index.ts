@@ -1,0 +1,1 @@
+export { SeeLink } from "./SeeLink";
