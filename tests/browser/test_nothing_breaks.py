@@ -73,7 +73,7 @@ class NothingBreaks(PageCase):
         self.assertEqual(amount(), 7)
 
     def test_what_the_server_fails_at_does_not_hold_up_the_rest(self) -> None:
-        self.server.call("POST", "/api/batches", {"recipe_id": 1})
+        batch = self.server.call("POST", "/api/batches", {"recipe_id": 1})[1]["batch"]["id"]
         page = self.open("/recipes/1/stove")
         tries: list[str] = []
 
@@ -84,17 +84,17 @@ class NothingBreaks(PageCase):
             else:
                 route.continue_()
 
-        page.route("**/api/batches/1/events", fails)
+        page.route(f"**/api/batches/{batch}/events", fails)
         event = {"client_key": "bad", "at": "2026-08-21T19:30:05Z", "what": {"kind": "mark", "name": "it thickened"}}
         page.evaluate(
             "(told) => localStorage.setItem('hearth-bowl-told-0-1', JSON.stringify(told))",
-            {"kind": "event", "batch": 1, "event": event},
+            {"kind": "event", "batch": batch, "event": event},
         )
         page.reload()
         page.get_by_role("button", name="Done, go on").click()
 
         def steps() -> list[Any]:
-            run = self.server.call("GET", "/api/batches/1")[1]
+            run = self.server.call("GET", f"/api/batches/{batch}")[1]
             return [row["what"]["step"] for row in run["events"] if row["what"]["kind"] == "step"]
 
         for _ in range(120):

@@ -112,7 +112,7 @@ def words_of(row: BatchRow, said: str = "") -> str:
     """Return the words that a batch is found by: its name, family, ingredients, verdict and what was said of it."""
     record = json.loads(row.document)
     names = [
-        line["ingredient"]["name"] if isinstance(line["ingredient"], dict) else find(line["ingredient"]).label
+        line["ingredient"]["name"] if isinstance(line["ingredient"], dict) else find(line["ingredient"]).name
         for line in record["lines"]
     ]
     words = [row.name, str(record.get("family", "")).replace("-", " "), *names, *json.loads(row.verdict), said]

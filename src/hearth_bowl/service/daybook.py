@@ -82,6 +82,9 @@ class BatchesLaidOver:
     batches: tuple[LaidOver, ...]
     moments: tuple[Moment, ...]
     against: tuple[Against, ...]
+    changes_of: int | None
+    """The newest of them whose verdict says what is worth trying next, and what that is."""
+    changes: tuple[NextChange, ...]
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -180,6 +183,12 @@ def lay_over(session: Session, batch_ids: Sequence[int], now: datetime) -> Batch
                 moments_s=moments,
             )
         )
+    changes_of, changes = None, []
+    for batch_id in reversed(ids):
+        changes = changes_after(session, batch_id, now)
+        if changes:
+            changes_of = batch_id
+            break
     shared = [key for key in laid[0].moments_s if all(key in one.moments_s for one in laid)]
     return BatchesLaidOver(
         batches=tuple(laid),
@@ -188,6 +197,8 @@ def lay_over(session: Session, batch_ids: Sequence[int], now: datetime) -> Batch
             Against(batch_id=batch_id, differences=differences(facts[0], other))
             for batch_id, other in zip(ids[1:], facts[1:], strict=True)
         ),
+        changes_of=changes_of,
+        changes=tuple(changes),
     )
 
 

@@ -1957,6 +1957,10 @@ export interface components {
             against: components["schemas"]["Against"][];
             /** Batches */
             batches: components["schemas"]["LaidOver"][];
+            /** Changes */
+            changes: components["schemas"]["NextChange"][];
+            /** Changes Of */
+            changes_of: number | null;
             /** Moments */
             moments: components["schemas"]["Moment"][];
         };

@@ -2,10 +2,18 @@ import { useState } from "react";
 import { Button } from "./Button";
 import { Popover } from "./Popover";
 
-type Props = { words: string; goes: string; disabled?: boolean; className?: string; onSure: () => void };
+type Props = {
+  words: string;
+  goes: string;
+  /** What the second key says, where nothing is deleted. */
+  yes?: string;
+  disabled?: boolean;
+  className?: string;
+  onSure: () => void;
+};
 
 /** A key for what cannot be undone: it says what goes, and asks once more. */
-export function Sure({ words, goes, disabled, className, onSure }: Props) {
+export function Sure({ words, goes, yes, disabled, className, onSure }: Props) {
   const [open, setOpen] = useState(false);
   return (
     <Popover
@@ -18,7 +26,10 @@ export function Sure({ words, goes, disabled, className, onSure }: Props) {
         </Button>
       }
     >
-      <p>{goes} It cannot be brought back.</p>
+      <p>
+        {goes}
+        {yes === undefined && " It cannot be brought back."}
+      </p>
       <div className="mt-3 flex flex-wrap gap-2">
         <Button
           onClick={() => {
@@ -26,7 +37,7 @@ export function Sure({ words, goes, disabled, className, onSure }: Props) {
             onSure();
           }}
         >
-          Delete it
+          {yes ?? "Delete it"}
         </Button>
         <Button look="plain" onClick={() => setOpen(false)}>
           Keep it

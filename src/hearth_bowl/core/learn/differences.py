@@ -82,20 +82,29 @@ def _of_verdict(
     if first.words == second.words:
         yield Difference(says=f"Both turned out {', '.join(first.words)}.", source="verdict")
         return
-    said = [", ".join(words) if words else "no verdict" for words in (first.words, second.words)]
+    said = [_main(words, others) for words, others in ((first.words, second.words), (second.words, first.words))]
     if way and explaining:
         why = explaining[0].says.rstrip(".")
         yield Difference(
-            says=f"{why[0].upper()}{why[1:]}; that is why it is {way} ({said[1]}, the first: {said[0]}).",
+            says=f"{why[0].upper()}{why[1:]}; that is why it turned out {said[1]} and the first {said[0]}.",
             source="verdict",
         )
     elif way:
         yield Difference(
-            says=f"The second turned out {way} ({said[1]}, the first: {said[0]}); nothing that was recorded tells why.",
+            says=f"The second turned out {said[1]} and the first {said[0]}; nothing that was recorded tells why.",
             source="verdict",
         )
     else:
-        yield Difference(says=f"The first turned out: {said[0]}. The second: {said[1]}.", source="verdict")
+        yield Difference(says=f"The second turned out {said[1]}, the first {said[0]}.", source="verdict")
+
+
+def _main(words: Sequence[str], others: Sequence[str]) -> str:
+    """Return the words that tell one batch from another: those of trouble or of none at all first."""
+    own = [word for word in words if word not in others] or list(words)
+    if not own:
+        return "without a verdict"
+    firm = [word for word in own if word in (*SOFTER, *FIRMER, "just right")]
+    return (firm or own)[0]
 
 
 def _of_recipe(first: BatchFacts, second: BatchFacts) -> Iterator[Difference]:
@@ -186,7 +195,7 @@ def _of_steps(first: BatchFacts, second: BatchFacts) -> Iterator[Difference]:
             continue
         way = "longer" if after > before else "shorter"
         title = second.names.get(key, key)
-        yield Difference(says=f"{title[0].lower()}{title[1:]} took {abs(after - before):.0f} min {way}", source="time")
+        yield Difference(says=f"{title[0].lower()}{title[1:]} was {abs(after - before):.0f} min {way}", source="time")
     for key, after_c in second.hottest_c.items():
         before_c = first.hottest_c.get(key)
         if before_c is None or abs(after_c - before_c) < LEAST_K:

@@ -191,7 +191,7 @@ def step_spans(batch: BatchSeen) -> list[tuple[Step, float, float]]:
     begun = [(at, what.step) for at, what in batch.happened if isinstance(what, StepBegun)]
     done = next((at for at, what in batch.happened if isinstance(what, Ended)), None)
     last = done if done is not None else batch.happened[-1][0] if batch.happened else 0.0
-    ends = [at for at, _ in begun[1:]] + [last]
+    ends = [*(at for at, _ in begun[1:]), *([last] if begun else [])]
     return [
         (batch.steps[step], at, end) for (at, step), end in zip(begun, ends, strict=True) if step < len(batch.steps)
     ]

@@ -103,7 +103,7 @@ def title_of(what: str) -> str:
         case "set" if place in PLACES:
             return f"Until it is ready in {where}"
         case "set":
-            return f"How firm {LIBRARY[of].label if of in LIBRARY else of} sets"
+            return f"How firm {LIBRARY[of].name if of in LIBRARY else of} sets"
         case "burst":
             return f"Microwave, {of}"
         case "boil-off":

@@ -15,7 +15,7 @@ class BatchRow(Base):
     it is found by, `sketch` its trace in few points, `teaches` whether the kitchen learns from it."""
 
     __tablename__ = "batch"
-    __table_args__ = (Index("ix_batch_started_at", "started_at"),)
+    __table_args__ = (Index("ix_batch_found", "started_at", "family", "verdict", "found_by"),)
 
     id: Mapped[int] = mapped_column(primary_key=True)
     recipe_id: Mapped[int | None] = mapped_column(ForeignKey("recipe.id", ondelete="SET NULL"), index=True)

@@ -143,7 +143,8 @@ function Beside({ run }: { run: Schemas["Run"] }) {
   const remove = useMutation({
     mutationFn: () => dataOf(client.DELETE("/api/batches/{batch_id}", { params })),
     onSuccess: async () => {
-      await queries.invalidateQueries({ queryKey: ["batches"] });
+      await queries.invalidateQueries({ queryKey: batchQueries.list.queryKey, exact: true });
+      void queries.invalidateQueries({ queryKey: ["batches", "found"] });
       navigate("/daybook");
     },
   });

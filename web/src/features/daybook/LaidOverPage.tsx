@@ -2,7 +2,6 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link, useSearchParams } from "react-router";
 import { client, dataOf, type Schemas } from "../../api/client";
-import { batchQueries } from "../../api/queries";
 import { Notice } from "../../app/Notice";
 import { LineChart, stepsTo } from "../../ui/LineChart";
 import { PhraseList } from "../../ui/Phrase";
@@ -39,8 +38,6 @@ export function LaidOverPage() {
 function Bench({ found }: { found: Schemas["BatchesLaidOver"] }) {
   const [key, setKey] = useState("start");
   const at = found.moments.find((row) => row.key === key) ?? found.moments[0];
-  const last = found.batches.at(-1);
-  const page = useQuery({ ...batchQueries.page(last?.batch_id ?? 0), enabled: last !== undefined });
   const lead = found.against.flatMap((row) => row.differences).find((row) => row.source === "verdict");
   return (
     <main className="grid flex-1 grid-cols-[minmax(0,1fr)_430px] max-lg:grid-cols-1">
@@ -112,11 +109,11 @@ function Bench({ found }: { found: Schemas["BatchesLaidOver"] }) {
             {row.differences.length === 0 && <p>Nothing that was recorded differs.</p>}
           </div>
         ))}
-        {last && page.data && (
+        {found.changes_of !== null && (
           <NextChanges
-            batch={last.batch_id}
-            changes={page.data.changes}
-            title={`Worth trying after the ${ORDER[found.batches.length - 1]}`}
+            batch={found.changes_of}
+            changes={found.changes}
+            title={`Worth trying after the ${ORDER[found.batches.findIndex((row) => row.batch_id === found.changes_of)]}`}
           />
         )}
       </section>

@@ -48,6 +48,7 @@ export function LearnedPage() {
         {counting > 0 && (
           <Sure
             words="Forget all that was learned"
+            yes="Forget it"
             goes="The book stands again everywhere. The batches stay in the daybook; each can be learned from again."
             disabled={forget.isPending}
             onSure={() => forget.mutate()}

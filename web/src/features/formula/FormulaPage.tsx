@@ -194,7 +194,7 @@ function Sentence({ bench }: { bench: BenchState["bench"] }) {
       )}
       {bench.learned && (
         <span className="block font-normal font-sans text-[1rem] text-rim">
-          In your hands it sets to {bench.learned.index.toFixed(1)}: {bench.learned.says}
+          In your hands it sets to {bench.learned.index.toFixed(1)} ({bench.learned.says})
         </span>
       )}
     </h2>

@@ -23,7 +23,7 @@ export function Seen({ sinceMs, units, onSeen }: SeenProps) {
   };
   return (
     <div>
-      <h3 className="font-bold">What do you see?</h3>
+      <h3 className="font-bold">How is it by now?</h3>
       <p className="text-[0.9375rem] text-ash">A reading or a touch corrects the clock at once.</p>
       <div className="mt-2 grid grid-cols-2 items-end gap-3">
         <NumberField

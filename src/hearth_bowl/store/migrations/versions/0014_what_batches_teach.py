@@ -21,7 +21,7 @@ def upgrade() -> None:
     op.add_column("batch", sa.Column("found_by", sa.String(), nullable=False, server_default=""))
     op.add_column("batch", sa.Column("sketch", sa.String(), nullable=False, server_default="[]"))
     op.add_column("batch", sa.Column("teaches", sa.Boolean(), nullable=False, server_default=sa.true()))
-    op.create_index("ix_batch_started_at", "batch", ["started_at"])
+    op.create_index("ix_batch_found", "batch", ["started_at", "family", "verdict", "found_by"])
     op.create_table(
         "lesson",
         sa.Column("id", sa.Integer(), nullable=False),
@@ -69,6 +69,6 @@ def downgrade() -> None:
     """Go back."""
     op.drop_table("photograph")
     op.drop_table("lesson")
-    op.drop_index("ix_batch_started_at", "batch")
+    op.drop_index("ix_batch_found", "batch")
     for name in ("teaches", "sketch", "found_by", "family"):
         op.drop_column("batch", name)
