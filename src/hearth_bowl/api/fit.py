@@ -15,11 +15,10 @@ from hearth_bowl.api.spec import spec
 from hearth_bowl.api.vessels import VesselIn, vessel_record
 from hearth_bowl.api.wire import Incoming, Outgoing
 from hearth_bowl.core.fit import Fit
-from hearth_bowl.core.fit.ask import ASKS, Question, questions, start_ask
+from hearth_bowl.core.fit.ask import Question
 from hearth_bowl.core.fit.marking import Guide
 from hearth_bowl.core.fit.near_choices import NearChoice
 from hearth_bowl.core.fit.rolling import ROLLING
-from hearth_bowl.core.recipe.recipe import AIMED_INDEX
 from hearth_bowl.formats.ask_file import AskFile
 from hearth_bowl.formats.marking_guide import guide_pdf, guide_svg
 from hearth_bowl.service import fit as service
@@ -91,8 +90,9 @@ class QuestionsOut(Outgoing):
 @spec.validate(resp=Response(HTTP_200=QuestionsOut), operation_id="listQuestions")
 def list_questions() -> QuestionsOut:
     """List what each kind of vessel may be asked."""
-    starts = {use: start_ask(use) for use in ("", *AIMED_INDEX)}
-    return QuestionsOut(kinds={kind: questions(kind) for kind in ASKS}, starts=starts)
+    with database().reading() as session:
+        kinds, starts = service.usual_questions(session, now())
+    return QuestionsOut(kinds=kinds, starts=starts)
 
 
 @fit.post("/fit")

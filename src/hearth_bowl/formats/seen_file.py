@@ -46,8 +46,8 @@ def seen_from(record: Mapping[str, Any]) -> Seen:
         signs=tuple(dict.fromkeys(signs)),
         mass_g=_number(record, "mass_g"),
         now_c=_number(record, "now_c"),
-        facts=_facts(record.get("facts") or {}),
-        answers=_answers(record.get("answers") or {}),
+        facts=_facts({} if record.get("facts") is None else record["facts"]),
+        answers=_answers({} if record.get("answers") is None else record["answers"]),
         kitchen=Kitchen()
         if altitude is None
         else Kitchen(altitude_m=check_number(("altitude_m",), altitude, -500, 9000, "m")),

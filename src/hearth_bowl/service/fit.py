@@ -4,7 +4,7 @@ left."""
 import json
 from collections.abc import Callable, Iterator, Mapping
 from contextlib import contextmanager
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from datetime import datetime
 from typing import Any, TypeVar
 
@@ -17,7 +17,20 @@ from hearth_bowl.core.confection.price import PieceCost, piece_cost
 from hearth_bowl.core.confection.work_out import PerPiece, work_out
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.fit import Fit, fit
-from hearth_bowl.core.fit.ask import Ask, PanAsk, ask_for, ask_kind, asked_alike, check_ask, kind_of
+from hearth_bowl.core.fit.ask import (
+    ASKS,
+    USUAL_LOSS_PCT,
+    Ask,
+    PanAsk,
+    Question,
+    ask_for,
+    ask_kind,
+    asked_alike,
+    check_ask,
+    kind_of,
+    questions,
+    start_ask,
+)
 from hearth_bowl.core.fit.marking import Guide, guide
 from hearth_bowl.core.fit.near_choices import NearChoice, near_choices
 from hearth_bowl.core.fit.other_vessels import OtherVessel, other_vessels
@@ -27,13 +40,14 @@ from hearth_bowl.core.geometry.pans import Pan
 from hearth_bowl.core.keep.cautions import Caution
 from hearth_bowl.core.mass.cooking import finished_or_none
 from hearth_bowl.core.mass.mixture import Mixture
-from hearth_bowl.core.recipe.recipe import Recipe
+from hearth_bowl.core.recipe.recipe import AIMED_INDEX, Recipe
 from hearth_bowl.formats.ask_file import AskFile, ask_from, ask_record
 from hearth_bowl.formats.recipe_file import recipe_from
 from hearth_bowl.formats.vessel_file import vessel_from
 from hearth_bowl.service import vessels as vessel_service
 from hearth_bowl.service.errors import NotFound
 from hearth_bowl.service.larder import prices_per_g, stock
+from hearth_bowl.service.learned import correction_for
 from hearth_bowl.service.recipes import get_recipe
 from hearth_bowl.service.settings import get_settings
 from hearth_bowl.store.models import RecipeFitRow
@@ -67,6 +81,33 @@ def fit_recipe(session: Session, record: Mapping[str, Any], vessel: Mapping[str,
     """
     checked = _checked_fit(session, record, vessel, ask)
     return _under("ask", lambda: fit(checked.recipe, checked.vessel, checked.ask, checked.finished))
+
+
+def usual_questions(session: Session, now: datetime) -> tuple[dict[str, tuple[Question, ...]], dict[str, Ask]]:
+    """Return what each kind of vessel may be asked with its usual answers, and what is asked first by a recipe's use.
+
+    What usually stays behind is what did in this kitchen, where batches of such a vessel taught that.
+    """
+    found = {kind: correction_for(session, f"loss:{kind}", now) for kind in ASKS}
+    usual = {
+        kind: (round(USUAL_LOSS_PCT * one.value, 1), f"usually {USUAL_LOSS_PCT:g} %; yours, by {one.entries} batches")
+        for kind, one in found.items()
+        if one is not None
+    }
+    kinds = {
+        kind: tuple(
+            replace(one, usual=usual[kind][0], learned=usual[kind][1])
+            if one.name == "loss_pct" and kind in usual
+            else one
+            for one in questions(kind)
+        )
+        for kind in ASKS
+    }
+    starts = {}
+    for use in ("", *AIMED_INDEX):
+        ask = start_ask(use)
+        starts[use] = replace(ask, loss_pct=usual[ask.kind][0]) if ask.kind in usual else ask
+    return kinds, starts
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

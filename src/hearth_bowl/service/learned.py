@@ -16,6 +16,7 @@ from hearth_bowl.core.fit import fit
 from hearth_bowl.core.learn.applied import corrected_steps, quantities_of_run
 from hearth_bowl.core.learn.corrections import Correction, Entry, correction_of
 from hearth_bowl.core.learn.lessons import BatchSeen, Forecast, Lesson, lessons_of, shape_of
+from hearth_bowl.core.learn.quantities import title_of
 from hearth_bowl.core.learn.told import told_of
 from hearth_bowl.core.mass.cooking import finished_or_none
 from hearth_bowl.core.mass.kitchen import Kitchen
@@ -206,6 +207,13 @@ def for_plan(session: Session, now: datetime) -> dict[str, Any]:
         elif found is not None:
             cooling[of] = [found.value, found.low, found.high, found.entries]
     return {"hands": hands, "cooling": cooling}
+
+
+def times_of_ones_own(session: Session, now: datetime) -> tuple[str, ...]:
+    """Return what of a running order's times is this kitchen's own, in words."""
+    found = for_plan(session, now)
+    whats = [*(f"cooling:{place}" for place in found["cooling"]), *(f"hands:{job}" for job in found["hands"])]
+    return tuple(title_of(what)[0].lower() + title_of(what)[1:] for what in whats)
 
 
 def factor_of(session: Session, what: str, now: datetime) -> float:

@@ -17,7 +17,7 @@ from hearth_bowl.formats.calendar_file import order_ics
 from hearth_bowl.formats.occasion_file import FORMAT, PlanAnswer, TaskAnswer
 from hearth_bowl.service.confections import confection_record, get_confection, worked_of
 from hearth_bowl.service.errors import NotFound
-from hearth_bowl.service.learned import for_plan
+from hearth_bowl.service.learned import for_plan, times_of_ones_own
 from hearth_bowl.service.moments import check_wall_time
 from hearth_bowl.service.occasions import AwayAsk, OccasionAsk, get_occasion
 from hearth_bowl.service.recipes import get_recipe
@@ -62,6 +62,8 @@ class RunningOrder:
     is_off: bool
     mended: OccasionAsk | None
     visits: int
+    learned: tuple[str, ...]
+    """What of its times is this kitchen's own, in words."""
 
 
 def occasion_record(session: Session, asked: OccasionAsk, now: datetime, more_moulds: int = 0) -> dict[str, Any]:
@@ -190,6 +192,7 @@ def get_order(session: Session, occasion_id: int, wall_now: datetime) -> Running
         is_off=bool(late) or any(_ran_over(one) for one in states),
         mended=None if answer is None else _mended(asked, answer),
         visits=_visits(states),
+        learned=times_of_ones_own(session, now.astimezone()),
     )
 
 

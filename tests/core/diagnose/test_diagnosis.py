@@ -239,8 +239,8 @@ class Refused(unittest.TestCase):
             ({"signs": ()}, ("seen",)),
             ({"signs": ("odd",)}, ("seen", 0)),
             ({"mass_g": 0.0}, ("mass_g",)),
-            ({"facts": Facts(hottest_c=900)}, ("hottest_c",)),
-            ({"facts": Facts(hottest_c=20, coldest_c=30)}, ("coldest_c",)),
+            ({"facts": Facts(hottest_c=900)}, ("facts", "hottest_c")),
+            ({"facts": Facts(hottest_c=20, coldest_c=30)}, ("facts", "coldest_c")),
             ({"answers": {"weather": "yes"}}, ("answers", "weather")),
             ({"answers": {"drops_of_water": "often"}}, ("answers", "drops_of_water")),
         ):

@@ -6687,7 +6687,7 @@ export interface components {
          * @description One thing that may be asked: its words, its default, and whether it is a number of pieces (`whole`).
          *
          *     It means something only with what it `needs`: a shell, halves or single pieces, a dry mix, one recipe alone.
-         *     `offers` are usual answers; `more`: seldom asked.
+         *     `offers` are usual answers; `more`: seldom asked. `learned` says where the default is this kitchen's own.
          */
         Question: {
             /**
@@ -6695,6 +6695,11 @@ export interface components {
              * @enum {string}
              */
             form: "number" | "sides" | "yes-no" | "chocolate" | "rolling";
+            /**
+             * Learned
+             * @default
+             */
+            learned: string;
             /** More */
             more: boolean;
             /** Name */
@@ -7149,6 +7154,8 @@ export interface components {
             is_off: boolean;
             /** Late */
             late: string[];
+            /** Learned */
+            learned: string[];
             mended: components["schemas"]["OccasionAsk"] | null;
             /** Next Task */
             next_task: string | null;

@@ -80,7 +80,10 @@ def diagnose(seen: Seen) -> Diagnosis:
     :raises BadInput: naming the field: an unknown stage, sign, question or answer, a fact out of range.
     """
     _check(seen)
-    facts = checked_facts(seen.facts)
+    try:
+        facts = checked_facts(seen.facts)
+    except BadInput as problem:
+        raise problem.under("facts") from None
     bowl = _bowl(seen, facts)
     bowl, told = answered(bowl, seen.stage, seen.now_c, seen.answers)
     base = prior(seen.signs, seen.stage, seen.recipe.family)

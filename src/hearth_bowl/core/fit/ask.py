@@ -159,7 +159,7 @@ class Question:
     """One thing that may be asked: its words, its default, and whether it is a number of pieces (`whole`).
 
     It means something only with what it `needs`: a shell, halves or single pieces, a dry mix, one recipe alone.
-    `offers` are usual answers; `more`: seldom asked.
+    `offers` are usual answers; `more`: seldom asked. `learned` says where the default is this kitchen's own.
     """
 
     name: str
@@ -171,6 +171,7 @@ class Question:
     needs: tuple[str, ...]
     offers: tuple[Usual, ...]
     more: bool
+    learned: str = ""
 
 
 UNIT_ENDINGS: Final = MappingProxyType({"mm": "mm", "g": "g", "pct": "%", "cup": "g"})

@@ -113,9 +113,10 @@ def _of_recipe(first: BatchFacts, second: BatchFacts) -> Iterator[Difference]:
     for side, batch in enumerate((first, second)):
         for line, grams in batch.recipe.weighed:
             sums.setdefault(line.ingredient.name, [0.0, 0.0])[side] += grams
+    times = scale if abs(scale - 1) > LEAST_SHARE else 1.0
     for name, (before, after) in sums.items():
-        apart = after - before * scale
-        if abs(apart) < max(LEAST_G, 0.02 * max(before * scale, after)):
+        apart = after - before * times
+        if abs(apart) < max(LEAST_G, 0.02 * max(before * times, after)):
             continue
         if not before:
             says = f"{name} went in new: ⟦{after:.0f} g⟧"

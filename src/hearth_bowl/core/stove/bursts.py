@@ -29,6 +29,7 @@ SHARE: Final = 0.5
 SAME_MASS: Final = 0.05
 """A record of a mass so near is taken as it was; of another, the first look comes where it cannot be too late."""
 MELTED_C: Final = 40.0
+OWN_FROM: Final = 0.1
 LONGER, SHORTER = 2.0, 0.5
 """What a kitchen's batches taught of its oven changes a burst by so much at most."""
 WATERY_FROM: Final = 0.4
@@ -166,7 +167,8 @@ def next_burst(
     seconds = min(SHARE * missing_j, most_j) / (taken_up(kind, mixture.mass_g) * rated_w)
     seconds *= _bounded(slower)
     rounded = max(SHORTEST_S, min(LONGEST_S, 5 * round(seconds / 5)))
-    return Burst(seconds=rounded, says="Stir well; stop while lumps remain.")
+    own = f" This oven takes {slower:.2g} times as long as the book." if abs(slower - 1) >= OWN_FROM else ""
+    return Burst(seconds=rounded, says=f"Stir well; stop while lumps remain.{own}")
 
 
 def _bounded(slower: float) -> float:

@@ -63,6 +63,7 @@ function Bench({ run }: { run: Schemas["Run"] }) {
             units={units}
           />
         )}
+        <AsMade recipe={run.recipe} isMended={run.state.mended.length > 0} />
         <Planned rows={page.data?.planned ?? []} />
         <Photographs batch={batch.id} photographs={page.data?.photographs ?? []} />
         <Beside run={run} />
@@ -87,6 +88,26 @@ function Bench({ run }: { run: Schemas["Run"] }) {
         </ol>
       </section>
     </main>
+  );
+}
+
+/** How what was made sets and keeps, with what was put in to mend it. */
+function AsMade({ recipe, isMended }: { recipe: Schemas["RecipeFile"]; isMended: boolean }) {
+  const { data } = useQuery({
+    queryKey: ["as-made", recipe],
+    queryFn: ({ signal }) => dataOf(client.POST("/api/formula", { body: { recipe }, signal })),
+    staleTime: Number.POSITIVE_INFINITY,
+  });
+  const keeps = data?.readings.find((row) => row.title === "Keeps");
+  const contains = data?.readings.find((row) => row.title === "Contains");
+  if (!data) return null;
+  return (
+    <p className="mt-1 text-[1rem]">
+      {isMended && <b>As mended: </b>}
+      {data.sentence.lead}
+      {data.sentence.turn && `, ${data.sentence.turn}`}. {keeps && `Keeps ${keeps.shown} ${keeps.unit}. `}
+      {contains && `Contains ${contains.shown}.`}
+    </p>
   );
 }
 

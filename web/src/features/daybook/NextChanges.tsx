@@ -44,6 +44,9 @@ export function NextChanges({ batch, changes, title = "Worth trying next" }: Pro
             Version {make.data.version} is kept: {make.data.name}.{" "}
             <Link to={`/recipes/${make.data.recipe_id}/formula`} className="font-bold text-rim underline">
               To the recipe
+            </Link>{" "}
+            <Link to={`/recipes/${make.data.recipe_id}/stove`} className="font-bold text-rim underline">
+              Make it again with this change
             </Link>
           </>
         )}

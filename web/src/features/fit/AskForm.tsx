@@ -165,6 +165,9 @@ function Asking({ question, vessel, typed, library, problem, onType }: AskingPro
               onChange={(event) => onType({ [name]: event.target.value })}
             />
           )}
+          {question.learned && (
+            <p className="col-span-2 self-center text-[0.875rem] text-rim">{question.learned}</p>
+          )}
         </>
       );
   }

@@ -101,6 +101,16 @@ function Bench({ stored }: { stored: Schemas["StoredOccasion"] }) {
             {row.message}.
           </p>
         ))}
+        {order && order.learned.length > 0 && (
+          <p className="text-[0.9375rem] text-ash print:hidden">
+            By your own times for {order.learned.slice(0, 3).join(", ")}
+            {order.learned.length > 3 && ` and ${order.learned.length - 3} more`}:{" "}
+            <Link to="/daybook/kitchen" className="text-rim underline">
+              what this kitchen taught
+            </Link>
+            .
+          </p>
+        )}
         {done > 0 && (
           <Button look="plain" aria-pressed={!fold} className="print:hidden" onClick={() => setFold(!fold)}>
             {fold ? `Show the ${done} jobs that are done` : "Fold what is done"}

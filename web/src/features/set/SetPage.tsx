@@ -53,7 +53,9 @@ type BenchProps = {
 };
 
 function SetBench({ stored, places, bodies, own, batch }: BenchProps) {
-  const { recipe } = stored;
+  const run = useQuery({ ...batchQueries.one(batch ?? 0), enabled: batch !== null });
+  // what was put in to mend a batch counts while it sets
+  const recipe = run.data && run.data.state.mended.length > 0 ? run.data.recipe : stored.recipe;
   const units = useUnits();
   const queries = useQueryClient();
   const set = useSetClock(stored, places, own ?? bodies[0]?.body ?? null, batch);
