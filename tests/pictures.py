@@ -37,13 +37,6 @@ def _too_much_chocolate(page: Page) -> None:
     page.get_by_role("button", name="whole milk").wait_for()
 
 
-def _aim(page: Page) -> None:
-    page.get_by_role("button", name="Aim").click()
-    page.get_by_label("It should be right").select_option("roll")
-    page.get_by_role("button", name="Move the amounts").click()
-    page.get_by_role("heading", name="Done. Before and after").wait_for()
-
-
 CARD = """Perseid bites
 
 7 oz semisweet chocolate, chopped
@@ -157,10 +150,9 @@ def _called(page: Page) -> None:
     page.get_by_role("alertdialog").wait_for()
 
 
-def _daybook(page: Page) -> None:
-    _fudge_run(page, 2, 24.0, [*BOIL, (20.3, 113.4), (24.0, 88.0)])
-    page.get_by_role("link", name="In the daybook").click()
-    page.get_by_role("button", name="silky").click()
+def _oily(page: Page) -> None:
+    page.get_by_role("button", name="oily").click()
+    page.get_by_text("Why", exact=True).wait_for()
 
 
 def _setting(page: Page) -> None:
@@ -183,7 +175,6 @@ PICTURES: Final = (
     Picture(file="formula.png", place="/recipes/1/formula"),
     Picture(file="formula-offer.png", place="/recipes/2/formula", first=_too_much_chocolate),
     Picture(file="formula-tablet.png", place="/recipes/6/formula", size=TABLET),
-    Picture(file="formula-aim.png", place="/recipes/2/formula", first=_aim),
     Picture(file="formula-read.png", place="/recipes/1/formula", first=_read),
     Picture(file="formula-fudge.png", place="/recipes/1/formula", first=_fudge),
     Picture(file="larder.png", place="/larder"),
@@ -197,7 +188,8 @@ PICTURES: Final = (
     Picture(file="stove.png", place="/recipes/1/fit", first=_boiling),
     Picture(file="stove-call.png", place="/recipes/1/fit", first=_called),
     Picture(file="set.png", place="/recipes/3/set", first=_setting),
-    Picture(file="daybook.png", place="/recipes/1/fit", first=_daybook),
+    Picture(file="daybook.png", place="/daybook/laid-over?ids=2,6"),
+    Picture(file="signs.png", place="/see/recipe/3?at=join", first=_oily),
 )
 
 

@@ -40,7 +40,8 @@ class Bowl:
     """A recipe as it lies in the bowl now: less the water that it lost, as much of it as there is.
 
     `mass_g` is what was weighed or is taken for it; `extra_water_g` is liquid that was not counted [g of water].
-    `made` is the whole recipe; `recipe` as much of it as has gone in.
+    `made` is the whole recipe; `recipe` as much of it as has gone in. Water that was lost was lost by what is in the
+    bowl, where that was weighed, else by the whole recipe.
     """
 
     made: Recipe
@@ -49,6 +50,7 @@ class Bowl:
     facts: Facts
     kitchen: Kitchen = AT_SEA
     extra_water_g: float = 0.0
+    weighed: bool = False
 
     @cached_property
     def share(self) -> float:
@@ -74,7 +76,8 @@ class Bowl:
     def _lost_g(self) -> float:
         facts = self.facts
         if facts.water_lost_g is not None:
-            return facts.water_lost_g
+            went_in_g = self.mass_g + facts.water_lost_g if self.weighed else self.recipe.mass_g
+            return facts.water_lost_g * self.recipe.mass_g / went_in_g
         if not self.is_cooked:
             return 0.0
         if facts.water_left_pct is not None:
@@ -115,7 +118,14 @@ class Bowl:
     @cached_property
     def fat_to_water(self) -> float | None:
         """Return fat to water of what can split, else None."""
-        return fat_to_water(self.now) if is_emulsion(self.recipe, self.now) else None
+        if self.is_chocolate_alone or not is_emulsion(self.recipe, self.now):
+            return None
+        return fat_to_water(self.now)
+
+    @property
+    def is_chocolate_alone(self) -> bool:
+        """Return whether the chocolate lies in the bowl by itself, its liquid still to come or none at all."""
+        return self.recipe is not self.made
 
     @cached_property
     def index(self) -> float | None:

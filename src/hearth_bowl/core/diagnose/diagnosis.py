@@ -4,7 +4,7 @@ Numbers with no source beside them are judgements.
 """
 
 from collections.abc import Mapping
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 from typing import Final
 
 from hearth_bowl.core.diagnose.answer import Answer, Remedy
@@ -30,6 +30,8 @@ MOST_SIGNS: Final = 6
 MOST_MASS_G: Final = 1e6
 MOST_OUT_MIN: Final = 120.0
 """Two hours in all out of the cold, then it is thrown away: common practice for food that is kept cold."""
+LONG_PAST: Final = 2
+"""What keeps by its water activity alone is thrown away after so many times what it keeps: a judgement."""
 ALONE: Final = 1.05
 """A bowl of no more than so much of the recipe's chocolate holds the chocolate alone."""
 HAZARDS: Final = {"mouldy": "spoiled", "smells-off": "spoiled", "foreign-body": "not-food", "scorched": "scorched"}
@@ -139,10 +141,13 @@ def _bowl(seen: Seen, facts: Facts) -> Bowl:
     by_itself = seen.stage in ("melt", "dip") and recipe.family in MEETS_WATER and sum(base) > 0
     if by_itself and (seen.mass_g is None or seen.mass_g <= ALONE * sum(base)):
         alone = recipe.with_amounts_g(base)
-        return Bowl(made=recipe, recipe=alone, mass_g=seen.mass_g or alone.mass_g, facts=facts, kitchen=seen.kitchen)
+        mass_g = seen.mass_g or alone.mass_g
+        weighed = seen.mass_g is not None
+        return Bowl(made=recipe, recipe=alone, mass_g=mass_g, facts=facts, kitchen=seen.kitchen, weighed=weighed)
     whole = Bowl(made=recipe, recipe=recipe, mass_g=mix(recipe).mass_g, facts=facts, kitchen=seen.kitchen)
-    mass_g = seen.mass_g if seen.mass_g is not None else whole.finished_g
-    return Bowl(made=recipe, recipe=recipe, mass_g=mass_g, facts=facts, kitchen=seen.kitchen)
+    if seen.mass_g is None:
+        return replace(whole, mass_g=whole.finished_g)
+    return replace(whole, mass_g=seen.mass_g, weighed=True)
 
 
 def _hazard(seen: Seen, bowl: Bowl) -> str | None:
@@ -156,8 +161,9 @@ def _hazard(seen: Seen, bowl: Bowl) -> str | None:
     )
     if out is not None and out > MOST_OUT_MIN and perishable:
         return "out-of-the-cold"
-    keeps = bowl.assessed.keeping
-    if seen.facts.days is not None and keeps.where == "fridge" and seen.facts.days > keeps.days_high:
+    keeps, days = bowl.assessed.keeping, seen.facts.days
+    longest = keeps.days_high * (1 if perishable else LONG_PAST)
+    if days is not None and keeps.where == "fridge" and days > longest:
         return "out-of-the-cold"
     return None
 
@@ -199,6 +205,15 @@ def _cautions(seen: Seen, bowl: Bowl, answer: Answer) -> tuple[Caution, ...]:
         )
     if "foreign-body" in seen.signs:
         found.append(Caution(code="splinter", message="Glass and hard plastic cut: gloves, and a bin that closes."))
+    keeps, days = bowl.assessed.keeping, seen.facts.days
+    if days is not None and days > keeps.days_high and answer.verdict != "start-again":
+        found.append(
+            Caution(
+                code="past-its-days",
+                message=f"It is {days:.0f} days old, past the {keeps.days_high} that it keeps by this guide: do not"
+                f" serve it.",
+            )
+        )
     if answer.remedy is not None and seen.stage == "keep":
         found.append(
             Caution(

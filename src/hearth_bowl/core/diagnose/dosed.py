@@ -8,6 +8,7 @@ from typing import Final
 from hearth_bowl.core.diagnose import doses
 from hearth_bowl.core.diagnose.answer import EMULSION_C, Answer, Remedy, instead_of
 from hearth_bowl.core.diagnose.bowl import Bowl
+from hearth_bowl.core.diagnose.causes import GROUPS
 from hearth_bowl.core.diagnose.doses import Dose
 from hearth_bowl.core.ingredients.library import find
 
@@ -38,6 +39,17 @@ def split(bowl: Bowl, stage: str) -> Answer | None:
     if ratio is None:
         return None
     back = doses.watered_back(bowl)
+    if ratio >= FAT_ALONE and bowl.recipe.family in GROUPS["beaten"]:
+        return Answer(
+            verdict="mend",
+            say="Its butter has melted out. Cooled and beaten again it takes its fat back.",
+            remedy=Remedy(
+                do="Set the bowl over cold water and beat as it cools to ⟦18 to 22 °C⟧; no longer than until it is"
+                " even.",
+                work_c=(18.0, 22.0),
+                then="It turns pale, thick and even, and holds the mark of the whisk.",
+            ),
+        )
     if ratio >= FAT_ALONE:
         return Answer(
             verdict="use-as",
@@ -89,11 +101,12 @@ def too_hot(bowl: Bowl, stage: str) -> Answer | None:
     """Answer what got too hot."""
     if bowl.is_cooked:
         return cook(bowl, dissolve=False) or cool_down(stage)
-    if stage in ("set", "keep", "cut", "roll", "unmould"):
+    name, tightens_c = bowl.tightens
+    overheated = (bowl.facts.hottest_c or 0.0) > tightens_c
+    if stage in ("set", "keep", "cut", "roll", "unmould") and not overheated:
         return cool_down(stage)
     if bowl.fat_to_water is not None:
         return split(bowl, stage)
-    name, tightens_c = bowl.tightens
     if bowl.chocolate_g > 0 and (bowl.facts.hottest_c or 0.0) > tightens_c + RUINED_K:
         return Answer(
             verdict="use-as",
@@ -188,8 +201,14 @@ def cook(bowl: Bowl, dissolve: bool) -> Answer | None:
     )
 
 
-def grained(bowl: Bowl, _: str) -> Answer | None:
+def grained(bowl: Bowl, stage: str) -> Answer | None:
     """Answer sugar that grained."""
+    if stage == "dissolve":
+        return Answer(
+            verdict="passes",
+            say="This passes. Keep it below the boil and stir slowly until no grain is left between the fingers, ten"
+            " minutes or so; wash the wall down with a wet brush. Only then let it boil.",
+        )
     if bowl.is_cooked:
         return cook(bowl, dissolve=True)
     return Answer(

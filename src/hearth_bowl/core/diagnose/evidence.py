@@ -251,7 +251,7 @@ def _of_firmness(bowl: Bowl) -> Iterator[Evidence]:
 
 def _of_what_is_in_it(bowl: Bowl) -> Iterator[Evidence]:
     recipe, whole = bowl.recipe, mix(bowl.recipe)
-    if not is_emulsion(recipe, whole) and recipe.family in MEETS_WATER:
+    if recipe.family in MEETS_WATER and (bowl.is_chocolate_alone or not is_emulsion(recipe, whole)):
         yield _against("still-coming-together", SURE)
     has_real = any(line.ingredient.kind == "chocolate" for line, _ in recipe.weighed)
     has_compound = any(line.ingredient.kind == "compound" for line, _ in recipe.weighed)

@@ -187,7 +187,10 @@ def lost(bowl: Bowl, _: str) -> Answer:
         say="Some of it is gone. Weigh the bowl: by what is left, all that is still to go in is taken by the same"
         " share.",
         remedy=Remedy(
-            do=f"Weigh what is left (about ⟦{bowl.mass_g:.0f} g⟧ here, {100 * bowl.share:.0f} % of the whole). Take"
+            do="Weigh what is left, all that is still to go in follows it by the same share. Wipe up what fell before"
+            " anything else is done."
+            if not bowl.weighed
+            else f"Weigh what is left (about ⟦{bowl.mass_g:.0f} g⟧ here, {100 * bowl.share:.0f} % of the whole). Take"
             f" {100 * bowl.share:.0f} % of everything that still goes in, and of the pieces. Wipe up what fell before"
             " anything else is done.",
             then="The ratio is as it was: it sets as it should.",
