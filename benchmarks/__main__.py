@@ -9,6 +9,7 @@ from tests.api.server import Server
 from benchmarks.clock import wake
 from benchmarks.core import core_rows
 from benchmarks.crowd import crowd_row
+from benchmarks.daybook import daybook_rows
 from benchmarks.page import page_rows
 from benchmarks.plan import plan_rows
 from benchmarks.served import memory_row, served_rows, start_row
@@ -28,6 +29,7 @@ def main() -> int:
             memory_row(server),
             crowd_row(server),
             *six_hour_rows(server),
+            *daybook_rows(server),
             start_row(server),
         ]
     finally:

@@ -16,6 +16,7 @@ RUINED_K: Final = 12.0
 """Chocolate alone so far above what it bears does not come back: a judgement."""
 
 
+BROKEN: Final = "stirred into hot milk, or baked into something"
 FAT_ALONE: Final = 4.0
 """From this fat to water on it is no emulsion any more, and no milk makes it one (section D)."""
 
@@ -78,7 +79,7 @@ def split(bowl: Bowl, stage: str) -> Answer | None:
             work_c=EMULSION_C,
             then="It closes from the middle out, smooth and glossy, with no pools of fat.",
         ),
-        instead=instead_of(bowl),
+        instead=BROKEN,
     )
 
 
@@ -93,7 +94,7 @@ def blend(bowl: Bowl, _: str) -> Answer:
             work_c=EMULSION_C,
             then="It turns smooth and glossy. Keep it out of the heat from here on.",
         ),
-        instead=instead_of(bowl),
+        instead=BROKEN,
     )
 
 
