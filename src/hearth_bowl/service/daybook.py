@@ -18,7 +18,7 @@ from hearth_bowl.core.mass.cooking import cooked_part, is_cooked_down
 from hearth_bowl.core.mass.kitchen import Kitchen
 from hearth_bowl.core.recipe.recipe import Recipe
 from hearth_bowl.core.recipe.weighing import shown_g
-from hearth_bowl.core.stove.events import Judgement, Mended, PanWeighed, SetStarted, StepBegun, Weighed
+from hearth_bowl.core.stove.events import Judgement, Marked, Mended, PanWeighed, SetStarted, StepBegun, Weighed
 from hearth_bowl.core.stove.trace import Trace
 from hearth_bowl.formats.recipe_file import RecipeFile, recipe_from, recipe_record
 from hearth_bowl.service.batch_events import add_event
@@ -170,6 +170,9 @@ def lay_over(session: Session, batch_ids: Sequence[int], now: datetime) -> Batch
                 step = seen.steps[what.step]
                 moments.setdefault(step.key, at)
                 names.setdefault(step.key, step.title)
+            elif isinstance(what, Marked):
+                moments.setdefault(f"mark {what.name}", at)
+                names.setdefault(f"mark {what.name}", what.name[:1].upper() + what.name[1:])
             elif isinstance(what, SetStarted):
                 moments.setdefault("set-start", at)
                 names.setdefault("set-start", "It went in to set")

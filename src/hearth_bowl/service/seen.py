@@ -67,6 +67,8 @@ STAGE_OF_STEP: Final[Mapping[str, str]] = {
     "unmould": "unmould",
 }
 """The stage of looking that a step at the stove is."""
+SMEAR, KEPT_DRY = "smear", "temper-melt"
+"""Steps whose question tells whether the chocolate was in temper, and whether everything was dry."""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -198,6 +200,8 @@ def known_of_batch(session: Session, batch_id: int, now: datetime) -> Known:
     undissolved = any(
         what.kind == "gate" and what.key == "dissolve" and what.answer in ("no", "skipped") for _, what in happened
     )
+    asked = {what.key: what.answer for _, what in happened if what.kind == "gate" and what.gate == "ask"}
+    smear = asked.get(SMEAR)
     facts = Facts(
         hottest_c=None if hottest is None else round(hottest[1], 1),
         hottest_when="" if hottest is None else _clock(row.started_at, hottest[0]),
@@ -206,6 +210,8 @@ def known_of_batch(session: Session, batch_id: int, now: datetime) -> Known:
         minutes=round((at_s - began_s) / 60, 1) if row.ended_at is None else None,
         water_lost_g=None if pan is None else pan.start_g - pan.now_g,
         sugar_dissolved=False if undissolved else None,
+        drops_of_water=1.0 if asked.get(KEPT_DRY) == "no" else None,
+        tempered=None if smear in (None, "skipped") else smear == "yes",
         days=None if row.ended_at is None else float(max(0, (now - row.ended_at).days)),
     )
     heard = live(session, batch_id, now)

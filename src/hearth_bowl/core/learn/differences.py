@@ -10,6 +10,7 @@ from typing import Final, Literal
 from hearth_bowl.core.mass.mixture import Mixture
 from hearth_bowl.core.mass.set_index import index_at
 from hearth_bowl.core.recipe.recipe import Recipe
+from hearth_bowl.core.stove.choices import CHOICES
 
 Source = Literal["recipe", "choices", "weights", "readings", "room", "time", "verdict", "mended"]
 SOFTER: Final = ("too soft", "sticky")
@@ -212,7 +213,8 @@ def _of_steps(first: BatchFacts, second: BatchFacts) -> Iterator[Difference]:
         )
     for name, chosen in second.choices.items():
         if first.choices.get(name, chosen) != chosen:
-            yield Difference(says=f"{name}: {chosen} instead of {first.choices[name]}", source="choices")
+            then, before_then = (CHOICES[name][school].name for school in (chosen, first.choices[name]))
+            yield Difference(says=f"{then[0].lower()}{then[1:]}, not: {before_then.lower()}", source="choices")
 
 
 def _of_room(first: BatchFacts, second: BatchFacts) -> Iterator[Difference]:
