@@ -1,4 +1,4 @@
-"""`python -m hearth_bowl VERB ...`: the server for `demo` and `serve`, the command line for everything else."""
+"""`python -m hearth_bowl VERB ...`: the server for `demo` and `serve`, `backup`, `restore`, else the verbs."""
 
 import sys
 
@@ -7,6 +7,10 @@ if __name__ == "__main__":
         from hearth_bowl.server import run
 
         sys.exit(run(sys.argv[1], sys.argv[2:]))
+    if sys.argv[1:2] in (["backup"], ["restore"]):
+        from hearth_bowl.safekeeping import main as safekeeping
+
+        sys.exit(safekeeping(sys.argv[1], sys.argv[2:]))
     from hearth_bowl.cli import main
 
     sys.exit(main(sys.argv[1:]))

@@ -11,6 +11,7 @@ from whitenoise import WhiteNoise
 
 from hearth_bowl.api.batches import LARGEST_ID, batches
 from hearth_bowl.api.confections import confections
+from hearth_bowl.api.data import data
 from hearth_bowl.api.daybook import daybook
 from hearth_bowl.api.fit import fit
 from hearth_bowl.api.formula import formula
@@ -51,10 +52,12 @@ def create_app(
     hosts: frozenset[str] = LOOPBACK_HOSTS,
     helper: Helper | None = None,
     planner: Planner | None = None,
+    warning: str = "",
 ) -> Flask:
     """Return the application on a database, with the built front end in `web`.
 
     :param hosts: the names that it answers to.
+    :param warning: what was noticed of the data when it was opened.
     :param helper: works out what takes long; without one it is done here. `planner` likewise plans.
     """
     app = Flask("hearth_bowl", static_folder=None)
@@ -62,6 +65,7 @@ def create_app(
     app.extensions["hearth_bowl.database"] = database
     app.extensions["hearth_bowl.helper"] = helper or Inline()
     app.extensions["hearth_bowl.planner"] = planner or InlinePlanner()
+    app.extensions["hearth_bowl.warning"] = warning
     register_guard(app)
     register_problems(app)
     for part in (
@@ -78,6 +82,7 @@ def create_app(
         larder,
         probes,
         batches,
+        data,
         daybook,
         learned,
         seen,

@@ -8,7 +8,7 @@ import socket
 import subprocess
 import sys
 import threading
-from collections.abc import Sequence
+from collections.abc import Iterator, Sequence
 from datetime import UTC, datetime
 from pathlib import Path
 from typing import Final
@@ -19,13 +19,16 @@ from hearth_bowl.api.guard import LOOPBACK_HOSTS
 from hearth_bowl.app import create_app
 from hearth_bowl.demo.load import load_demo
 from hearth_bowl.paths import DEMO_DATA, WEB, own_data
+from hearth_bowl.service.backups import back_up_today
 from hearth_bowl.service.helper import HelperProcess
 from hearth_bowl.service.planner import PlannerProcess
 from hearth_bowl.service.probes import STAND_IN, ensure_probe
 from hearth_bowl.service.retention import tidy_readings
 from hearth_bowl.service.snapshot import freeze_old_batches
+from hearth_bowl.store.backup import InUse, finish, in_use
 from hearth_bowl.store.db import Database
 from hearth_bowl.store.migrate import Unreadable, migrate
+from hearth_bowl.store.unclean import WARNING, log_is_missing, mark
 
 DEFAULT_PORT: Final = 8741
 LOOPBACK: Final = "127.0.0.1"
@@ -77,19 +80,36 @@ def start_stand_ins(url: str) -> list[subprocess.Popen[bytes]]:
 def _serve(verb: str, options: argparse.Namespace) -> None:
     folder = options.data or (DEMO_DATA if verb == "demo" else own_data())
     _check_port(options.host, options.port)
+    missing = log_is_missing(folder / FILE)
     database = open_data(folder, demo=verb == "demo")
-    keep_tidy(database)
-    helper, planner = HelperProcess(), PlannerProcess()
-    atexit.register(helper.close)
-    atexit.register(planner.close)
-    app = create_app(database, WEB, LOOPBACK_HOSTS | {options.host}, helper, planner)
-    server = create_server(app, host=options.host, port=options.port, threads=THREADS, ident=None)
-    if verb == "demo" and not options.no_devices:
-        with database.writing() as session:
-            ensure_probe(session, STAND_IN)
-        start_stand_ins(f"http://{options.host}:{options.port}")
-    print(f"Hearth Bowl is at http://{options.host}:{options.port}/ (Ctrl-C stops it)", flush=True)
-    server.run()
+    if missing:
+        print(WARNING, file=sys.stderr, flush=True)
+    with _held(folder):
+        mark(database.path, in_use=True)
+        atexit.register(mark, database.path, in_use=False)
+        keep_tidy(database)
+        helper, planner = HelperProcess(), PlannerProcess()
+        atexit.register(helper.close)
+        atexit.register(planner.close)
+        names = LOOPBACK_HOSTS | {options.host}
+        app = create_app(database, WEB, names, helper, planner, WARNING if missing else "")
+        server = create_server(app, host=options.host, port=options.port, threads=THREADS, ident=None)
+        if verb == "demo" and not options.no_devices:
+            with database.writing() as session:
+                ensure_probe(session, STAND_IN)
+            start_stand_ins(f"http://{options.host}:{options.port}")
+        print(f"Hearth Bowl is at http://{options.host}:{options.port}/ (Ctrl-C stops it)", flush=True)
+        server.run()
+
+
+@contextlib.contextmanager
+def _held(folder: Path) -> Iterator[None]:
+    """Hold the data's folder, so that no backup is put back under a kitchen that is used."""
+    try:
+        with in_use(folder):
+            yield
+    except InUse:
+        raise CannotStart(f"A backup is being put back in {folder} just now: start again when it is done.") from None
 
 
 def _check_port(host: str, port: int) -> None:
@@ -119,6 +139,8 @@ def open_data(folder: Path, demo: bool) -> Database:
         probe.unlink()
     except OSError as problem:
         raise CannotStart(f"The data folder {folder} cannot be written ({problem.strerror}).") from None
+    with _held(folder):
+        finish(folder)
     try:
         migrate(file)
     except Unreadable:
@@ -141,6 +163,8 @@ def keep_tidy(database: Database, every_s: float = TIDY_EVERY_S) -> threading.Ev
         while not ended.is_set():
             with contextlib.suppress(OSError), database.writing() as session:
                 tidy_readings(session, datetime.now(UTC))
+            with contextlib.suppress(OSError):
+                back_up_today(database, datetime.now(UTC))
             ended.wait(every_s)
 
     threading.Thread(target=tidy, name="tidy-readings", daemon=True).start()

@@ -20,6 +20,9 @@ LARGEST_PICTURE_BYTES: Final = 20_000_000
 WHOLE_BATCHES: Final = "/api/batches/take-in"
 LARGEST_BATCH_BYTES: Final = 20_000_000
 """A batch with the readings of a long day."""
+BACKUPS: Final = "/api/data/restore"
+LARGEST_BACKUP_BYTES: Final = 4_000_000_000
+"""A kitchen of many years with its photographs."""
 SAFE_METHODS: Final = frozenset({"GET", "HEAD", "OPTIONS"})
 LOOPBACK_HOSTS: Final = frozenset({"127.0.0.1", "localhost", "::1"})
 CONTENT_SECURITY_POLICY: Final = "; ".join(
@@ -57,6 +60,10 @@ def register_guard(app: Flask) -> None:
         if request.path.endswith(PICTURES):
             request.max_content_length = LARGEST_PICTURE_BYTES
             if (request.mimetype or "").startswith("image/"):
+                return None
+        if request.path == BACKUPS:
+            request.max_content_length = LARGEST_BACKUP_BYTES
+            if request.mimetype == "application/zip":
                 return None
         if request.path == WHOLE_BATCHES:
             request.max_content_length = LARGEST_BATCH_BYTES

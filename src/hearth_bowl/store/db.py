@@ -1,5 +1,6 @@
 """The database: one SQLite file, write-ahead log, foreign keys on, every write in a transaction."""
 
+import threading
 from collections.abc import Iterator
 from contextlib import contextmanager
 from pathlib import Path
@@ -47,13 +48,20 @@ class Database:
 
     def __init__(self, path: Path) -> None:
         self.path = path
-        self.engine = open_engine(path)
+        self._sessions = 0
+        self._alone = False
+        self._gate = threading.Condition()
+        self._mine = threading.local()
+        self._open()
+
+    def _open(self) -> None:
+        self.engine = open_engine(self.path)
         self._writer = self.engine.execution_options(begin_mode="IMMEDIATE")
 
     @contextmanager
     def reading(self) -> Iterator[Session]:
         """Give a session that changes nothing."""
-        with Session(self.engine) as session:
+        with self._one_more(), Session(self.engine) as session:
             yield session
 
     @contextmanager
@@ -63,7 +71,7 @@ class Database:
         :raises DiskFull: no room is left. :raises Locked: another program holds the data.
         """
         try:
-            with Session(self._writer) as session, session.begin():
+            with self._one_more(), Session(self._writer) as session, session.begin():
                 yield session
         except OperationalError as problem:
             name = getattr(problem.orig, "sqlite_errorname", "")
@@ -72,6 +80,41 @@ class Database:
             if name.startswith(("SQLITE_BUSY", "SQLITE_LOCKED")):
                 raise Locked("Another program holds the data.") from problem
             raise
+
+    @contextmanager
+    def _one_more(self) -> Iterator[None]:
+        """Count a session in and out; none begins while the file is changed for another."""
+        depth = getattr(self._mine, "depth", 0)
+        with self._gate:
+            while self._alone and not depth:  # who has a session already is waited for, and waits for none
+                self._gate.wait()
+            self._sessions += 1
+        self._mine.depth = depth + 1
+        try:
+            yield
+        finally:
+            self._mine.depth = depth
+            with self._gate:
+                self._sessions -= 1
+                self._gate.notify_all()
+
+    @contextmanager
+    def replaced(self) -> Iterator[None]:
+        """Close the file while it is put in another's place, and open what is there then; sessions wait meanwhile."""
+        with self._gate:
+            while self._alone:
+                self._gate.wait()
+            self._alone = True
+            while self._sessions:
+                self._gate.wait()
+        try:
+            self.engine.dispose()
+            yield
+        finally:
+            self._open()
+            with self._gate:
+                self._alone = False
+                self._gate.notify_all()
 
     def close(self) -> None:
         """Let go of the file."""

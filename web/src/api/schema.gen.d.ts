@@ -553,6 +553,57 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/data": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Say where the data lies, how large it is, and what is kept of it. */
+        get: operations["tellData"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/data/automatic": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Delete all automatic backups: what was deleted since is gone from them too. */
+        delete: operations["forgetBackups"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/data/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Put a backup in the kitchen's place: the body is the file itself. What was there is kept aside. */
+        post: operations["restoreData"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/diagnose": {
         parameters: {
             query?: never;
@@ -1807,6 +1858,19 @@ export interface components {
             step: components["schemas"]["Step"] | null;
         };
         /**
+         * AutomaticBackup
+         * @description An automatic backup: of which day, and its size.
+         */
+        AutomaticBackup: {
+            /** Bytes */
+            bytes: number;
+            /**
+             * Day
+             * Format: date
+             */
+            day: string;
+        };
+        /**
          * AwayAsk
          * @description From when to when a cook is away, on the kitchen's own clock; `cook` None: all of them.
          */
@@ -1847,6 +1911,20 @@ export interface components {
              * Format: date-time
              */
             to_at: string;
+        };
+        /**
+         * BackupTold
+         * @description What a backup holds: when it was made, by which version, and its size.
+         */
+        BackupTold: {
+            /** App Version */
+            app_version: string;
+            /** Bytes */
+            bytes: number;
+            /** Made At */
+            made_at: string;
+            /** Revision */
+            revision: string;
         };
         /**
          * BalanceIn
@@ -2864,6 +2942,26 @@ export interface components {
             wall_mm?: number;
         };
         /**
+         * DataTold
+         * @description Where the data lies, how large it is, and what is kept of it besides; `warning` is what was noticed at start.
+         */
+        DataTold: {
+            /** Aside */
+            aside: components["schemas"]["OldKitchen"][];
+            /** Automatic */
+            automatic: components["schemas"]["AutomaticBackup"][];
+            /** Database Bytes */
+            database_bytes: number;
+            /** Folder */
+            folder: string;
+            /** Photographs */
+            photographs: number;
+            /** Photographs Bytes */
+            photographs_bytes: number;
+            /** Warning */
+            warning: string;
+        };
+        /**
          * Declared
          * @description An allergen by its name, a nut or a cereal, else by its group, with the parts that bring it.
          */
@@ -3456,6 +3554,14 @@ export interface components {
             phase: "" | "to-boil" | "boil";
             /** Rate C Per Min */
             rate_c_per_min: number;
+        };
+        /**
+         * ForgottenBackupsOut
+         * @description How many automatic backups were deleted.
+         */
+        ForgottenBackupsOut: {
+            /** Deleted */
+            deleted: number;
         };
         /**
          * ForgottenOut
@@ -5380,6 +5486,16 @@ export interface components {
             changes: components["schemas"]["Moved"][];
             /** Label */
             label: string;
+        };
+        /**
+         * OldKitchen
+         * @description What was there before a backup was put back, kept aside in a folder.
+         */
+        OldKitchen: {
+            /** Bytes */
+            bytes: number;
+            /** Folder */
+            folder: string;
         };
         /**
          * OtherReadingRecord
@@ -10638,6 +10754,93 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Cooking"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    tellData: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DataTold"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    forgetBackups: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ForgottenBackupsOut"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    restoreData: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BackupTold"];
                 };
             };
             /** @description Unprocessable Content */

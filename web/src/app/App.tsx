@@ -32,6 +32,9 @@ const LearnedPage = lazy(() =>
 const SeenPage = lazy(() =>
   import("../features/seen/SeenPage").then((place) => ({ default: place.SeenPage })),
 );
+const DataPage = lazy(() =>
+  import("../features/data/DataPage").then((place) => ({ default: place.DataPage })),
+);
 const ConfectionsPage = lazy(() =>
   import("../features/confection").then((place) => ({ default: place.ConfectionsPage })),
 );
@@ -62,6 +65,7 @@ export function App() {
             <Route path="/daybook/laid-over" element={<LaidOverPage />} />
             <Route path="/daybook/kitchen" element={<LearnedPage />} />
             <Route path="/daybook/:id" element={<BatchPage />} />
+            <Route path="/data" element={<DataPage />} />
             <Route path="/see" element={<SeenPage />} />
             <Route path="/see/:of/:id" element={<SeenPage />} />
             <Route path="/confections" element={<ConfectionsPage />} />

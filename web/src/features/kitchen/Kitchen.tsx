@@ -1,5 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useRef, useState } from "react";
+import { Link } from "react-router";
 import { ApiError, client, dataOf, type Schemas } from "../../api/client";
 import { settingsQuery } from "../../api/queries";
 import { Choice, TextField } from "../../ui/Field";
@@ -116,6 +117,9 @@ export function Kitchen() {
           <option value="au">Australian: spoon 20 ml, cup 250 ml</option>
         </Choice>
         <Thermometers />
+        <Link to="/data" className="inline-flex min-h-11 items-center font-bold text-rim underline">
+          Your data: backups, files
+        </Link>
       </div>
     </Popover>
   );

@@ -7,6 +7,7 @@ import { Notice } from "../../app/Notice";
 import { Skeleton } from "../../ui/Skeleton";
 import { clockText, momentText, spokenMinutes } from "../../units/time";
 import { useTimers } from "../clocks";
+import { DataWarning } from "../data";
 import { Standing, useFollowed } from "../order";
 
 const DAY_MS = 86_400_000;
@@ -33,6 +34,7 @@ export function TodayPage() {
     .sort((a, b) => b.changed_at.localeCompare(a.changed_at))[0];
   return (
     <main className="grid flex-1 grid-cols-[minmax(0,1fr)_minmax(0,1fr)] content-start gap-x-10 px-6 py-4 max-md:grid-cols-1 max-md:px-3">
+      <DataWarning />
       <section aria-label="What runs and what comes next">
         <h1 className="font-display font-semibold text-[2rem] leading-tight">
           {quiet ? "Nothing is on the hob" : sentenceOf(running.length, timers.length)}

@@ -1,0 +1,93 @@
+"""The kitchen's data: where it lies, backed up and put back, everything as open files."""
+
+import tempfile
+from datetime import date
+from pathlib import Path
+from typing import Final, cast
+
+from flask import Blueprint, current_app, request, send_file
+from flask import Response as Answer
+from spectree import Response
+
+from hearth_bowl.api.context import database, now
+from hearth_bowl.api.problems import Problem, answer
+from hearth_bowl.api.spec import spec
+from hearth_bowl.api.wire import Outgoing
+from hearth_bowl.core.errors import BadInput
+from hearth_bowl.service import backups as service
+from hearth_bowl.service.everything import write_everything
+from hearth_bowl.service.photographs import folder_of
+from hearth_bowl.store.backup import BackupTold, BadBackup
+
+data = Blueprint("data", __name__, url_prefix="/api/data")
+BLOCK: Final = 1 << 20
+
+
+class ForgottenBackupsOut(Outgoing):
+    """How many automatic backups were deleted."""
+
+    deleted: int
+
+
+@data.errorhandler(BadBackup)
+def _bad_backup(problem: BadBackup) -> Answer:
+    return answer(Problem(title="It cannot be put back", status=422, detail=f"{problem} Nothing was changed."))
+
+
+@data.get("")
+@spec.validate(resp=Response(HTTP_200=service.DataTold), operation_id="tellData")
+def tell_data() -> service.DataTold:
+    """Say where the data lies, how large it is, and what is kept of it."""
+    return service.data_told(database(), cast(str, current_app.extensions.get("hearth_bowl.warning", "")))
+
+
+@data.get("/backup.zip")
+def backup() -> Answer:
+    """Back the kitchen up, while it is used, and send the file."""
+    with tempfile.TemporaryDirectory(dir=database().path.parent, prefix="backup-") as folder:
+        file = Path(folder) / "backup.zip"
+        service.backup_to(database(), file, now())
+        handle = file.open("rb")
+    name = f"hearth-bowl-{now().astimezone():%Y-%m-%d-%H%M}.zip"
+    return send_file(handle, mimetype="application/zip", as_attachment=True, download_name=name)
+
+
+@data.get("/automatic/<day>.zip")
+def automatic(day: str) -> Answer:
+    """Send an automatic backup."""
+    try:
+        wanted = date.fromisoformat(day)
+    except ValueError:
+        raise BadInput(("day",), f"{day[:20]!r} is no day", "such as 2026-08-12", "not-a-time") from None
+    file = service.automatic_file(database().path.parent, wanted)
+    name = f"hearth-bowl-{wanted.isoformat()}.zip"
+    return send_file(file, mimetype="application/zip", as_attachment=True, download_name=name)
+
+
+@data.delete("/automatic")
+@spec.validate(resp=Response(HTTP_200=ForgottenBackupsOut), operation_id="forgetBackups")
+def forget_automatic() -> ForgottenBackupsOut:
+    """Delete all automatic backups: what was deleted since is gone from them too."""
+    return ForgottenBackupsOut(deleted=service.forget_automatic(database().path.parent))
+
+
+@data.post("/restore")
+@spec.validate(resp=Response(HTTP_200=BackupTold, HTTP_422=Problem), operation_id="restoreData")
+def restore() -> BackupTold:
+    """Put a backup in the kitchen's place: the body is the file itself. What was there is kept aside."""
+    with tempfile.NamedTemporaryFile(dir=database().path.parent, prefix="upload-") as file:
+        for block in iter(lambda: request.stream.read(BLOCK), b""):
+            file.write(block)
+        file.flush()
+        return service.restore_from(database(), Path(file.name), now())
+
+
+@data.get("/everything.zip")
+def everything() -> Answer:
+    """Send everything as open files, JSON and CSV."""
+    out = tempfile.TemporaryFile()  # noqa: SIM115 - it is sent, and closed with the answer
+    with database().reading() as session:
+        write_everything(session, folder_of(database().path), out, now())
+    out.seek(0)
+    name = f"hearth-bowl-files-{now().astimezone():%Y-%m-%d}.zip"
+    return send_file(out, mimetype="application/zip", as_attachment=True, download_name=name)

@@ -1,0 +1,1 @@
+export { DataWarning } from "./DataWarning";
