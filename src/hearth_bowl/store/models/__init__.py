@@ -17,6 +17,7 @@ from hearth_bowl.store.models.larder import LarderRow
 from hearth_bowl.store.models.occasion import OccasionHappeningRow, OccasionOrderRow, OccasionPieceRow, OccasionRow
 from hearth_bowl.store.models.recipe import RecipeRow, RecipeVersionRow
 from hearth_bowl.store.models.settings import SettingsRow
+from hearth_bowl.store.models.shelf import MakingMoveRow, MakingRow
 from hearth_bowl.store.models.vessel import VesselRow
 
 __all__ = [
@@ -26,6 +27,8 @@ __all__ = [
     "ConfectionRow",
     "LarderRow",
     "LessonRow",
+    "MakingMoveRow",
+    "MakingRow",
     "OccasionHappeningRow",
     "OccasionOrderRow",
     "OccasionPieceRow",

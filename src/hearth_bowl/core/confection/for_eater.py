@@ -1,0 +1,77 @@
+"""What the one who eats it is told on a label: what it is, its energy, and what to be careful of."""
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from math import fsum
+from types import MappingProxyType
+from typing import Final
+
+from hearth_bowl.core.confection.confection import Blend
+from hearth_bowl.core.confection.work_out import Worked, WorkedPart
+from hearth_bowl.core.ingredients.ingredient import energy_by_factors
+from hearth_bowl.core.recipe.recipe import Recipe
+
+TOLD: Final[Mapping[str, str]] = MappingProxyType(
+    {
+        "raw-egg": "Contains raw egg: not for infants, the pregnant, the old or the ill.",
+        "alcohol": "Not for children, nor for those who are pregnant.",
+        "honey-infants": "Contains honey: not for infants under one year.",
+        "gelatine": "Contains gelatine.",
+        "choking": "Round, small or hard: cut it up for small children.",
+    }
+)
+"""By the code of a caution. What a cook must do in making it stands in the kitchen, not on the box."""
+AS_SAID: Final = frozenset({"not-for-eating"})
+OUTSIDE: Final = ("shell", "coat", "rolling")
+ENERGY_SPREAD: Final = 0.1
+"""How far energy by tables lies from energy by analysis: usual in guides to nutrition tolerances."""
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Energy:
+    """kcal per 100 g as it is eaten, with its band, and what it rests on."""
+
+    kcal: float
+    low: float
+    high: float
+    basis: str
+
+
+def told_eater(worked: Worked) -> tuple[str, ...]:
+    """Return the cautions for the one who eats it, what can hurt first."""
+    found = [
+        TOLD.get(caution.code, caution.message)
+        for caution in worked.cautions
+        if caution.code in TOLD or caution.code in AS_SAID
+    ]
+    return tuple(found)
+
+
+def what_it_is(worked: Worked) -> str:
+    """Return in a few words what a confection is: what is inside, and what is round it."""
+    inside = dict.fromkeys(_words(part) for part in worked.parts if part.part.role not in (*OUTSIDE, "topping", "core"))
+    outside = [part for part in worked.parts if part.part.role in OUTSIDE]
+    words = " and ".join(inside)
+    if outside:
+        words = f"{words} in {_words(outside[0])}" if words else _words(outside[0])
+    return words[:1].upper() + words[1:]
+
+
+def _words(part: WorkedPart) -> str:
+    of = part.part.of
+    if isinstance(of, Recipe):
+        return of.family.replace("-", " ") if of.family not in ("", "filling") else of.name
+    return part.name.lower() if not isinstance(of, Blend) else "blended chocolate"
+
+
+def energy_of(worked: Worked) -> Energy:
+    """Return the energy of a confection by its ingredients' own tables; what water boils off carries none away.
+
+    The band is ten per cent, or wider where an ingredient's table and the factors of its components differ more
+    (Regulation (EU) No 1169/2011, annex XIV).
+    """
+    by_table = fsum(grams * one.energy_kcal_per_100g / 100 for one, grams in worked.ingredients)
+    by_factors = fsum(grams * energy_by_factors(one.composition_pct) / 100 for one, grams in worked.ingredients)
+    kcal = by_table / worked.piece_g * 100
+    off = max(ENERGY_SPREAD * kcal, abs(by_table - by_factors) / worked.piece_g * 100)
+    return Energy(kcal=kcal, low=kcal - off, high=kcal + off, basis="the ingredients' tables, by mass as eaten")
