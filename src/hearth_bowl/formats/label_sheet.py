@@ -4,6 +4,7 @@ True to size, black on white. The words are set as large as the label allows; wh
 with the size that it needs: nothing is cut.
 """
 
+import re
 from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass
 from functools import cache
@@ -27,6 +28,8 @@ TITLE: Final = 1.45
 """The name is set so much larger."""
 LEADING: Final = 1.18
 INSET_MM: Final = 2.0
+STRIP_COLUMNS: Final = 3
+COLUMN_GAP_MM: Final = 4.0
 MOST_ROWS: Final = 40
 MOST_LABELS: Final = 2000
 
@@ -273,39 +276,30 @@ def _at(texts: Sequence[Sequence[Run]], sheet: Sheet, size_pt: float) -> list[_P
 
     On a round label each line is as wide as the circle there, so the block is tried from several heights.
     """
-    if sheet.shape != "round":
-        found, end = _lines(texts, sheet, size_pt, INSET_MM)
-        return found if found is not None and end <= sheet.height_mm - INSET_MM + 0.01 else None
-    for start in range(int(INSET_MM * 2), int(sheet.height_mm)):
-        found, end = _lines(texts, sheet, size_pt, start / 2 + INSET_MM)
-        if found is None:
-            continue
-        if end <= sheet.height_mm - INSET_MM:
-            return found
-    return None
+    starts = [INSET_MM]
+    if sheet.shape == "round":
+        starts = [INSET_MM + half / 2 for half in range(int(2 * INSET_MM), int(sheet.height_mm))]
+    return next((found for start in starts if (found := _lines(texts, sheet, size_pt, start)) is not None), None)
 
 
-def _lines(
-    texts: Sequence[Sequence[Run]], sheet: Sheet, size_pt: float, top_mm: float
-) -> tuple[list[_Placed] | None, float]:
-    """Return the words in lines from a height on, and where they end [mm]; None where a word is too wide."""
+def _lines(texts: Sequence[Sequence[Run]], sheet: Sheet, size_pt: float, top_mm: float) -> list[_Placed] | None:
+    """Return the words in lines from a height on, None where they do not fit; a strip is set in columns."""
     placed: list[_Placed] = []
-    y = top_mm
+    columns = STRIP_COLUMNS if sheet.shape == "strip" else 1
+    column, y = 0, top_mm
     for runs in texts:
         words = list(_words(runs))
         while words:
-            scale = max(run.scale for run in words[:1])
+            scale = words[0].scale
             height = size_pt * scale * LEADING / PT_PER_MM
-            room, left = _room(sheet, y, y + height)
-            taken, width = 0, 0.0
-            while taken < len(words):
-                wide = _width_mm(words[taken], size_pt)
-                if width + _width_mm(_trimmed(words[taken]), size_pt) > room:
-                    break
-                width += wide
-                taken += 1
+            if y + height > sheet.height_mm - INSET_MM + 0.01:
+                column, y = column + 1, top_mm
+                if column == columns:
+                    return None
+            room, left = _room(sheet, y, y + height, column)
+            taken = _taken(words, size_pt, room)
             if not taken:
-                return None, y
+                return None
             line = [*words[: taken - 1], _trimmed(words[taken - 1])]
             used = sum(_width_mm(word, size_pt) for word in line)
             x = left + ((room - used) / 2 if sheet.shape == "round" else 0.0)
@@ -317,23 +311,35 @@ def _lines(
             words = words[taken:]
             y += height
         y += size_pt * 0.28 / PT_PER_MM
-    return placed, y
+    return placed
 
 
-def _room(sheet: Sheet, top_mm: float, end_mm: float) -> tuple[float, float]:
+def _taken(words: Sequence[Run], size_pt: float, room_mm: float) -> int:
+    """Return how many words a line takes."""
+    width = 0.0
+    for taken, word in enumerate(words):
+        if width + _width_mm(_trimmed(word), size_pt) > room_mm:
+            return taken
+        width += _width_mm(word, size_pt)
+    return len(words)
+
+
+def _room(sheet: Sheet, top_mm: float, end_mm: float, column: int) -> tuple[float, float]:
     """Return how wide a line may be between two heights, and where it begins [mm]."""
-    if sheet.shape != "round":
-        return sheet.width_mm - 2 * INSET_MM, INSET_MM
-    radius = sheet.width_mm / 2 - INSET_MM
-    off = max(abs(top_mm - sheet.height_mm / 2), abs(end_mm - sheet.height_mm / 2))
-    half = sqrt(max(0.0, radius**2 - off**2))
-    return 2 * half, sheet.width_mm / 2 - half
+    if sheet.shape == "round":
+        radius = sheet.width_mm / 2 - INSET_MM
+        off = max(abs(top_mm - sheet.height_mm / 2), abs(end_mm - sheet.height_mm / 2))
+        half = sqrt(max(0.0, radius**2 - off**2))
+        return 2 * half, sheet.width_mm / 2 - half
+    columns = STRIP_COLUMNS if sheet.shape == "strip" else 1
+    room = (sheet.width_mm - 2 * INSET_MM - (columns - 1) * COLUMN_GAP_MM) / columns
+    return room, INSET_MM + column * (room + COLUMN_GAP_MM)
 
 
 def _words(runs: Iterable[Run]) -> Iterator[Run]:
-    """Give the words of some runs, each with the space behind it."""
+    """Give the words of some runs, each with the space behind it; a figure stays with its unit."""
     for run in runs:
-        parts = run.text.split(" ")
+        parts = re.sub(r"(?<=\d) (?=%|g\b|kcal|°C)", "\u00a0", run.text).split(" ")
         for position, part in enumerate(parts):
             text = part + (" " if position + 1 < len(parts) else "")
             if text:

@@ -162,6 +162,7 @@ def label_of_making(
 def _document(worked: Worked, made: date, pieces: int | None) -> dict[str, Any]:
     label = label_answer(label_of(worked, pieces), made)
     label["cautions"] = list(told_eater(worked))
+    label["keep"] = f"{PLACES[worked.keeping.where]}."
     energy = energy_of(worked)
     words = f"Energy {energy.kcal:.0f} kcal per 100 g, within {energy.low:.0f} to {energy.high:.0f}."
     return {"label": label, "what": what_it_is(worked), "energy": words}

@@ -808,6 +808,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/label-sheets": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Return the sheets of labels that one begins from. */
+        get: operations["labelSheets"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/larder": {
         parameters: {
             query?: never;
@@ -1328,6 +1345,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/recipes/{recipe_id}/keep": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Say how the confections are kept that a recipe goes into, and what lies there of them. */
+        get: operations["keepOfRecipe"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/recipes/{recipe_id}/put-away": {
         parameters: {
             query?: never;
@@ -1478,6 +1512,76 @@ export interface paths {
         put: operations["saveSettings"];
         post?: never;
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** List everything that was made. */
+        get: operations["listShelf"];
+        put?: never;
+        /** Put what was made on the shelf. */
+        post: operations["addMaking"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/{making_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Return a making. */
+        get: operations["getMaking"];
+        put?: never;
+        post?: never;
+        /** Delete a making. */
+        delete: operations["deleteMaking"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/{making_id}/moves": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Note what happened to a making. */
+        post: operations["moveMaking"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/{making_id}/moves/{move_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Take the last note of a making back. */
+        delete: operations["takeBackMove"];
         options?: never;
         head?: never;
         patch?: never;
@@ -4020,6 +4124,16 @@ export interface components {
             words?: string[];
         };
         /**
+         * KeepOut
+         * @description The confections that a recipe goes into, with how each is kept, and the makings of them.
+         */
+        KeepOut: {
+            /** Confections */
+            confections: components["schemas"]["KeptConfection"][];
+            /** Makings */
+            makings: components["schemas"]["Making"][];
+        };
+        /**
          * KeepVersionIn
          * @description A name for the version; empty takes its number.
          */
@@ -4059,6 +4173,22 @@ export interface components {
             part: string;
             /** Where */
             where: string;
+        };
+        /**
+         * KeptConfection
+         * @description A confection that a recipe goes into: how it would be kept, how many are made of it; None: it cannot be worked
+         *     out, and why.
+         */
+        KeptConfection: {
+            /** Confection Id */
+            confection_id: number;
+            lasting: components["schemas"]["Lasting"] | null;
+            /** Name */
+            name: string;
+            /** Pieces */
+            pieces: number | null;
+            /** Why Not */
+            why_not: string;
         };
         /**
          * KeptFit
@@ -4266,6 +4396,14 @@ export interface components {
             };
         };
         /**
+         * LabelSheetsOut
+         * @description The sheets of labels that one begins from, by page and shape.
+         */
+        LabelSheetsOut: {
+            /** Sheets */
+            sheets: components["schemas"]["Sheet"][];
+        };
+        /**
          * LaidOver
          * @description A batch among others laid over each other: its trace, and the moments that traces can be aligned at [s].
          */
@@ -4361,6 +4499,36 @@ export interface components {
         LarderOut: {
             /** Items */
             items: components["schemas"]["LarderItem"][];
+        };
+        /**
+         * Lasting
+         * @description What decides how long it is safe, what goes of its texture first, and what to do; each in words.
+         *
+         *     `may_freeze` is False where freezing spoils it.
+         */
+        Lasting: {
+            /** Days High */
+            days_high: number;
+            /** Days Low */
+            days_low: number;
+            /** Freeze */
+            freeze: string;
+            /** May Freeze */
+            may_freeze: boolean;
+            /** Part */
+            part: string;
+            /** Safety */
+            safety: string;
+            /** Take Out */
+            take_out: string;
+            /** Texture */
+            texture: string;
+            /** Thaw */
+            thaw: string;
+            /** Where */
+            where: string;
+            /** Wrap */
+            wrap: string;
         };
         /**
          * Layer
@@ -4778,6 +4946,45 @@ export interface components {
             number: number;
         };
         /**
+         * Making
+         * @description A making, where it lies and what is left of it.
+         */
+        Making: {
+            /** Batch Id */
+            batch_id: number | null;
+            /** Confection Id */
+            confection_id: number | null;
+            /** Id */
+            id: number;
+            lasting: components["schemas"]["Lasting"];
+            /**
+             * Made On
+             * Format: date
+             */
+            made_on: string;
+            /** Moves */
+            moves: components["schemas"]["MovedTold"][];
+            /** Name */
+            name: string;
+            /** Pieces */
+            pieces: number;
+            /** Place */
+            place: string;
+            standing: components["schemas"]["OnShelf"];
+            /**
+             * Until
+             * Format: date
+             */
+            until: string;
+        };
+        /**
+         * MakingOut
+         * @description A making.
+         */
+        MakingOut: {
+            making: components["schemas"]["Making"];
+        };
+        /**
          * Marked
          * @description A moment was marked by one of the cook's words.
          */
@@ -5131,6 +5338,23 @@ export interface components {
              */
             short: components["schemas"]["Short"][];
         };
+        /**
+         * MovedTold
+         * @description What happened, and on which day.
+         */
+        MovedTold: {
+            /** Id */
+            id: number;
+            /**
+             * On Day
+             * Format: date
+             */
+            on_day: string;
+            /** Pieces */
+            pieces: number;
+            /** What */
+            what: string;
+        };
         /** NamedAllergen */
         NamedAllergen: {
             /** From */
@@ -5202,6 +5426,48 @@ export interface components {
         NewEventsOut: {
             /** Stored */
             stored: number;
+        };
+        /**
+         * NewMaking
+         * @description A confection that was made; `client_key` is the page's own, so that a press sent twice counts once.
+         */
+        NewMakingIn: {
+            /**
+             * Batch Id
+             * @default null
+             */
+            batch_id?: number | null;
+            /** Client Key */
+            client_key: string;
+            /** Confection Id */
+            confection_id: number;
+            /**
+             * Made On
+             * Format: date
+             */
+            made_on: string;
+            /** Pieces */
+            pieces: number;
+        };
+        /**
+         * NewMove
+         * @description What happened to a making: eaten, given or thrown away so many pieces, frozen or thawed.
+         */
+        NewMoveIn: {
+            /** Client Key */
+            client_key: string;
+            /**
+             * On Day
+             * Format: date
+             */
+            on_day: string;
+            /**
+             * Pieces
+             * @default 0
+             */
+            pieces?: number;
+            /** What */
+            what: string;
         };
         /**
          * NewRecipeIn
@@ -5496,6 +5762,20 @@ export interface components {
             bytes: number;
             /** Folder */
             folder: string;
+        };
+        /**
+         * OnShelf
+         * @description Where a making stands: pieces left, days left until best before (below 0: past it), and whether it is frozen.
+         */
+        OnShelf: {
+            /** Days In All */
+            days_in_all: number;
+            /** Days Left */
+            days_left: number;
+            /** Is Frozen */
+            is_frozen: boolean;
+            /** Pieces Left */
+            pieces_left: number;
         };
         /**
          * OtherReadingRecord
@@ -7951,6 +8231,79 @@ export interface components {
              * @default null
              */
             tin_g?: number | null;
+        };
+        /**
+         * Sheet
+         * @description A sheet of labels by its measures [mm]: rows and columns, the gaps between them, and where the first one
+         *     begins.
+         */
+        Sheet: {
+            /**
+             * Columns
+             * @default 3
+             */
+            columns: number;
+            /**
+             * Gap X Mm
+             * @default 3
+             */
+            gap_x_mm: number;
+            /**
+             * Gap Y Mm
+             * @default 3
+             */
+            gap_y_mm: number;
+            /**
+             * Height Mm
+             * @default 90
+             */
+            height_mm: number;
+            /**
+             * Left Mm
+             * @default 6
+             */
+            left_mm: number;
+            /**
+             * Page
+             * @default a4
+             * @enum {string}
+             */
+            page: "a4" | "letter";
+            /**
+             * Rows
+             * @default 3
+             */
+            rows: number;
+            /**
+             * Shape
+             * @default square
+             * @enum {string}
+             */
+            shape: "square" | "round" | "strip";
+            /**
+             * Top Mm
+             * @default 10
+             */
+            top_mm: number;
+            /**
+             * Width Mm
+             * @default 64
+             */
+            width_mm: number;
+        };
+        /**
+         * Shelf
+         * @description What lies there, worst first; what is finished with, the last first; what that teaches, by confection.
+         */
+        Shelf: {
+            /** Finished */
+            finished: components["schemas"]["Making"][];
+            /** Teaches */
+            teaches: {
+                [key: string]: string;
+            };
+            /** There */
+            there: components["schemas"]["Making"][];
         };
         /**
          * Shell
@@ -11247,6 +11600,35 @@ export interface operations {
             };
         };
     };
+    labelSheets: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LabelSheetsOut"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     listLarder: {
         parameters: {
             query?: never;
@@ -12739,6 +13121,46 @@ export interface operations {
             };
         };
     };
+    keepOfRecipe: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                recipe_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeepOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     putAwayRecipe: {
         parameters: {
             query?: never;
@@ -13104,6 +13526,240 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Settings"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    listShelf: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Shelf"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    addMaking: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewMakingIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MakingOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getMaking: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                making_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MakingOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    deleteMaking: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                making_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    moveMaking: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                making_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewMoveIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MakingOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    takeBackMove: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                making_id: number;
+                move_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MakingOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
                 };
             };
             /** @description Unprocessable Content */

@@ -35,6 +35,12 @@ const SeenPage = lazy(() =>
 const DataPage = lazy(() =>
   import("../features/data/DataPage").then((place) => ({ default: place.DataPage })),
 );
+const ShelfPage = lazy(() =>
+  import("../features/shelf/ShelfPage").then((place) => ({ default: place.ShelfPage })),
+);
+const KeepPage = lazy(() =>
+  import("../features/shelf/KeepPage").then((place) => ({ default: place.KeepPage })),
+);
 const ConfectionsPage = lazy(() =>
   import("../features/confection").then((place) => ({ default: place.ConfectionsPage })),
 );
@@ -61,6 +67,8 @@ export function App() {
             <Route path="/larder" element={<LarderPage />} />
             <Route path="/recipes/:id/stove" element={<ForRecipe Place={StovePage} />} />
             <Route path="/recipes/:id/set" element={<ForRecipe Place={SetPage} />} />
+            <Route path="/recipes/:id/keep" element={<ForRecipe Place={KeepPage} />} />
+            <Route path="/shelf" element={<ShelfPage />} />
             <Route path="/daybook" element={<DaybookPage />} />
             <Route path="/daybook/laid-over" element={<LaidOverPage />} />
             <Route path="/daybook/kitchen" element={<LearnedPage />} />

@@ -9,6 +9,7 @@ const PLACES = [
   { key: "fit", name: "Fit" },
   { key: "stove", name: "Stove" },
   { key: "set", name: "Set" },
+  { key: "keep", name: "Keep" },
 ] as const;
 
 const BESIDE = [
@@ -16,6 +17,7 @@ const BESIDE = [
   { to: "/recipes", name: "Recipes" },
   { to: "/confections", name: "Confections" },
   { to: "/occasions", name: "Occasions" },
+  { to: "/shelf", name: "Shelf" },
   { to: "/larder", name: "Larder" },
   { to: "/daybook", name: "Daybook" },
 ] as const;

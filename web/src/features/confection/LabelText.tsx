@@ -5,10 +5,13 @@ import { serverNow } from "../../api/serverTime";
 import { TextField } from "../../ui/Field";
 import { NumberField } from "../../ui/NumberField";
 import { mass, numberIn, type Units } from "../../units/units";
+import { LabelSheet, PutAway } from "../shelf";
 import type { Asked } from "./words";
 
+type Props = { id: number; asked: Asked; units: Units; pieces: number };
+
 /** What belongs on the label of so many pieces: its words, allergens set apart, ready to be copied. */
-export function LabelText({ asked, units }: { asked: Asked; units: Units }) {
+export function LabelText({ id, asked, units, pieces: most }: Props) {
   const [made, setMade] = useState(() => new Date(serverNow()).toISOString().slice(0, 10));
   const [typed, setTyped] = useState("");
   const pieces = numberIn(typed) ?? null;
@@ -76,6 +79,10 @@ export function LabelText({ asked, units }: { asked: Asked; units: Units }) {
           <p className="mt-1 text-[0.8125rem] text-ash">{found.defer}</p>
         </section>
       )}
+      {found && made !== "" && (
+        <LabelSheet of={`/api/confections/${id}`} name={found.name} most={most} said={{ made }} />
+      )}
+      {found && <PutAway confectionId={id} pieces={most} />}
     </details>
   );
 }

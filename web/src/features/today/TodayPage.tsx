@@ -9,6 +9,7 @@ import { clockText, momentText, spokenMinutes } from "../../units/time";
 import { useTimers } from "../clocks";
 import { DataWarning } from "../data";
 import { Standing, useFollowed } from "../order";
+import { EatFirst } from "../shelf";
 
 const DAY_MS = 86_400_000;
 
@@ -84,6 +85,7 @@ export function TodayPage() {
             something looks wrong
           </Door>
         </ul>
+        <EatFirst />
         <LookAgain />
       </section>
       {next && <Next key={next.id} occasion={next} />}

@@ -1,0 +1,58 @@
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { ApiError, client, dataOf } from "../../api/client";
+import { newKey } from "../../api/outbox";
+import { serverNow } from "../../api/serverTime";
+import { Button } from "../../ui/Button";
+import { TextField } from "../../ui/Field";
+import { NumberField } from "../../ui/NumberField";
+import { numberIn } from "../../units/units";
+import { dayIso } from "./day";
+import { shelfQuery } from "./queries";
+
+/** A confection that is finished goes on the shelf, with its day and its pieces. */
+export function PutAway({ confectionId, pieces }: { confectionId: number; pieces: number }) {
+  const queries = useQueryClient();
+  const [made, setMade] = useState(() => dayIso(serverNow()));
+  const [typed, setTyped] = useState("");
+  const put = useMutation({
+    mutationFn: () => {
+      const body = {
+        client_key: newKey(),
+        confection_id: confectionId,
+        made_on: made,
+        pieces: numberIn(typed) ?? pieces,
+        batch_id: null,
+      };
+      return dataOf(client.POST("/api/shelf", { body }));
+    },
+    onSuccess: () => queries.invalidateQueries({ queryKey: shelfQuery.queryKey }),
+  });
+  const [refused] = put.error instanceof ApiError ? put.error.problem.errors : [];
+  return (
+    <div className="my-1 flex flex-wrap items-end gap-2">
+      <TextField label="Made on" type="date" value={made} onChange={(event) => setMade(event.target.value)} />
+      <div className="w-28">
+        <NumberField
+          label="Pieces"
+          value={typed}
+          placeholder={String(pieces)}
+          onChange={(event) => setTyped(event.target.value)}
+        />
+      </div>
+      <Button disabled={put.isPending || made === ""} onClick={() => put.mutate()}>
+        It is finished: put it on the shelf
+      </Button>
+      {refused && (
+        <p role="alert" className="w-full text-copper">
+          {refused.message}. Wanted: {refused.allowed}.
+        </p>
+      )}
+      {put.isSuccess && (
+        <p role="status" className="w-full text-ash">
+          It lies on the shelf.
+        </p>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,3 @@
+export { EatFirst } from "./EatFirst";
+export { LabelSheet } from "./LabelSheet";
+export { PutAway } from "./PutAway";
