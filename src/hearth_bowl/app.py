@@ -28,6 +28,7 @@ from hearth_bowl.api.running_order import running_order
 from hearth_bowl.api.seen import seen
 from hearth_bowl.api.setting import setting
 from hearth_bowl.api.settings import settings
+from hearth_bowl.api.sharing import sharing
 from hearth_bowl.api.shelf import shelf
 from hearth_bowl.api.spec import spec
 from hearth_bowl.api.timers import timers
@@ -90,6 +91,7 @@ def create_app(
         timers,
         setting,
         shelf,
+        sharing,
     ):
         app.register_blueprint(part)
     spec.register(app)

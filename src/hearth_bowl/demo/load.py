@@ -15,6 +15,7 @@ from hearth_bowl.demo.larder import LARDER
 from hearth_bowl.demo.occasion import BOX, BOXES, FITS, OTHER_PACKS, PIECES, POT_G, READY_AT, SEEN_UNTIL, WISHES
 from hearth_bowl.demo.recipes import RECIPES
 from hearth_bowl.demo.season import SEASON_FILE, load_season
+from hearth_bowl.demo.shelf import load_shelf
 from hearth_bowl.demo.vessels import VESSELS
 from hearth_bowl.formats.occasion_file import PlanAnswer
 from hearth_bowl.service import confections, fit, larder, occasions, recipes, running_order, vessels
@@ -31,7 +32,7 @@ KITCHEN: Final = Settings(kitchen_c=21.0, altitude_m=340.0)
 def load_demo(database: Database, with_season: bool = True) -> bool:
     """Load the demo's data when there is no recipe yet; return whether it did. All or nothing.
 
-    :param with_season: with the batches that were made before.
+    :param with_season: with the batches that were made before, and what lies on the shelf.
     """
     with database.writing() as session:
         if recipes.list_recipes(session):
@@ -72,6 +73,7 @@ def load_demo(database: Database, with_season: bool = True) -> bool:
         occasion = occasions.create_occasion(session, asked, MADE_AT)
         if with_season and SEASON_FILE.exists():
             load_season(session, recipe_ids, confection_ids)
+            load_shelf(session, confection_ids)
         if ORDER.exists():
             _follow(session, occasion.id, json.loads(ORDER.read_text()))
     return True

@@ -5,6 +5,7 @@ with the size that it needs: nothing is cut.
 """
 
 import re
+from base64 import b64encode
 from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass
 from functools import cache
@@ -241,11 +242,25 @@ def label_svg(label: LabelAnswer, sheet: Sheet, besides: Besides) -> str:
             f'<svg xmlns="http://www.w3.org/2000/svg" width="{width:g}mm" height="{height:g}mm"'
             f' viewBox="0 0 {width:g} {height:g}" font-family="Atkinson Hyperlegible Next, sans-serif">',
             f"<title>{escape(label['name'])}</title>",
+            f"<style>{_faces()}</style>",
             f'{edge} fill="#fff" stroke="#bbb" stroke-width=".07"/>',
             *rows,
             "</svg>",
         ]
     )
+
+
+@cache
+def _faces() -> str:
+    """Return the letters within the drawing: it looks alike wherever it is opened."""
+    found = []
+    for name, weight in ((REGULAR, 400), (BOLD, 700)):
+        letters = b64encode((FONTS / f"{name}.ttf").read_bytes()).decode()
+        found.append(
+            f"@font-face{{font-family:'Atkinson Hyperlegible Next';font-weight:{weight};"
+            f"src:url(data:font/ttf;base64,{letters})}}"
+        )
+    return "".join(found)
 
 
 def _set(texts: Sequence[Sequence[Run]], sheet: Sheet) -> list[_Placed]:

@@ -1,6 +1,5 @@
 """Taken in: a confection from a file, or from a text of several parts, stored with its recipes and vessel."""
 
-import json
 from collections.abc import Mapping
 from dataclasses import replace
 from datetime import datetime
@@ -19,6 +18,7 @@ from hearth_bowl.core.recipe.written.parts import WrittenPart, WrittenParts
 from hearth_bowl.core.recipe.written.recipe import with_unread
 from hearth_bowl.formats.confection_file import confection_from
 from hearth_bowl.formats.recipe_file import ingredient_record, recipe_record
+from hearth_bowl.formats.shared_file import words_of
 from hearth_bowl.formats.vessel_file import vessel_from
 from hearth_bowl.formats.written_file import read_written_parts
 from hearth_bowl.service.confections import (
@@ -54,14 +54,18 @@ def take_in(session: Session, text: str, measure: str, now: datetime) -> StoredC
     return take_confection(session, found, now)
 
 
-def take_confection(session: Session, record: Mapping[str, Any], now: datetime) -> StoredConfection:
+def take_confection(
+    session: Session, record: Mapping[str, Any], now: datetime, taken: dict[str, int] | None = None
+) -> StoredConfection:
     """Store a confection file's content with everything in it; the same name and measures mean the same vessel.
+
+    :param taken: the ids of recipes that are stored already, by their content.
 
     :raises BadInput: naming the field as the file has it.
     """
     confection = confection_from(record)
     form = {name: value for name, value in fields_of(confection.form).items() if name not in ("name", "vessel")}
-    recipes: dict[str, int] = {}
+    recipes = {} if taken is None else taken
     asked = ConfectionAsk(
         name=confection.name,
         form=FormAsk(**{**form, "vessel": _vessel(session, confection, record["form"]["vessel"])}),
@@ -85,10 +89,9 @@ def _of(session: Session, of: Of, recipes: dict[str, int], now: datetime) -> OfA
     """Return what a part is of, its recipe stored; a recipe that several parts use is stored once."""
     match of:
         case Recipe():
-            record = recipe_record(of)
-            words = json.dumps(record, sort_keys=True)
+            words = words_of(of)
             if words not in recipes:
-                recipes[words] = create_recipe(session, record, now).id
+                recipes[words] = create_recipe(session, recipe_record(of), now).id
             return OfAsk(recipe_id=recipes[words])
         case Ingredient():
             return OfAsk(ingredient=of.key or ingredient_record(of))

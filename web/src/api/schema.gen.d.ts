@@ -519,6 +519,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/confections/{confection_id}/shared-text": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Return a confection as a text to send. */
+        get: operations["confectionAsText"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/confections/{confection_id}/shared-tin": {
         parameters: {
             query?: never;
@@ -1379,6 +1396,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/recipes/{recipe_id}/shared-text": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Return a recipe as a text to send. */
+        get: operations["recipeAsText"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/recipes/{recipe_id}/versions": {
         parameters: {
             query?: never;
@@ -1511,6 +1545,40 @@ export interface paths {
         /** Store the settings. */
         put: operations["saveSettings"];
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shared": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Take in what someone sent. */
+        post: operations["takeShared"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shared/look": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Say what a file brings, and what of it is there already. Nothing is stored. */
+        post: operations["lookAtShared"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1857,6 +1925,33 @@ export interface components {
              * @default null
              */
             vessel?: number | null;
+        };
+        /**
+         * Arrival
+         * @description What a file brings: recipes, the confection with its vessel, and a person's own ingredients.
+         */
+        Arrival: {
+            confection: components["schemas"]["Arriving"] | null;
+            /** Ingredients */
+            ingredients: components["schemas"]["Arriving"][];
+            /** Recipes */
+            recipes: components["schemas"]["Arriving"][];
+            vessel: components["schemas"]["Arriving"] | null;
+        };
+        /**
+         * Arriving
+         * @description Something that a file brings, and whether it is there already: new, the same, or another of that name.
+         */
+        Arriving: {
+            /** Name */
+            name: string;
+            /** Says */
+            says: string;
+            /**
+             * Standing
+             * @enum {string}
+             */
+            standing: "new" | "same" | "other";
         };
         /**
          * AskOut
@@ -8211,6 +8306,22 @@ export interface components {
             shapes: components["schemas"]["ShapeOut"][];
         };
         /**
+         * SharedFileIn
+         * @description The content of a file that someone sent.
+         */
+        SharedFileIn: {
+            /** Text */
+            text: string;
+        };
+        /**
+         * SharedTextOut
+         * @description A text to send.
+         */
+        SharedTextOut: {
+            /** Text */
+            text: string;
+        };
+        /**
          * SharedTin
          * @description One tin over two layers.
          */
@@ -8745,6 +8856,18 @@ export interface components {
             json_file?: string | null;
         };
         /**
+         * TakeSharedIn
+         * @description And what is to be done with recipes of which another is there: `both` or `mine`, by name.
+         */
+        TakeSharedIn: {
+            /** Choices */
+            choices?: {
+                [key: string]: string;
+            };
+            /** Text */
+            text: string;
+        };
+        /**
          * TakeSharedTinIn
          * @description A tin [g], or a usual one, for the two layers of the confection as it was stored at `revision`.
          */
@@ -8766,6 +8889,16 @@ export interface components {
             clock_ahead_s: number;
             /** Stored */
             stored: number;
+        };
+        /**
+         * TakenIn
+         * @description What was taken in: the ids of its recipes, and of its confection where it brought one.
+         */
+        TakenIn: {
+            /** Confection Id */
+            confection_id: number | null;
+            /** Recipe Ids */
+            recipe_ids: number[];
         };
         /**
          * TakenInOut
@@ -11034,6 +11167,46 @@ export interface operations {
             };
         };
     };
+    confectionAsText: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                confection_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SharedTextOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     takeSharedTin: {
         parameters: {
             query?: never;
@@ -13203,6 +13376,46 @@ export interface operations {
             };
         };
     };
+    recipeAsText: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                recipe_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SharedTextOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     listVersions: {
         parameters: {
             query?: never;
@@ -13526,6 +13739,72 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Settings"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    takeShared: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TakeSharedIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TakenIn"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    lookAtShared: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SharedFileIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Arrival"];
                 };
             };
             /** @description Unprocessable Content */

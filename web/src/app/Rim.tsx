@@ -36,7 +36,7 @@ function useThread(): { place: string | null; recipeId: number | null } {
 export function Rim() {
   const { place, recipeId } = useThread();
   return (
-    <header className="on-rim print:bg-transparent print:text-soot flex min-h-13 flex-wrap items-center gap-x-7 bg-rim px-5 max-sm:gap-x-3 max-sm:pt-2 text-sheet max-sm:px-3">
+    <header className="on-rim print:bg-transparent print:text-soot flex min-h-13 flex-wrap items-center gap-x-5 bg-rim px-5 max-sm:gap-x-3 max-sm:pt-2 text-sheet max-sm:px-3">
       <Link to="/" className="flex min-h-11 items-center font-display font-semibold text-[1.375rem]">
         Hearth Bowl
       </Link>
@@ -47,7 +47,7 @@ export function Rim() {
               {position > 0 && (
                 <span
                   aria-hidden="true"
-                  className="mx-2 w-8 max-sm:mx-1 max-sm:w-3 border-rim-pale border-t-2 border-dashed"
+                  className="mx-1.5 w-4 max-sm:mx-1 max-sm:w-3 border-rim-pale border-t-2 border-dashed"
                 />
               )}
               <Link
@@ -67,7 +67,7 @@ export function Rim() {
       )}
       <nav
         aria-label="Beside the thread"
-        className="ml-auto flex flex-wrap items-center justify-end gap-x-5 max-sm:w-full max-sm:justify-between max-sm:gap-x-1 print:hidden"
+        className="ml-auto flex flex-wrap items-center justify-end gap-x-3.5 max-sm:w-full max-sm:justify-between max-sm:gap-x-1 print:hidden"
       >
         {BESIDE.map((place) => (
           <NavLink

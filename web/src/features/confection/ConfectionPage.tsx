@@ -10,6 +10,7 @@ import { Skeleton } from "../../ui/Skeleton";
 import { Sure } from "../../ui/Sure";
 import { mass, type Units, useUnits } from "../../units/units";
 import { GuideLinks, PlanDrawing } from "../fit";
+import { Send } from "../sharing";
 import { Another } from "./Another";
 import { ConfectionSection } from "./ConfectionSection";
 import { FormSentence } from "./FormSentence";
@@ -197,12 +198,7 @@ function Bench({ stored, vessels, recipes, options }: BenchProps) {
         />
         <Another asked={asked} making={making} library={library} />
         <div className="mt-3 flex flex-wrap items-center gap-3">
-          <a
-            href={`/api/confections/${stored.id}/confection.json`}
-            className="inline-flex min-h-11 items-center font-bold text-rim underline"
-          >
-            As a file, with everything in it
-          </a>
+          <Send kind="confections" id={stored.id} name={asked.name} />
           <Sure
             words="Delete this confection"
             goes={`“${asked.name}” goes; its recipes and vessel stay.`}

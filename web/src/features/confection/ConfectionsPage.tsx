@@ -20,6 +20,9 @@ export function ConfectionsPage() {
         What is made to be eaten: a form with its shell, layers, fillings, core, coat and what goes on top.
       </p>
       <NewConfection />
+      <Link to="/shared" className="inline-flex min-h-11 items-center text-rim underline">
+        Open what someone sent
+      </Link>
       <ul className="mt-3">
         {data.confections.map(({ id, asked }) => (
           <li key={id} className="border-line border-b">

@@ -7,6 +7,7 @@ import { Button } from "../../ui/Button";
 import { TextField } from "../../ui/Field";
 import { Skeleton } from "../../ui/Skeleton";
 import { Sure } from "../../ui/Sure";
+import { Send } from "../sharing";
 
 type Row = Schemas["FoundRecipe"];
 
@@ -38,7 +39,12 @@ export function RecipesPage() {
   const families = new Map(library?.families.map((row) => [row.key, row.name]));
   return (
     <main className="mx-auto w-full max-w-5xl px-6 py-4 max-md:px-3">
-      <h1 className="font-display font-semibold text-3xl">Recipes</h1>
+      <div className="flex flex-wrap items-baseline justify-between gap-x-6">
+        <h1 className="font-display font-semibold text-3xl">Recipes</h1>
+        <Link to="/shared" className="inline-flex min-h-11 items-center text-rim underline">
+          Open what someone sent
+        </Link>
+      </div>
       <div className="mt-2 max-w-md">
         <TextField
           label="Find by name, family, ingredient, allergen or verdict"
@@ -167,13 +173,7 @@ function RecipeRow({ row, family, onMoved, onGone }: RowProps) {
       >
         {row.put_away ? "Bring back" : "Put away"}
       </Button>
-      <a
-        href={`/api/recipes/${row.id}/recipe.json`}
-        aria-label={`${row.name} as a file`}
-        className="inline-flex min-h-11 items-center px-3 font-bold text-[0.9375rem] text-rim underline-offset-4 hover:underline"
-      >
-        As a file
-      </a>
+      <Send kind="recipes" id={row.id} name={row.name} />
       <Sure
         words="Delete"
         goes={`“${row.name}” goes, with its versions and its fit; confections that hold it miss it.`}

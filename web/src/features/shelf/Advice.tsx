@@ -3,7 +3,10 @@ import type { Schemas } from "../../api/client";
 /** How a confection is kept: what is safe and what goes of its texture apart, then what to do. */
 export function Advice({ lasting }: { lasting: Schemas["Lasting"] }) {
   const rows: [string, string][] = [
-    ["Safety", `${lasting.safety} (${lasting.part}). A guide for home use, not a certificate.`],
+    [
+      "Safety",
+      `${lasting.days_low} to ${lasting.days_high} days: ${lasting.safety}, by the ${lasting.part}. A guide for home use, not a certificate.`,
+    ],
     ["Texture", lasting.texture],
     ["Wrap", lasting.wrap],
     ["Freeze", lasting.freeze],

@@ -72,7 +72,7 @@ function Sheets({ of, name, most, said }: Props) {
   const error = drawn.error instanceof ApiError ? drawn.error.problem : null;
   const [first] = error?.errors ?? [];
   return (
-    <div className="grid grid-cols-[minmax(0,1fr)_auto] gap-4 pb-2 max-md:grid-cols-1">
+    <div className="grid grid-cols-[repeat(auto-fit,minmax(min(18rem,100%),1fr))] gap-4 pb-2">
       <div className="grid grid-cols-2 content-start gap-2">
         <Choice
           label="Paper"

@@ -112,15 +112,17 @@ export function MakingRow({ making }: { making: Making }) {
         <LabelSheet of={`/api/shelf/${making.id}`} name={making.name} most={making.pieces} />
       )}
       <details>
-        <summary className="min-h-11 cursor-pointer content-center text-rim">How it is kept</summary>
+        <summary className="min-h-11 cursor-pointer content-center text-rim">
+          How it is kept, and more
+        </summary>
         <Advice lasting={lasting} />
+        <Sure
+          words="Delete this making"
+          goes={`“${making.name}” of ${dayText(making.made_on)} goes, with what happened to it.`}
+          disabled={remove.isPending}
+          onSure={() => remove.mutate()}
+        />
       </details>
-      <Sure
-        words="Delete this making"
-        goes={`“${making.name}” of ${dayText(making.made_on)} goes, with what happened to it.`}
-        disabled={remove.isPending}
-        onSure={() => remove.mutate()}
-      />
     </li>
   );
 }

@@ -1,0 +1,1 @@
+export { Send } from "./Send";
