@@ -21,6 +21,7 @@ from hearth_bowl.api.larder import larder
 from hearth_bowl.api.learned import learned
 from hearth_bowl.api.moves import moves
 from hearth_bowl.api.occasions import occasions
+from hearth_bowl.api.prints import prints
 from hearth_bowl.api.probes import probes
 from hearth_bowl.api.problems import register_problems
 from hearth_bowl.api.recipes import recipes
@@ -92,6 +93,7 @@ def create_app(
         setting,
         shelf,
         sharing,
+        prints,
     ):
         app.register_blueprint(part)
     spec.register(app)

@@ -1,10 +1,8 @@
 """The shelf and its labels through the API: days, moves, freezing, and sheets that are true to size and leave nothing
 out."""
 
-import base64
 import re
 import unittest
-import zlib
 from datetime import UTC, date, datetime, timedelta
 from typing import Any
 from xml.etree import ElementTree
@@ -12,16 +10,10 @@ from xml.etree import ElementTree
 from hearth_bowl.core.keep.shelf import Moved, next_amount, on_shelf
 from tests.api.app_case import AppCase
 from tests.kitchen import RYE_MALT
+from tests.pdf_text import drawn_pages
 
 SVG = "{http://www.w3.org/2000/svg}"
 PT_PER_MM = 72 / 25.4
-
-
-def drawn_pages(pdf: bytes) -> list[str]:
-    """Return what is drawn on each page."""
-    found = re.findall(rb"/ASCII85Decode /FlateDecode \].*?stream\r?\n(.*?)endstream", pdf, re.DOTALL)
-    texts = [zlib.decompress(base64.a85decode(part.strip().removesuffix(b"~>"))).decode("latin-1") for part in found]
-    return [text for text in texts if " re " in text]
 
 
 def edges_mm(page: str) -> list[tuple[float, ...]]:

@@ -77,8 +77,10 @@ class Recipes(PageCase):
         page.get_by_role("link", name="Card of Night-sky truffles").click()
         expect(page.get_by_role("cell", name="about ¾ cup")).to_be_visible()
         self.assertEqual(self.violations(), [])
+        sheet = page.get_by_role("link", name="Print it").get_attribute("href")
+        self.assertTrue(page.request.get(f"{self.server.url}{sheet}").body().startswith(b"%PDF-"))
         page.emulate_media(media="print")
-        expect(page.get_by_role("button", name="Print it")).to_be_hidden()
+        expect(page.get_by_role("link", name="Print it")).to_be_hidden()
         expect(page.get_by_role("heading", name="Night-sky truffles")).to_be_visible()
 
     def test_amounts_are_typed_in_the_persons_own_ounces(self) -> None:

@@ -13,7 +13,8 @@ from hearth_bowl.api.problems import Problem
 from hearth_bowl.api.spec import spec
 from hearth_bowl.api.wire import Outgoing
 from hearth_bowl.core.errors import BadInput
-from hearth_bowl.formats.label_sheet import PAGES, USUAL_SHEETS, Besides, Sheet, label_svg, labels_pdf
+from hearth_bowl.formats.label_sheet import USUAL_SHEETS, Besides, Sheet, label_svg, labels_pdf
+from hearth_bowl.formats.letters import PAGES
 from hearth_bowl.service import shelf as service
 
 shelf = Blueprint("shelf", __name__, url_prefix="/api")

@@ -11,17 +11,13 @@ from dataclasses import dataclass
 from functools import cache
 from io import BytesIO
 from math import sqrt
-from pathlib import Path
 from typing import Any, Final, Literal
 from xml.sax.saxutils import escape
 
 from hearth_bowl.core.errors import BadInput, check_number
 from hearth_bowl.formats.confection_file import LabelAnswer
+from hearth_bowl.formats.letters import BOLD, FONTS, PAGES, PT_PER_MM, REGULAR, letters, width_mm
 
-PT_PER_MM: Final = 72 / 25.4
-PAGES: Final = {"a4": (210.0, 297.0), "letter": (215.9, 279.4)}
-FONTS: Final = Path(__file__).parent / "fonts"
-REGULAR, BOLD = "AtkinsonHyperlegibleNext-Regular", "AtkinsonHyperlegibleNext-Bold"
 LARGEST_PT, SMALLEST_PT, STEP_PT = 11.0, 5.5, 0.25
 """Below this a small letter is lower than 1.1 mm: it cannot be read in a kitchen. A judgement near usual label
 rules."""
@@ -380,26 +376,11 @@ def _joined(line: Sequence[Run]) -> Iterator[Run]:
 
 
 def _width_mm(run: Run, size_pt: float) -> float:
-    from reportlab.pdfbase.pdfmetrics import stringWidth
-
-    _fonts()
-    return float(stringWidth(run.text, BOLD if run.bold else REGULAR, size_pt * run.scale)) / PT_PER_MM
-
-
-@cache
-def _fonts() -> frozenset[int]:
-    """Have the letters ready; return the signs that they have."""
-    from reportlab.pdfbase.pdfmetrics import registerFont
-    from reportlab.pdfbase.ttfonts import TTFont
-
-    faces = [TTFont(name, str(FONTS / f"{name}.ttf")) for name in (REGULAR, BOLD)]
-    for face in faces:
-        registerFont(face)
-    return frozenset(faces[0].face.charToGlyph)
+    return width_mm(run.text, size_pt * run.scale, run.bold)
 
 
 def _check_signs(texts: Sequence[Sequence[Run]]) -> None:
-    known = _fonts()
+    known = letters()
     for runs in texts:
         for run in runs:
             missing = next((sign for sign in run.text if ord(sign) not in known), None)

@@ -43,7 +43,12 @@ def shopping_text(wanted: ShoppingList, title: str) -> str:
     return "\n".join(lines) + "\n"
 
 
+def to_buy_words(item: Item) -> str:
+    """Return how many packs of which size are to be bought, else how many grams."""
+    return " and ".join(f"{pack.count} x {pack.pack_g:g} g" for pack in item.buy) or f"{item.buy_g:.0f} g"
+
+
 def _to_buy(item: Item) -> str:
-    packs = " and ".join(f"{pack.count} x {pack.pack_g:g} g" for pack in item.buy) or f"{item.buy_g:.0f} g"
+    packs = to_buy_words(item)
     cost = "" if item.cost is None else f", {item.cost:.2f}"
     return f"- {item.name}: {packs} ({item.needed_g:.0f} g needed, {item.left_g:.0f} g left after){cost}"

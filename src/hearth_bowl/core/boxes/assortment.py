@@ -298,7 +298,14 @@ def _room(rows: Sequence[RowAsk], worked: Sequence[Worked], box: Box) -> BoxRoom
 
 
 def footprint_mm2(worked: Worked) -> float:
-    """Return the oblong that one piece takes in a box, a paper case of 1 mm round it; an estimate."""
+    """Return what one piece covers of a box; an estimate."""
+    long_mm, wide_mm = oblong_mm(worked)
+    return long_mm * wide_mm
+
+
+def oblong_mm(worked: Worked) -> tuple[float, float]:
+    """Return the oblong that one piece takes in a box, a paper case of 1 mm round it; an estimate, 0 where it has no
+    form of its own."""
     vessel, outside = worked.confection.form.vessel, worked.laid.outside
     if isinstance(vessel, Mould | Cup):
         long_mm, wide_mm = (vessel.cavity if isinstance(vessel, Mould) else Weighed(vessel.volume_ml)).rim_mm
@@ -307,5 +314,5 @@ def footprint_mm2(worked: Worked) -> float:
     elif isinstance(outside, Block):
         long_mm, wide_mm = outside.sides_mm[:2]
     else:
-        return 0.0
-    return (long_mm + 2 * PAPER_MM) * (wide_mm + 2 * PAPER_MM)
+        return 0.0, 0.0
+    return long_mm + 2 * PAPER_MM, wide_mm + 2 * PAPER_MM

@@ -4,6 +4,7 @@ import { client, dataOf, type Schemas } from "../../api/client";
 import { batchQueries } from "../../api/queries";
 import { Notice } from "../../app/Notice";
 import { Button } from "../../ui/Button";
+import { PdfLink } from "../../ui/PdfLink";
 import { Sure } from "../../ui/Sure";
 import { timeText } from "../../units/time";
 import { useUnits } from "../../units/units";
@@ -66,6 +67,7 @@ function Bench({ run }: { run: Schemas["Run"] }) {
         <AsMade recipe={run.recipe} isMended={run.state.mended.length > 0} />
         <Planned rows={page.data?.planned ?? []} />
         <Photographs batch={batch.id} photographs={page.data?.photographs ?? []} />
+        <PdfLink of={`/api/batches/${batch.id}/page.pdf`}>A page to print</PdfLink>
         <Beside run={run} />
       </section>
       <section

@@ -247,6 +247,7 @@ function OccasionBench({ stored, usual, picker, onDeleted }: BenchProps) {
             boxes={asked.boxes}
             id={stored.id}
             units={units}
+            hasBox={asked.box_vessel_id !== null}
             flush={flush}
           />
         )}

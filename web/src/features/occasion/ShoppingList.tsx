@@ -1,21 +1,23 @@
 import type { Schemas } from "../../api/client";
-import { Button } from "../../ui/Button";
+import { PdfLink } from "../../ui/PdfLink";
+import { usualPaper } from "../../units/paper";
 import { mass, type Units } from "../../units/units";
 
 type Props = {
   shopping: Schemas["ShoppingList"];
   boxes: number;
   id: number;
+  hasBox: boolean;
   units: Units;
   flush: () => Promise<void>;
 };
 
 /** One list for everything chosen: packs to buy, what is there, what is left over. */
-export function ShoppingList({ shopping, boxes, id, units, flush }: Props) {
-  const openList = (ending: string) => async (event: React.MouseEvent) => {
+export function ShoppingList({ shopping, boxes, id, hasBox, units, flush }: Props) {
+  const openFlushed = (file: string) => async (event: React.MouseEvent) => {
     event.preventDefault();
     await flush();
-    window.open(`/api/occasions/${id}/shopping.${ending}`, "_blank", "noopener");
+    window.open(`/api/occasions/${id}/${file}`, "_blank", "noopener");
   };
   return (
     <>
@@ -65,15 +67,26 @@ export function ShoppingList({ shopping, boxes, id, units, flush }: Props) {
             href={`/api/occasions/${id}/shopping.${ending}`}
             target="_blank"
             rel="noopener"
-            onClick={openList(String(ending))}
+            onClick={openFlushed(`shopping.${ending}`)}
             className="inline-flex min-h-11 items-center font-bold text-rim underline"
           >
             {says}
           </a>
         ))}
-        <Button look="plain" onClick={() => window.print()}>
-          Print
-        </Button>
+        <PdfLink
+          of={`/api/occasions/${id}/shopping.pdf`}
+          onPress={openFlushed(`shopping.pdf?page=${usualPaper()}`)}
+        >
+          Print it
+        </PdfLink>
+        {hasBox && (
+          <PdfLink
+            of={`/api/occasions/${id}/box-card.pdf`}
+            onPress={openFlushed(`box-card.pdf?page=${usualPaper()}`)}
+          >
+            Card for the box
+          </PdfLink>
+        )}
       </p>
     </>
   );

@@ -4,6 +4,7 @@ import { Link, useParams } from "react-router";
 import type { Schemas } from "../../api/client";
 import { confectionQueries, occasionsQuery } from "../../api/queries";
 import { Button } from "../../ui/Button";
+import { PdfLink } from "../../ui/PdfLink";
 import { Skeleton } from "../../ui/Skeleton";
 import { Sure } from "../../ui/Sure";
 import { momentText, spokenMinutes } from "../../units/time";
@@ -150,9 +151,7 @@ function Bench({ stored }: { stored: Schemas["StoredOccasion"] }) {
           >
             Into my calendar
           </a>
-          <Button look="plain" onClick={() => window.print()}>
-            Print it
-          </Button>
+          <PdfLink of={`/api/occasions/${stored.id}/order.pdf`}>Print it</PdfLink>
           <Button look="plain" disabled={plan.isPending} onClick={() => plan.mutate("best")}>
             Plan the rest again
           </Button>

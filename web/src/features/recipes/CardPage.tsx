@@ -1,6 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { client, dataOf, type Schemas } from "../../api/client";
-import { Button } from "../../ui/Button";
+import { PdfLink } from "../../ui/PdfLink";
 import { Skeleton } from "../../ui/Skeleton";
 import { containsText, keepingText } from "../../units/told";
 import { mass, temperature, type Units, useUnits } from "../../units/units";
@@ -24,9 +24,9 @@ export function CardPage({ id }: { id: number }) {
         <h1 dir="auto" className="font-display font-semibold text-4xl">
           {card.name}
         </h1>
-        <Button look="filled" onClick={() => window.print()}>
+        <PdfLink of={`/api/recipes/${id}/card.pdf`} filled>
           Print it
-        </Button>
+        </PdfLink>
       </div>
       <p className="mt-1 text-ash">
         {card.family}; {mass(card.mass_g, units)} in the bowl. {sentenceOf(card)}

@@ -3,6 +3,7 @@ import { useState } from "react";
 import { ApiError, type Problem, type Schemas } from "../../api/client";
 import { Choice, TextField } from "../../ui/Field";
 import { NumberField } from "../../ui/NumberField";
+import { usualPaper } from "../../units/paper";
 import { numberIn } from "../../units/units";
 import { labelSheetsQuery } from "./queries";
 
@@ -45,7 +46,7 @@ export function LabelSheet(props: Props) {
 
 function Sheets({ of, name, most, said }: Props) {
   const sheets = useQuery(labelSheetsQuery);
-  const [page, setPage] = useState<keyof typeof PAGES>("a4");
+  const [page, setPage] = useState<keyof typeof PAGES>(usualPaper);
   const [shape, setShape] = useState<keyof typeof SHAPES>("square");
   const [pieces, setPieces] = useState("");
   const [count, setCount] = useState("");
