@@ -166,6 +166,11 @@ def _setting(page: Page) -> None:
     page.get_by_text("As an 8 mm sheet").wait_for()
 
 
+def _labelled(page: Page) -> None:
+    page.get_by_text("Labels to print").first.click()
+    page.get_by_alt_text("The label of").wait_for()
+
+
 def _standing(page: Page) -> None:
     page.get_by_role("heading", name="Then").wait_for()
 
@@ -177,7 +182,7 @@ PICTURES: Final = (
     Picture(file="formula-tablet.png", place="/recipes/6/formula", size=TABLET),
     Picture(file="formula-read.png", place="/recipes/1/formula", first=_read),
     Picture(file="formula-fudge.png", place="/recipes/1/formula", first=_fudge),
-    Picture(file="larder.png", place="/larder"),
+    Picture(file="keep.png", place="/recipes/1/keep", first=_labelled),
     Picture(file="fit-mould.png", place="/recipes/5/fit"),
     Picture(file="confection-egg.png", place="/confections/3", first=_worked),
     Picture(file="confection-slab.png", place="/confections/2", first=_worked),

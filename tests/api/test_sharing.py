@@ -1,7 +1,9 @@
 """A confection or a recipe goes from one kitchen to another with everything in it; nothing there is overwritten."""
 
+import io
 import json
 import unittest
+import zipfile
 from typing import Any
 
 from tests.api.app_case import AppCase
@@ -114,6 +116,21 @@ class Sharing(AppCase):
                 self.assertIn(field, problem.get_json()["errors"][0]["path"])
         self.assertEqual(self.client.post("/api/shared/look", json={"text": "{"}).status_code, 422)
         self.assertEqual(self.client.get("/api/recipes").get_json(), before)
+
+    def test_everything_as_open_files_opens_in_another_kitchen(self) -> None:
+        self.own_recipe()
+        bundle = zipfile.ZipFile(io.BytesIO(self.sender.get("/api/data/everything.zip").data))
+        names = bundle.namelist()
+        for name in ("larder.csv", "daybook.csv", "shelf.json", "settings.json"):
+            self.assertIn(name, names)
+        recipes = [name for name in names if name.startswith("recipes/")]
+        for name in recipes:
+            taken = self.take(bundle.read(name).decode())
+            self.assertEqual(taken.status_code, 201, taken.text)
+        there = [row["name"] for row in self.sender.get("/api/recipes").get_json()["recipes"]]
+        here = [row["name"] for row in self.client.get("/api/recipes").get_json()["recipes"]]
+        self.assertEqual(sorted(here), sorted(there))
+        self.assertEqual(len(self.client.get(f"/api/recipes/{len(here)}/versions").get_json()["versions"]), 1)
 
     def test_the_text_to_send_names_what_goes_in_and_its_allergens(self) -> None:
         text = self.sender.get("/api/confections/1/shared-text").get_json()["text"]

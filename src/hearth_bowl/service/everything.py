@@ -1,4 +1,5 @@
-"""Everything as open files in one zip: recipes, confections, vessels, occasions, larder, daybook and every batch."""
+"""Everything as open files in one zip: recipes with their versions, confections, vessels, occasions, larder, shelf,
+daybook and every batch."""
 
 import json
 import re
@@ -13,18 +14,22 @@ from sqlalchemy.orm import Session
 
 from hearth_bowl.core.quantities import plain
 from hearth_bowl.formats.larder_csv import write_larder
-from hearth_bowl.formats.recipe_file import recipe_from, sparse_record
 from hearth_bowl.service.batch_export import export_json
 from hearth_bowl.service.confections import confection_record, list_confections
 from hearth_bowl.service.daybook_files import daybook_csv
 from hearth_bowl.service.larder import LarderItem, list_larder
 from hearth_bowl.service.occasions import StoredOccasion, list_occasions
-from hearth_bowl.service.recipes import get_recipe, list_recipes
+from hearth_bowl.service.recipes import list_recipes
+from hearth_bowl.service.settings import Settings, get_settings
+from hearth_bowl.service.sharing import shared_recipe
+from hearth_bowl.service.shelf import Shelf, list_shelf
 from hearth_bowl.service.vessels import list_vessels
 from hearth_bowl.store.models import BatchRow, PhotographRow
 
 NOT_IN_NAMES: Final = re.compile(r"[^\w -]+")
 _ITEMS: Final = TypeAdapter(list[LarderItem])
+_SHELF: Final = TypeAdapter(Shelf)
+_SETTINGS: Final = TypeAdapter(Settings)
 _OCCASION: Final = TypeAdapter(StoredOccasion)
 
 
@@ -32,8 +37,7 @@ def write_everything(session: Session, photographs: Path, out: IO[bytes], now: d
     """Write all of a kitchen as open files into a zip; return how many files."""
     with zipfile.ZipFile(out, "w", zipfile.ZIP_DEFLATED) as bundle:
         for row in list_recipes(session):
-            record = sparse_record(recipe_from(get_recipe(session, row.id).recipe))
-            _add(bundle, f"recipes/{_named(row.id, row.name)}.json", record)
+            _add(bundle, f"recipes/{_named(row.id, row.name)}.json", shared_recipe(session, row.id))
         for confection in list_confections(session):
             name = _named(confection.id, confection.asked.name)
             _add(bundle, f"confections/{name}.json", confection_record(session, confection.id))
@@ -45,6 +49,9 @@ def write_everything(session: Session, photographs: Path, out: IO[bytes], now: d
             bundle.writestr(f"occasions/{name}.json", _OCCASION.dump_json(occasion, indent=1))
         items = _ITEMS.dump_python(list_larder(session), mode="json")
         bundle.writestr("larder.csv", write_larder(items))
+        shelf = list_shelf(session, now.astimezone().date())
+        bundle.writestr("shelf.json", _SHELF.dump_json(shelf, indent=1))
+        bundle.writestr("settings.json", _SETTINGS.dump_json(get_settings(session), indent=1))
         bundle.writestr("daybook.csv", plain(daybook_csv(session)))
         for number, name in session.execute(select(BatchRow.id, BatchRow.name).order_by(BatchRow.id)).all():
             with bundle.open(f"batches/{_named(number, name)}.json", "w") as part:
