@@ -130,6 +130,10 @@ class Shelf(AppCase):
                         self.assertIn(row["name"], bold.lower())
                     self._within(rows, drawn, shape)
 
+    def words(self, path: str) -> str:
+        drawn = ElementTree.fromstring(self.client.get(path).text)
+        return " ".join(row.text or "" for row in drawn.iter(f"{SVG}text"))
+
     def _within(self, rows: list[ElementTree.Element], drawn: ElementTree.Element, shape: str) -> None:
         _, _, width, height = (float(part) for part in drawn.attrib["viewBox"].split())
         for row in rows:
@@ -140,6 +144,15 @@ class Shelf(AppCase):
                     off = ((corner_x - width / 2) ** 2 + (corner_y - height / 2) ** 2) ** 0.5
                     self.assertLess(off, width / 2 - 1)
                 self.assertTrue(1 < corner_x < width - 1 and 1 < corner_y < height - 1, row.text)
+
+    def test_what_is_worked_before_it_in_an_occasion_may_be_in_it(self) -> None:
+        planets = f"/api/confections/{self.ids['First-light planets']}/label.svg"
+        self.assertNotIn("wheat", self.words(planets))
+        self.assertRegex(self.words(f"{planets}?occasion=1"), "May contain .*wheat")
+        cones = f"/api/confections/{self.ids['Late-watch cones']}/label.svg?occasion=1"
+        self.assertNotIn("hazelnut", self.words(cones))
+        eggs = f"/api/confections/{self.ids['Comet eggs']}/label.svg?occasion=1"
+        self.assertEqual(self.refused("GET", eggs, 422)["errors"][0]["path"][-1], "occasion")
 
     def test_a_sheet_is_true_to_its_measures_and_holds_as_many_as_were_asked(self) -> None:
         measures = "width_mm=70&height_mm=90&rows=3&columns=2&gap_x_mm=5&gap_y_mm=1&left_mm=20&top_mm=12&count=7"

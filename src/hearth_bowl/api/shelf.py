@@ -119,7 +119,7 @@ def confection_labels(confection_id: int, *, as_svg: bool = False) -> Answer:
     except ValueError:
         raise BadInput(("made",), f"no day: {made[:40]!r}", "a day such as 2026-08-12", "not-allowed") from None
     with database().reading() as session:
-        found = service.label_to_print(session, confection_id, day, _whole("pieces"), **_besides())
+        found = service.label_to_print(session, confection_id, day, _whole("pieces"), _whole("occasion"), **_besides())
     return _labels(found, as_svg)
 
 

@@ -10,6 +10,7 @@ from pydantic import TypeAdapter
 from sqlalchemy import delete, select
 from sqlalchemy.orm import Session
 
+from hearth_bowl.core.boxes.work_order import traces_of
 from hearth_bowl.core.confection.for_eater import energy_of, told_eater, what_it_is
 from hearth_bowl.core.confection.label import PLACES, label_of
 from hearth_bowl.core.confection.lasting import FROZEN_DAYS, THAWED_DAYS, Lasting, lasting_of
@@ -22,6 +23,7 @@ from hearth_bowl.formats.label_sheet import Besides
 from hearth_bowl.service.confections import ConfectionAsk, get_confection, worked_of
 from hearth_bowl.service.errors import NotFound
 from hearth_bowl.service.moments import FIRST_YEAR, LAST_YEAR
+from hearth_bowl.service.occasions import get_occasion
 from hearth_bowl.store.models import ConfectionRow, MakingMoveRow, MakingRow
 
 MOST_PIECES: Final = 100_000
@@ -128,15 +130,35 @@ def _kept(session: Session, confection_id: int, asked: ConfectionAsk) -> KeptCon
 
 
 def label_to_print(
-    session: Session, confection_id: int, made: date, pieces: int | None, *, line: str, says_energy: bool
+    session: Session,
+    confection_id: int,
+    made: date,
+    pieces: int | None,
+    occasion_id: int | None = None,
+    *,
+    line: str,
+    says_energy: bool,
 ) -> PrintedLabel:
     """Return the label of some pieces of a confection, for the one who eats it.
 
-    :raises BadInput: naming the field, or the part of which an allergen is not known.
-    :raises NotFound: it is not there.
+    :param occasion_id: it is made for; what is worked before it there may leave traces.
+    :raises BadInput: naming the field, or the part of which an allergen is not known; at `occasion` where it is none
+        of it. :raises NotFound: it is not there.
     """
     worked = worked_of(session, get_confection(session, confection_id).asked)
-    return _printed(_document(worked, made, pieces), line, says_energy)
+    document = _document(worked, made, pieces)
+    if occasion_id is not None:
+        told = {*document["label"]["may_contain"], *_traces(session, occasion_id, confection_id)}
+        document["label"]["may_contain"] = sorted(told)
+    return _printed(document, line, says_energy)
+
+
+def _traces(session: Session, occasion_id: int, confection_id: int) -> tuple[str, ...]:
+    rows = get_occasion(session, occasion_id).asked.rows
+    position = next((at for at, row in enumerate(rows) if row.confection_id == confection_id), None)
+    if position is None:
+        raise BadInput(("occasion",), "the confection is none of it", "an occasion that it is made for", "not-for-this")
+    return traces_of([worked_of(session, get_confection(session, row.confection_id).asked) for row in rows], position)
 
 
 def label_of_making(

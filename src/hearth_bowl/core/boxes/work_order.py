@@ -47,6 +47,18 @@ def work_order(worked: Sequence[Worked]) -> tuple[WorkStep, ...]:
     return tuple(found)
 
 
+def traces_of(worked: Sequence[Worked], row: int) -> tuple[str, ...]:
+    """Return the allergens that a confection does not hold, but those that are worked before it do: washing lessens
+    what stays of them and never certifies that nothing does.
+
+    :param row: which of `worked`.
+    """
+    order = [step.row for step in work_order(worked)]
+    before = order[: order.index(row)]
+    own = {found.name for found in worked[row].allergens_named}
+    return tuple(sorted({found.name for one in before for found in worked[one].allergens_named} - own))
+
+
 def _change_over(before: Worked | None, after: Worked) -> str | None:
     if before is None or nut_rank(before) == nut_rank(after):
         return None

@@ -11,6 +11,7 @@ import { Sure } from "../../ui/Sure";
 import { mass, type Units, useUnits } from "../../units/units";
 import { GuideLinks, PlanDrawing } from "../fit";
 import { Send } from "../sharing";
+import { LastTimes } from "../shelf";
 import { Another } from "./Another";
 import { ConfectionSection } from "./ConfectionSection";
 import { FormSentence } from "./FormSentence";
@@ -132,6 +133,7 @@ function Bench({ stored, vessels, recipes, options }: BenchProps) {
           onForm={(part) => change({ form: { ...asked.form, ...part } })}
           onExtras={(extras) => change({ extras })}
         />
+        <LastTimes name={asked.name} />
         <h2 className="mt-1 font-bold text-lg">Its parts, in the order of making</h2>
         <ol className="mt-1">
           {asked.parts.map((part, position) => (

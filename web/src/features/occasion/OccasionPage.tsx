@@ -193,6 +193,7 @@ function OccasionBench({ stored, usual, picker, onDeleted }: BenchProps) {
         </div>
         {confections && vessels && (
           <PieceRows
+            id={stored.id}
             rows={rows}
             plan={plan}
             problem={problem}

@@ -6,11 +6,14 @@ import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Field";
 import { containsText, costText } from "../../units/told";
 import { mass, type Units } from "../../units/units";
+import { LabelSheet } from "../shelf";
 import { WholeField } from "./fields";
 
 type Row = Schemas["PieceAsk"];
 type Stored = Schemas["StoredConfection"];
 type Props = {
+  /** The occasion's id. */
+  id: number;
   rows: Row[];
   plan: Schemas["WorkedOccasion"] | undefined;
   problem: Schemas["Problem"] | null;
@@ -23,7 +26,7 @@ type Props = {
 
 /** The kinds of piece in a box: which confection, how many, and what is to be told of it. */
 export function PieceRows(props: Props) {
-  const { rows, plan, problem, confections, vessels, usual, units, onChange } = props;
+  const { id, rows, plan, problem, confections, vessels, usual, units, onChange } = props;
   const kinds = new Map(vessels.map((row) => [row.id, row.vessel.kind]));
   const kindOf = (stored: Stored) => kinds.get(stored.asked.form.vessel);
   const making = confections.filter((stored) => kindOf(stored) !== "cake");
@@ -42,6 +45,7 @@ export function PieceRows(props: Props) {
               className="border-line border-t pt-2"
             >
               <PieceRow
+                occasion={id}
                 row={row}
                 stored={stored}
                 isMoulded={stored !== undefined && ["mould", "cup"].includes(kindOf(stored) ?? "")}
@@ -73,6 +77,7 @@ export function PieceRows(props: Props) {
 }
 
 type RowProps = {
+  occasion: number;
   row: Row;
   stored: Stored | undefined;
   isMoulded: boolean;
@@ -85,7 +90,7 @@ type RowProps = {
 };
 
 function PieceRow(props: RowProps) {
-  const { row, stored, isMoulded, made, problem, making, units, onChange, onRemove } = props;
+  const { occasion, row, stored, isMoulded, made, problem, making, units, onChange, onRemove } = props;
   return (
     <div className="grid grid-cols-4 items-end gap-x-3 gap-y-2 max-sm:grid-cols-2">
       <div className="col-span-2">
@@ -142,6 +147,17 @@ function PieceRow(props: RowProps) {
           Leave it out
         </Button>
       </div>
+      {stored && made && (
+        <div className="col-span-4 max-sm:col-span-2">
+          <LabelSheet
+            of={`/api/confections/${row.confection_id}`}
+            name={stored.asked.name}
+            most={made.pieces}
+            said={{ occasion: String(occasion) }}
+            asksMade
+          />
+        </div>
+      )}
       {stored && made && made.other_shells.length > 0 && (
         <OtherShells stored={stored} made={made} onTake={(confection_id) => onChange({ confection_id })} />
       )}

@@ -1,10 +1,12 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { ApiError, type Problem, type Schemas } from "../../api/client";
+import { serverNow } from "../../api/serverTime";
 import { Choice, TextField } from "../../ui/Field";
 import { NumberField } from "../../ui/NumberField";
 import { usualPaper } from "../../units/paper";
 import { numberIn } from "../../units/units";
+import { dayIso } from "./day";
 import { labelSheetsQuery } from "./queries";
 
 type Sheet = Schemas["Sheet"];
@@ -31,6 +33,8 @@ type Props = {
   most: number;
   /** What else the address says. */
   said?: Record<string, string>;
+  /** Whether the day that it was made is asked. */
+  asksMade?: boolean;
 };
 
 /** A sheet of labels: chosen by its measures, seen as it will be, and opened as a page to print. */
@@ -44,7 +48,8 @@ export function LabelSheet(props: Props) {
   );
 }
 
-function Sheets({ of, name, most, said }: Props) {
+function Sheets({ of, name, most, said, asksMade }: Props) {
+  const [made, setMade] = useState(() => dayIso(serverNow()));
   const sheets = useQuery(labelSheetsQuery);
   const [page, setPage] = useState<keyof typeof PAGES>(usualPaper);
   const [shape, setShape] = useState<keyof typeof SHAPES>("square");
@@ -60,6 +65,7 @@ function Sheets({ of, name, most, said }: Props) {
     const figure = numberIn(typed);
     if (figure !== undefined) query.set(field, String(figure));
   }
+  if (asksMade && made) query.set("made", made);
   if (line) query.set("line", line);
   if (energy) query.set("energy", "true");
   const address = `${of}/label.svg?${query}`;
@@ -112,6 +118,14 @@ function Sheets({ of, name, most, said }: Props) {
           placeholder={usual ? `${usual.rows * usual.columns}, a full sheet` : ""}
           onChange={(event) => setCount(event.target.value)}
         />
+        {asksMade && (
+          <TextField
+            label="Made on"
+            type="date"
+            value={made}
+            onChange={(event) => setMade(event.target.value)}
+          />
+        )}
         <div className="col-span-2">
           <TextField
             label="A line of your own"
@@ -178,7 +192,7 @@ function Sheets({ of, name, most, said }: Props) {
         <img
           src={`data:image/svg+xml,${encodeURIComponent(drawn.data)}`}
           alt={`The label of ${name}, as it is printed`}
-          className="max-h-96 w-72 self-start object-contain"
+          className="order-first max-h-96 w-72 self-start object-contain"
         />
       )}
     </div>
