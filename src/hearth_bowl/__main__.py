@@ -1,16 +1,24 @@
-"""`python -m hearth_bowl VERB ...`: the server for `demo` and `serve`, `backup`, `restore`, else the verbs."""
+"""`python -m hearth_bowl VERB ...` or `hearth-bowl VERB ...`: the server for `demo` and `serve`, `backup`, `restore`, else
+a verb."""
 
 import sys
 
-if __name__ == "__main__":
-    if sys.argv[1:2] in (["demo"], ["serve"]):
+
+def main() -> int:
+    """Do what the command line says; return the exit code."""
+    verb, rest = (sys.argv[1] if len(sys.argv) > 1 else ""), sys.argv[2:]
+    if verb in ("demo", "serve"):
         from hearth_bowl.server import run
 
-        sys.exit(run(sys.argv[1], sys.argv[2:]))
-    if sys.argv[1:2] in (["backup"], ["restore"]):
+        return run(verb, rest)
+    if verb in ("backup", "restore"):
         from hearth_bowl.safekeeping import main as safekeeping
 
-        sys.exit(safekeeping(sys.argv[1], sys.argv[2:]))
-    from hearth_bowl.cli import main
+        return safekeeping(verb, rest)
+    from hearth_bowl.cli import main as answer
 
-    sys.exit(main(sys.argv[1:]))
+    return answer(["version"] if verb == "--version" else sys.argv[1:])
+
+
+if __name__ == "__main__":
+    sys.exit(main())

@@ -41,6 +41,9 @@ const ShelfPage = lazy(() =>
 const KeepPage = lazy(() =>
   import("../features/shelf/KeepPage").then((place) => ({ default: place.KeepPage })),
 );
+const NoticesPage = lazy(() =>
+  import("../features/data/NoticesPage").then((place) => ({ default: place.NoticesPage })),
+);
 const SharedPage = lazy(() =>
   import("../features/sharing/SharedPage").then((place) => ({ default: place.SharedPage })),
 );
@@ -71,6 +74,7 @@ export function App() {
             <Route path="/recipes/:id/stove" element={<ForRecipe Place={StovePage} />} />
             <Route path="/recipes/:id/set" element={<ForRecipe Place={SetPage} />} />
             <Route path="/recipes/:id/keep" element={<ForRecipe Place={KeepPage} />} />
+            <Route path="/notices" element={<NoticesPage />} />
             <Route path="/shared" element={<SharedPage />} />
             <Route path="/shelf" element={<ShelfPage />} />
             <Route path="/daybook" element={<DaybookPage />} />

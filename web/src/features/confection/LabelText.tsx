@@ -82,7 +82,7 @@ export function LabelText({ id, asked, units, pieces: most }: Props) {
       {found && made !== "" && (
         <LabelSheet of={`/api/confections/${id}`} name={found.name} most={most} said={{ made }} />
       )}
-      {found && <PutAway confectionId={id} pieces={most} />}
+      {found && <PutAway confectionId={id} pieces={most} made={made} />}
     </details>
   );
 }

@@ -1,5 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
+import { Link } from "react-router";
 import { ApiError, client, dataOf, type Problem, type Schemas } from "../../api/client";
 import { Button } from "../../ui/Button";
 import { Skeleton } from "../../ui/Skeleton";
@@ -89,6 +90,11 @@ export function DataPage() {
         )}
       </section>
       {data.aside.length > 0 && <Aside rows={data.aside} />}
+      <p className="mt-5">
+        <Link to="/notices" className="inline-flex min-h-11 items-center text-rim underline">
+          The version, and what ships with it
+        </Link>
+      </p>
     </main>
   );
 }

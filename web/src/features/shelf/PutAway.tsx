@@ -10,10 +10,18 @@ import { numberIn } from "../../units/units";
 import { dayIso } from "./day";
 import { shelfQuery } from "./queries";
 
+type Props = {
+  confectionId: number;
+  pieces: number;
+  /** The day that it was made; asked where it is not said. */
+  made?: string;
+};
+
 /** A confection that is finished goes on the shelf, with its day and its pieces. */
-export function PutAway({ confectionId, pieces }: { confectionId: number; pieces: number }) {
+export function PutAway({ confectionId, pieces, made: said }: Props) {
   const queries = useQueryClient();
-  const [made, setMade] = useState(() => dayIso(serverNow()));
+  const [typedDay, setMade] = useState(() => dayIso(serverNow()));
+  const made = said ?? typedDay;
   const [typed, setTyped] = useState("");
   const put = useMutation({
     mutationFn: () => {
@@ -31,7 +39,14 @@ export function PutAway({ confectionId, pieces }: { confectionId: number; pieces
   const [refused] = put.error instanceof ApiError ? put.error.problem.errors : [];
   return (
     <div className="my-1 flex flex-wrap items-end gap-2">
-      <TextField label="Made on" type="date" value={made} onChange={(event) => setMade(event.target.value)} />
+      {said === undefined && (
+        <TextField
+          label="Made on"
+          type="date"
+          value={made}
+          onChange={(event) => setMade(event.target.value)}
+        />
+      )}
       <div className="w-28">
         <NumberField
           label="Pieces"
