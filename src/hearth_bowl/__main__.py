@@ -1,5 +1,5 @@
-"""`python -m hearth_bowl VERB ...` or `hearth-bowl VERB ...`: the server for `demo` and `serve`, `backup`, `restore`, else
-a verb."""
+"""`python -m hearth_bowl VERB ...` or `hearth-bowl VERB ...`: the server for `demo` and `serve`, `backup`, `restore`,
+else a verb."""
 
 import sys
 

@@ -21,6 +21,10 @@ from tests.kitchen import R1, recipe
 
 
 class Swap(unittest.TestCase):
+    def test_less_than_a_scale_can_show_is_swapped_and_not_lost(self) -> None:
+        found = swap(recipe(cream35=0.03), 0, find("cream48"), 20)
+        self.assertAlmostEqual(found.recipe.amounts_g[0], 0.03, delta=0.01)
+
     def test_only_rich_cream_in_the_shop_keeps_set_and_mass(self) -> None:
         made = recipe(**R1)
         found = swap(made, 1, find("cream48"), 20)

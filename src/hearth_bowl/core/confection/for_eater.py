@@ -24,7 +24,7 @@ TOLD: Final[Mapping[str, str]] = MappingProxyType(
 AS_SAID: Final = frozenset({"not-for-eating"})
 OUTSIDE: Final = ("shell", "coat", "rolling")
 ENERGY_SPREAD: Final = 0.1
-"""How far energy by tables lies from energy by analysis: usual in guides to nutrition tolerances."""
+"""How far energy by tables may lie from energy by analysis: a judgement."""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -87,7 +87,8 @@ def _moved(swapped: Recipe, position: int, before: Assessment, at_c: float) -> R
 
 
 def _weighable(grams: float, unit: str) -> float:
-    return shown_g(grams) if unit == "g" else grams
+    """Return grams as a scale shows them; what is less than it can show stays as it is."""
+    return shown_g(grams) or grams if unit == "g" else grams
 
 
 def _not_kept(old: Ingredient, new: Ingredient, before: Assessment, after: Assessment) -> Sequence[str]:
