@@ -67,14 +67,14 @@ export function Rim() {
       )}
       <nav
         aria-label="Beside the thread"
-        className="ml-auto flex flex-wrap items-center justify-end gap-x-3.5 max-sm:w-full max-sm:justify-between max-sm:gap-x-1 print:hidden"
+        className="ml-auto flex flex-wrap items-center justify-end gap-x-3.5 max-sm:w-full max-sm:flex-nowrap max-sm:justify-start max-sm:gap-x-2 max-sm:overflow-x-auto print:hidden"
       >
         {BESIDE.map((place) => (
           <NavLink
             key={place.to}
             to={place.to}
             end={place.to === "/recipes" || place.to === "/"}
-            className="flex min-h-11 min-w-11 items-center justify-center text-[0.9375rem] max-sm:text-[0.8125rem] aria-[current=page]:font-bold aria-[current=page]:underline"
+            className="flex min-h-11 min-w-11 shrink-0 items-center justify-center text-[0.9375rem] aria-[current=page]:font-bold aria-[current=page]:underline"
           >
             {place.name}
           </NavLink>
