@@ -22,7 +22,7 @@ class Shelf(PageCase):
             actions += 1
 
         press(page.get_by_role("link", name="Keep", exact=True))
-        expect(page.get_by_role("heading", level=1)).to_contain_text("Keeps 3 to 7 days, cold")
+        expect(page.get_by_role("heading", level=1)).to_contain_text("Keeps 3 to 7 days in the fridge")
         press(page.get_by_role("button", name="It is finished: put it on the shelf").first)
         made = page.get_by_role("listitem").filter(has_text="63 of 63 there")
         press(made.get_by_text("Labels to print"))

@@ -4,6 +4,7 @@ import type { Schemas } from "../../api/client";
 import { recipeQueries } from "../../api/queries";
 import { RecipeNotice } from "../../app/Notice";
 import { Skeleton } from "../../ui/Skeleton";
+import { keepingText } from "../../units/told";
 import { Advice } from "./Advice";
 import { MakingRow } from "./MakingRow";
 import { PutAway } from "./PutAway";
@@ -79,11 +80,9 @@ function Kept({ row }: { row: Schemas["KeptConfection"] }) {
   );
 }
 
-const PLACES: Record<string, string> = { fridge: "cold", cool: "cool", room: "dry and dark" };
-
 function headline(rows: Schemas["KeptConfection"][]): string {
   const known = rows.flatMap((row) => (row.lasting ? [row.lasting] : []));
   const [shortest] = known.sort((a, b) => a.days_low - b.days_low);
   if (!shortest) return "How long does it keep?";
-  return `Keeps ${shortest.days_low} to ${shortest.days_high} days, ${PLACES[shortest.where] ?? ""}`;
+  return `Keeps ${keepingText(shortest)}`;
 }
