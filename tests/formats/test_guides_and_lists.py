@@ -81,7 +81,9 @@ class MarkingGuide(unittest.TestCase):
         ):
             pdf = guide_pdf(guide_of(pan, pieces=20), "الحلوى 🍫 Fudge")
             self.assertEqual(pages(pdf), sheets, pan)
-        self.assertIn(b"/MediaBox [ 0 0 595.2756 841.8898 ]", guide_pdf(guide_of({"diameter_mm": 100}, pieces=4), "x"))
+        small = guide_of({"diameter_mm": 100}, pieces=4)
+        self.assertIn(b"/MediaBox [ 0 0 595.2756 841.8898 ]", guide_pdf(small, "x"))
+        self.assertIn(b"/MediaBox [ 0 0 612 792 ]", guide_pdf(small, "x", "letter"))
 
     def test_an_uncut_slab_has_no_guide(self) -> None:
         with self.assertRaises(BadInput):

@@ -4,7 +4,7 @@ from dataclasses import replace
 from datetime import date
 from typing import Annotated
 
-from flask import Blueprint, jsonify
+from flask import Blueprint, jsonify, request
 from flask import Response as Answer
 from pydantic import Field
 from spectree import Response
@@ -233,7 +233,11 @@ def guide_as_svg(confection_id: int) -> Answer:
 def guide_as_pdf(confection_id: int) -> Answer:
     """Return the marking guide of a slab at true scale as PDF."""
     headers = {"Content-Disposition": 'inline; filename="marking-guide.pdf"'}
-    return Answer(guide_pdf(*_guide(confection_id)), content_type="application/pdf", headers=headers)
+    return Answer(
+        guide_pdf(*_guide(confection_id), request.args.get("page", "a4")),
+        content_type="application/pdf",
+        headers=headers,
+    )
 
 
 def _guide(confection_id: int) -> tuple[Guide, str]:

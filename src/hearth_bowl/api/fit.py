@@ -3,7 +3,7 @@
 from dataclasses import replace
 from typing import Annotated
 
-from flask import Blueprint
+from flask import Blueprint, request
 from flask import Response as Answer
 from pydantic import Field
 from spectree import Response
@@ -179,7 +179,9 @@ def guide_as_svg(recipe_id: int) -> Answer:
 def guide_as_pdf(recipe_id: int) -> Answer:
     """Return the marking guide at true scale as PDF."""
     headers = {"Content-Disposition": 'inline; filename="marking-guide.pdf"'}
-    return Answer(guide_pdf(*_guide(recipe_id)), content_type="application/pdf", headers=headers)
+    return Answer(
+        guide_pdf(*_guide(recipe_id), request.args.get("page", "a4")), content_type="application/pdf", headers=headers
+    )
 
 
 def _guide(recipe_id: int) -> tuple[Guide, str]:

@@ -14,7 +14,7 @@ from hearth_bowl.api.spec import spec
 from hearth_bowl.api.wire import Outgoing
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.formats.label_sheet import USUAL_SHEETS, Besides, Sheet, label_svg, labels_pdf
-from hearth_bowl.formats.letters import PAGES
+from hearth_bowl.formats.letters import paper_mm
 from hearth_bowl.service import shelf as service
 
 shelf = Blueprint("shelf", __name__, url_prefix="/api")
@@ -155,8 +155,7 @@ def _besides() -> dict[str, Any]:
 def _sheet() -> Sheet:
     """Return the sheet that is asked for: a usual one of its page and shape, with the measures that are given."""
     page, shape = request.args.get("page", "a4"), request.args.get("shape", "square")
-    if page not in PAGES:
-        raise BadInput(("page",), f"unknown page {page[:40]!r}", "a4 or letter", "unknown")
+    paper_mm(page)
     usual = next((one for one in USUAL_SHEETS if (one.page, one.shape) == (page, shape)), None)
     if usual is None:
         raise BadInput(("shape",), f"unknown shape {shape[:40]!r}", "square, round or strip", "unknown")

@@ -16,7 +16,7 @@ from xml.sax.saxutils import escape
 
 from hearth_bowl.core.errors import BadInput, check_number
 from hearth_bowl.formats.confection_file import LabelAnswer
-from hearth_bowl.formats.letters import BOLD, FONTS, PAGES, PT_PER_MM, REGULAR, letters, width_mm
+from hearth_bowl.formats.letters import BOLD, FONTS, PT_PER_MM, REGULAR, letters, paper_mm, width_mm
 
 LARGEST_PT, SMALLEST_PT, STEP_PT = 11.0, 5.5, 0.25
 """Below this a small letter is lower than 1.1 mm: it cannot be read in a kitchen. A judgement near usual label
@@ -107,11 +107,9 @@ def checked_sheet(sheet: Sheet) -> Sheet:
 
     :raises BadInput: naming the measure.
     """
-    if sheet.page not in PAGES:
-        raise BadInput(("page",), f"unknown page {sheet.page!r}", "a4 or letter", "unknown")
+    page_w, page_h = paper_mm(sheet.page)
     if sheet.shape not in ("square", "round", "strip"):
         raise BadInput(("shape",), f"unknown shape {sheet.shape!r}", "square, round or strip", "unknown")
-    page_w, page_h = PAGES[sheet.page]
     check_number(("width_mm",), sheet.width_mm, 12, page_w, "mm")
     check_number(("height_mm",), sheet.height_mm, 8, page_h, "mm")
     for name in ("gap_x_mm", "gap_y_mm", "left_mm", "top_mm"):
@@ -183,7 +181,7 @@ def labels_pdf(label: LabelAnswer, sheet: Sheet, count: int, besides: Besides) -
     if not 1 <= count <= MOST_LABELS:
         raise BadInput(("count",), f"{count}", f"1 to {MOST_LABELS}", "out-of-range")
     placed = _set(paragraphs(label, besides), sheet)
-    page_w, page_h = PAGES[sheet.page]
+    page_w, page_h = paper_mm(sheet.page)
     out = BytesIO()
     canvas = Canvas(out, pagesize=(page_w * PT_PER_MM, page_h * PT_PER_MM), invariant=1)
     canvas.setTitle(f"Labels: {label['name']}")

@@ -5,11 +5,23 @@ from pathlib import Path
 from typing import Final
 from unicodedata import normalize
 
+from hearth_bowl.core.errors import BadInput
+
 PT_PER_MM: Final = 72 / 25.4
 PAGES: Final = {"a4": (210.0, 297.0), "letter": (215.9, 279.4)}
 """[mm]"""
 FONTS: Final = Path(__file__).parent / "fonts"
 REGULAR, BOLD = "AtkinsonHyperlegibleNext-Regular", "AtkinsonHyperlegibleNext-Bold"
+
+
+def paper_mm(page: str) -> tuple[float, float]:
+    """Return how wide and high a paper is.
+
+    :raises BadInput: at `page`.
+    """
+    if page not in PAGES:
+        raise BadInput(("page",), f"unknown page {page[:40]!r}", "a4 or letter", "unknown")
+    return PAGES[page]
 
 
 @cache

@@ -6,15 +6,14 @@ from typing import Final
 from xml.sax.saxutils import escape
 
 from hearth_bowl.core.fit.marking import Guide
+from hearth_bowl.formats.letters import PT_PER_MM, REGULAR, letters, paper_mm
 
 ROOM_MM: Final = 14.0
 """Round the pan, for the distances."""
 FOOT_MM: Final = 22.0
 CHECK_MM: Final = 100.0
-PAGE_MM: Final = (210.0, 297.0)
 MARGIN_MM: Final = 10.0
 OVERLAP_MM: Final = 10.0
-PT_PER_MM: Final = 72 / 25.4
 CHECK_TEXT: Final = "This bar is 100 mm long. Measure it: print at 100 %, not fitted to the page."
 
 
@@ -67,14 +66,19 @@ def guide_svg(guide: Guide, title: str) -> str:
     )
 
 
-def guide_pdf(guide: Guide, title: str) -> bytes:
-    """Return the guide as a PDF of A4 pages at true scale; a larger one goes on several that overlap by 10 mm."""
+def guide_pdf(guide: Guide, title: str, page: str = "a4") -> bytes:
+    """Return the guide as a PDF at true scale; one that is larger than the page goes on several that overlap by 10 mm.
+
+    :raises BadInput: at `page`.
+    """
     from reportlab.pdfgen.canvas import Canvas
 
     width, height = size_mm(guide)
-    landscape = width > height and width <= PAGE_MM[1] - 2 * MARGIN_MM
-    page_w, page_h = PAGE_MM[::-1] if landscape else PAGE_MM
-    columns, rows = (_pages(size, page - 2 * MARGIN_MM) for size, page in ((width, page_w), (height, page_h)))
+    letters()
+    paper = paper_mm(page)
+    landscape = width > height and width <= paper[1] - 2 * MARGIN_MM
+    page_w, page_h = paper[::-1] if landscape else paper
+    columns, rows = (_pages(size, side - 2 * MARGIN_MM) for size, side in ((width, page_w), (height, page_h)))
     out = BytesIO()
     canvas = Canvas(out, pagesize=(page_w * PT_PER_MM, page_h * PT_PER_MM), invariant=1)
     canvas.setTitle(f"Marking guide: {title}")
@@ -82,7 +86,7 @@ def guide_pdf(guide: Guide, title: str) -> bytes:
         for column in range(columns):
             canvas.saveState()
             canvas.scale(PT_PER_MM, PT_PER_MM)
-            canvas.setFont("Helvetica", 2.8)
+            canvas.setFont(REGULAR, 2.8)
             if columns * rows > 1:
                 place = f"Row {row + 1} of {rows}, sheet {column + 1} of {columns}: lay the dashed edges on each other"
                 canvas.drawString(MARGIN_MM, 4, place)
@@ -136,13 +140,14 @@ def _draw(canvas, guide: Guide, title: str) -> None:  # type: ignore[no-untyped-
 
 
 def _write(canvas, text: str, x: float, y: float, *, end: bool = False, turned: bool = False) -> None:  # type: ignore[no-untyped-def]
-    """Write upright text where y points down; what the plain font has not is left out."""
-    plain = text.encode("latin-1", "ignore").decode("latin-1").strip(" :")
+    """Write upright text where y points down; what the letters have not is left out."""
+    known = letters()
+    plain = "".join(sign for sign in text if ord(sign) in known).strip(" :")
     canvas.saveState()
     canvas.translate(x, y)
     canvas.scale(1, -1)
     if turned:
         canvas.rotate(90)
-    canvas.setFont("Helvetica", 2.8)
+    canvas.setFont(REGULAR, 2.8)
     (canvas.drawRightString if end else canvas.drawString)(0, 0, plain)
     canvas.restoreState()

@@ -7,8 +7,7 @@ from typing import Any, Final
 from xml.sax.saxutils import escape
 
 from hearth_bowl.core.boxes.box_card import Lies
-from hearth_bowl.core.errors import BadInput
-from hearth_bowl.formats.letters import BOLD, PAGES, PT_PER_MM, REGULAR, drawable, letters
+from hearth_bowl.formats.letters import BOLD, PT_PER_MM, REGULAR, drawable, letters, paper_mm
 
 MARGIN_MM: Final = 16.0
 TEXT_PT, SMALL_PT, TITLE_PT, HEAD_PT = 11.0, 9.0, 22.0, 13.0
@@ -82,10 +81,8 @@ def printed_pdf(printed: Printed, page: str) -> bytes:
     """
     from reportlab.platypus import Paragraph, SimpleDocTemplate, Spacer
 
-    if page not in PAGES:
-        raise BadInput(("page",), f"unknown page {page[:40]!r}", "a4 or letter", "unknown")
     letters()
-    width, height = (side * PT_PER_MM for side in PAGES[page])
+    width, height = (side * PT_PER_MM for side in paper_mm(page))
     margin = MARGIN_MM * PT_PER_MM
     out = BytesIO()
     document = SimpleDocTemplate(

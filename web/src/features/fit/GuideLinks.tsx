@@ -1,9 +1,11 @@
+import { usualPaper } from "../../units/paper";
+
 /** The marking guide of a fit or a confection, once what it is of is stored. */
 export function GuideLinks({ of, flush }: { of: string; flush: () => Promise<void> }) {
   const openGuide = (kind: string) => async (event: React.MouseEvent) => {
     event.preventDefault();
     await flush();
-    window.open(`/api/${of}/guide.${kind}`, "_blank", "noopener");
+    window.open(`/api/${of}/guide.${kind}?page=${usualPaper()}`, "_blank", "noopener");
   };
   return (
     <p className="mt-2 print:hidden">
