@@ -1,0 +1,102 @@
+"""What the one who eats it is told: every allergen, what to be careful of, energy; and how it is kept."""
+
+import unittest
+from typing import Any
+
+from hypothesis import given
+
+from hearth_bowl.core.boxes.work_order import traces_of, work_order
+from hearth_bowl.core.confection.confection import Part
+from hearth_bowl.core.confection.declared import names_of
+from hearth_bowl.core.confection.for_eater import energy_of, told_eater, what_it_is
+from hearth_bowl.core.confection.label import label_of
+from hearth_bowl.core.confection.lasting import lasting_of
+from hearth_bowl.core.errors import BadInput
+from hearth_bowl.core.ingredients.library import find
+from tests.core.confection.test_confection import BALLS, BAR, CAKE, FUDGE, GANACHE, PAN, SPIRITED, made, parts
+from tests.kitchen import recipe
+
+SHELL = Part(role="shell", of=find("dark60"), wall_mm=2)
+
+
+class Told(unittest.TestCase):
+    @given(parts())
+    def test_whatever_it_is_made_of_its_label_names_every_allergen_and_its_energy_is_that_of_food(
+        self, drawn: tuple[Any, tuple[Part, ...], dict[str, Any]]
+    ) -> None:
+        form, given_parts, more = drawn
+        try:
+            worked = made(form, *given_parts, **more)
+        except BadInput:
+            return
+        bold = " ".join(row.text.lower() for row in label_of(worked).ingredients if row.allergen)
+        for row in worked.allergens_named:
+            self.assertIn(row.name, bold)
+        plain = [row.text for row in label_of(worked).ingredients if not row.allergen]
+        holds = {one.name for one, _ in worked.ingredients if tuple(names_of(one))}
+        self.assertFalse(holds & set(plain))
+        energy = energy_of(worked)
+        self.assertTrue(250 < energy.low <= energy.kcal <= energy.high < 900, energy)
+        lasting = lasting_of(worked)
+        self.assertEqual((lasting.where, lasting.days_low), (worked.keeping.where, worked.keeping.days_low))
+        self.assertEqual(lasting.may_freeze, lasting.thaw != "")
+        self.assertTrue(what_it_is(worked))
+
+    def test_water_that_boils_off_makes_what_is_left_richer(self) -> None:
+        fudge = energy_of(made(PAN, Part(role="layer", of=FUDGE), piece_mm=(25, 25)))
+        raw = sum(grams * line.ingredient.energy_kcal_per_100g for line, grams in FUDGE.weighed) / FUDGE.mass_g
+        self.assertGreater(fudge.kcal, 1.15 * raw)
+
+    def test_cautions_are_for_the_one_who_eats_and_not_for_the_cook(self) -> None:
+        worked = made(BAR, SHELL, Part(role="filling", of=SPIRITED))
+        told = " ".join(told_eater(worked))
+        self.assertIn("Not for children", told)
+        self.assertNotIn("shell", told)
+        honeyed = made(BALLS, Part(role="centre", of=recipe(dark60=200, cream35=80, honey=40)))
+        self.assertIn("not for infants under one year", " ".join(told_eater(honeyed)))
+
+    def test_what_it_is_names_inside_and_outside(self) -> None:
+        self.assertEqual(
+            what_it_is(made(BAR, SHELL, Part(role="filling", of=GANACHE))), "Cream ganache in dark chocolate 60 %"
+        )
+
+
+class Kept(unittest.TestCase):
+    def test_what_freezing_spoils_is_not_frozen_and_says_why(self) -> None:
+        cheese = recipe("soft-cheese", cream_cheese=200, sugar_icing=60)
+        eggs = recipe("filling", egg_yolk=40, sugar_caster=80, butter82=60)
+        for mass, word in ((cheese, "cheese"), (eggs, "egg")):
+            with self.subTest(word):
+                lasting = lasting_of(made(BALLS, Part(role="centre", of=mass)))
+                self.assertFalse(lasting.may_freeze)
+                self.assertIn(word, lasting.freeze)
+        self.assertTrue(lasting_of(made(BALLS, Part(role="centre", of=GANACHE))).may_freeze)
+
+    def test_what_lies_in_the_fridge_is_told_when_to_come_out_and_when_not_to_go_back(self) -> None:
+        cold = lasting_of(made(BALLS, Part(role="centre", of=GANACHE)))
+        self.assertEqual(cold.where, "fridge")
+        self.assertIn("2 hours", cold.take_out)
+        self.assertIn("closed box", cold.wrap)
+
+
+class Traces(unittest.TestCase):
+    def test_what_is_worked_before_may_be_in_it_and_nothing_after(self) -> None:
+        nutty = made(BALLS, Part(role="centre", of=recipe(milk38=200, hazelnut_paste=60)))
+        plain = made(BALLS, Part(role="centre", of=GANACHE))
+        almond = made(
+            PAN, Part(role="layer", of=recipe("marzipan", almond_whole=200, sugar_icing=200)), piece_mm=(25, 25)
+        )
+        worked = [nutty, plain, almond]
+        self.assertEqual([step.row for step in work_order(worked)], [1, 0, 2])
+        self.assertEqual(traces_of(worked, 1), ())
+        self.assertEqual(traces_of(worked, 0), ())
+        self.assertEqual(traces_of(worked, 2), ("hazelnut", "milk", "soya"))
+
+    def test_a_cake_is_told_like_everything_else(self) -> None:
+        worked = made(CAKE, Part(role="filling", of=GANACHE), Part(role="coat", of=GANACHE))
+        self.assertIn("ganache", what_it_is(worked))
+        self.assertGreater(energy_of(worked).kcal, 300)
+
+
+if __name__ == "__main__":
+    unittest.main()
