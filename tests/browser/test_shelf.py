@@ -32,6 +32,17 @@ class Shelf(PageCase):
         self.assertTrue(page.request.get(f"{self.server.url}{sheet}").body().startswith(b"%PDF-"))
         self.assertLess(actions + 1, 6)
 
+    def test_a_label_is_drawn_anew_while_its_confection_is_changed(self) -> None:
+        page = self.open("/confections/1")
+        page.get_by_text("Its label").click()
+        page.get_by_text("Labels to print").click()
+        page.get_by_label("Confection").fill("Moon balls")
+        drawn = page.get_by_alt_text("The label of Moon balls, as it is printed")
+        expect(drawn).to_have_attribute("src", re.compile("Moon%20balls"))
+        page.get_by_text("The sheet’s own measures").click()
+        page.get_by_label("Wide, mm").fill("20")
+        expect(page.get_by_role("alert")).to_contain_text("too small to read")
+
     def test_what_is_eaten_leaves_the_shelf_and_can_be_taken_back(self) -> None:
         page = self.open("/shelf")
         expect(page.get_by_role("heading", level=1)).to_have_text("Eat first: Moonrock truffles")

@@ -251,7 +251,9 @@ function Bench({ stored, vessels, recipes, options }: BenchProps) {
         className="border-line border-l bg-sheet px-5 py-3 max-lg:col-span-2 max-lg:border-t max-md:col-span-1 max-md:px-3"
       >
         {found && <ToWeigh answer={found.answer} nameOf={nameOf} units={units} />}
-        {found && <LabelText id={stored.id} asked={asked} units={units} pieces={found.answer.pieces} />}
+        {found && (
+          <LabelText id={stored.id} asked={asked} units={units} pieces={found.answer.pieces} flush={flush} />
+        )}
       </section>
     </main>
   );

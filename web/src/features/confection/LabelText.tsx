@@ -8,10 +8,10 @@ import { mass, numberIn, type Units } from "../../units/units";
 import { LabelSheet, PutAway } from "../shelf";
 import type { Asked } from "./words";
 
-type Props = { id: number; asked: Asked; units: Units; pieces: number };
+type Props = { id: number; asked: Asked; units: Units; pieces: number; flush: () => Promise<void> };
 
 /** What belongs on the label of so many pieces: its words, allergens set apart, ready to be copied. */
-export function LabelText({ id, asked, units, pieces: most }: Props) {
+export function LabelText({ id, asked, units, pieces: most, flush }: Props) {
   const [made, setMade] = useState(() => new Date(serverNow()).toISOString().slice(0, 10));
   const [typed, setTyped] = useState("");
   const pieces = numberIn(typed) ?? null;
@@ -80,7 +80,13 @@ export function LabelText({ id, asked, units, pieces: most }: Props) {
         </section>
       )}
       {found && made !== "" && (
-        <LabelSheet of={`/api/confections/${id}`} name={found.name} most={most} said={{ made }} />
+        <LabelSheet
+          of={`/api/confections/${id}`}
+          name={found.name}
+          most={most}
+          said={{ made }}
+          changing={{ flush, of: asked }}
+        />
       )}
       {found && <PutAway confectionId={id} pieces={most} made={made} />}
     </details>

@@ -194,6 +194,7 @@ function OccasionBench({ stored, usual, picker, onDeleted }: BenchProps) {
         {confections && vessels && (
           <PieceRows
             id={stored.id}
+            flush={flush}
             rows={rows}
             plan={plan}
             problem={problem}

@@ -21,12 +21,13 @@ type Props = {
   vessels: Schemas["StoredVessel"][];
   usual: Schemas["PieceAskUsual"];
   units: Units;
+  flush: () => Promise<void>;
   onChange: (rows: Row[]) => void;
 };
 
 /** The kinds of piece in a box: which confection, how many, and what is to be told of it. */
 export function PieceRows(props: Props) {
-  const { id, rows, plan, problem, confections, vessels, usual, units, onChange } = props;
+  const { id, rows, plan, problem, confections, vessels, usual, units, flush, onChange } = props;
   const kinds = new Map(vessels.map((row) => [row.id, row.vessel.kind]));
   const kindOf = (stored: Stored) => kinds.get(stored.asked.form.vessel);
   const making = confections.filter((stored) => kindOf(stored) !== "cake");
@@ -46,6 +47,7 @@ export function PieceRows(props: Props) {
             >
               <PieceRow
                 occasion={id}
+                flush={flush}
                 row={row}
                 stored={stored}
                 isMoulded={stored !== undefined && ["mould", "cup"].includes(kindOf(stored) ?? "")}
@@ -78,6 +80,7 @@ export function PieceRows(props: Props) {
 
 type RowProps = {
   occasion: number;
+  flush: () => Promise<void>;
   row: Row;
   stored: Stored | undefined;
   isMoulded: boolean;
@@ -90,7 +93,7 @@ type RowProps = {
 };
 
 function PieceRow(props: RowProps) {
-  const { occasion, row, stored, isMoulded, made, problem, making, units, onChange, onRemove } = props;
+  const { occasion, flush, row, stored, isMoulded, made, problem, making, units, onChange, onRemove } = props;
   return (
     <div className="grid grid-cols-4 items-end gap-x-3 gap-y-2 max-sm:grid-cols-2">
       <div className="col-span-2">
@@ -155,6 +158,7 @@ function PieceRow(props: RowProps) {
             most={made.pieces}
             said={{ occasion: String(occasion) }}
             asksMade
+            changing={{ flush, of: row }}
           />
         </div>
       )}

@@ -35,6 +35,8 @@ type Props = {
   said?: Record<string, string>;
   /** Whether the day that it was made is asked. */
   asksMade?: boolean;
+  /** Stores what is being changed on the page; what it is of is told, so that the label is drawn anew. */
+  changing?: { flush: () => Promise<void>; of: unknown };
 };
 
 /** A sheet of labels: chosen by its measures, seen as it will be, and opened as a page to print. */
@@ -48,7 +50,7 @@ export function LabelSheet(props: Props) {
   );
 }
 
-function Sheets({ of, name, most, said, asksMade }: Props) {
+function Sheets({ of, name, most, said, asksMade, changing }: Props) {
   const [made, setMade] = useState(() => dayIso(serverNow()));
   const sheets = useQuery(labelSheetsQuery);
   const [page, setPage] = useState<keyof typeof PAGES>(usualPaper);
@@ -70,11 +72,14 @@ function Sheets({ of, name, most, said, asksMade }: Props) {
   if (energy) query.set("energy", "true");
   const address = `${of}/label.svg?${query}`;
   const drawn = useQuery({
-    queryKey: ["label-drawn", address],
+    queryKey: ["label-drawn", address, changing?.of],
     placeholderData: keepPreviousData,
     retry: false,
     staleTime: 0,
-    queryFn: ({ signal }) => drawnLabel(address, signal),
+    queryFn: async ({ signal }) => {
+      await changing?.flush();
+      return drawnLabel(address, signal);
+    },
   });
   const error = drawn.error instanceof ApiError ? drawn.error.problem : null;
   const [first] = error?.errors ?? [];
@@ -170,6 +175,12 @@ function Sheets({ of, name, most, said, asksMade }: Props) {
               href={`${of}/labels.pdf?${query}`}
               target="_blank"
               rel="noreferrer"
+              onClick={async (event) => {
+                if (!changing) return;
+                event.preventDefault();
+                await changing.flush();
+                window.open(`${of}/labels.pdf?${query}`, "_blank", "noopener");
+              }}
               className="inline-flex min-h-11 items-center rounded-lg border-[1.5px] border-rim px-4 font-bold text-rim"
             >
               Open the sheet as PDF
