@@ -19,6 +19,7 @@ from pathlib import Path
 from hearth_bowl import store
 from hearth_bowl.server import FILE, open_data
 from hearth_bowl.service.backups import AUTOMATIC, back_up_today, backup_to, kept_days, restore_from
+from hearth_bowl.service.recipes import create_recipe, delete_recipe
 from hearth_bowl.store.backup import READY, BadBackup, finish, lay_beside, read_backup, take_place
 from hearth_bowl.store.unclean import log_is_missing, mark
 from tests.api.server import Server
@@ -233,6 +234,22 @@ class CutShort(InAFolder):
             self.assertEqual(len(recipes_in(folder / FILE)), 11)
             if target.exists():
                 read_backup(target)
+
+
+class Deleted(InAFolder):
+    def test_what_is_deleted_is_gone_from_the_file_and_from_backups_that_are_made_after(self) -> None:
+        folder = self.kitchen("kitchen")
+        database = open_data(folder, demo=False)
+        with database.writing() as session:
+            kept = create_recipe(session, recipe_record(name="Unforgettable comet dust"), NOW)
+        with database.writing() as session:
+            delete_recipe(session, kept.id)
+        backup_to(database, self.folder / "after.zip", NOW)
+        database.close()
+        with zipfile.ZipFile(self.folder / "after.zip") as bundle:
+            for name in bundle.namelist():
+                self.assertNotIn(b"Unforgettable", bundle.read(name))
+        self.assertNotIn(b"Unforgettable", (folder / FILE).read_bytes())
 
 
 class Rolling(InAFolder):

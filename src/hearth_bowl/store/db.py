@@ -31,6 +31,7 @@ def open_engine(path: Path, foreign_keys: bool = True) -> Engine:
         cursor = connection.cursor()
         cursor.execute(f"PRAGMA busy_timeout={BUSY_TIMEOUT_MS}")
         cursor.execute("PRAGMA journal_mode=WAL")
+        cursor.execute("PRAGMA secure_delete=ON")
         cursor.execute("PRAGMA synchronous=FULL")
         cursor.execute(f"PRAGMA foreign_keys={'ON' if foreign_keys else 'OFF'}")
         cursor.close()
