@@ -41,6 +41,12 @@ class Days(unittest.TestCase):
         late = [Moved(day=9, what="frozen"), Moved(day=30, what="thawed")]
         self.assertEqual(on_shelf(20, 10, 60, 3, late, 30).days_left, 1)
 
+    def test_what_lay_frozen_for_too_long_is_not_young_again_when_it_thaws(self) -> None:
+        moves = [Moved(day=2, what="frozen"), Moved(day=70, what="thawed")]
+        self.assertEqual(on_shelf(20, 10, 60, 3, moves, 70).days_left, -8)
+        in_time = [Moved(day=2, what="frozen"), Moved(day=61, what="thawed")]
+        self.assertEqual(on_shelf(20, 10, 60, 3, in_time, 61).days_left, 1)
+
     def test_what_is_thrown_away_makes_the_next_amount_smaller(self) -> None:
         self.assertIn("about 24 are eaten", next_amount(60, 12, 2))
         self.assertEqual(next_amount(60, 5, 2), "")
@@ -101,6 +107,9 @@ class Shelf(AppCase):
                 self.assertEqual(answer.get_json()["errors"][0]["path"][-1], field)
         self.assertEqual(self.move(making, "frozen").status_code, 201)
         self.assertEqual(self.move(making, "frozen", key="again").status_code, 422)
+        before = {"client_key": "b", "on_day": (today() - timedelta(days=1)).isoformat(), "what": "thawed"}
+        early = self.client.post(f"/api/shelf/{making['id']}/moves", json=before)
+        self.assertEqual(early.get_json()["errors"][0]["path"][-1], "on_day")
         told = self.client.get(f"/api/shelf/{making['id']}").get_json()["making"]
         self.assertTrue(told["standing"]["is_frozen"])
         self.assertIn("freezer", told["place"])

@@ -12,7 +12,9 @@ from hearth_bowl.api.context import database, now
 from hearth_bowl.api.problems import Problem
 from hearth_bowl.api.spec import spec
 from hearth_bowl.api.wire import Incoming
+from hearth_bowl.service import at_table as table
 from hearth_bowl.service import running_order as service
+from hearth_bowl.service import what_if as what_ifs
 from hearth_bowl.service.occasions import OccasionAsk
 from hearth_bowl.service.planner import Planner
 
@@ -87,23 +89,23 @@ def task_happened(occasion_id: int, json: HappenedIn) -> service.RunningOrder:
 
 
 @running_order.post("/what-if")
-@spec.validate(resp=Response(HTTP_200=service.WhatIf, HTTP_404=Problem, HTTP_422=Problem), operation_id="whatIf")
-def what_if(json: WhatIfIn) -> service.WhatIf:
+@spec.validate(resp=Response(HTTP_200=what_ifs.WhatIf, HTTP_404=Problem, HTTP_422=Problem), operation_id="whatIf")
+def what_if(json: WhatIfIn) -> what_ifs.WhatIf:
     """Say what an order would be with one wish otherwise. Nothing is stored."""
     with database().reading() as session:
-        asked = service.with_change(json.asked, json.change)
+        asked = what_ifs.with_change(json.asked, json.change)
         at = service.clock_of(asked, [], _wall_now())
         record = service.occasion_record(session, asked, at, more_moulds=int(json.change == "mould"))
     taken = None if json.change == "mould" else asked
-    return service.what_if(_planner().plan(record, EFFORT["best"]), taken)
+    return what_ifs.what_if(_planner().plan(record, EFFORT["best"]), taken)
 
 
 @running_order.post("/served")
-@spec.validate(resp=Response(HTTP_200=service.Served, HTTP_404=Problem, HTTP_422=Problem), operation_id="served")
-def served(json: OccasionAsk) -> service.Served:
+@spec.validate(resp=Response(HTTP_200=table.Served, HTTP_404=Problem, HTTP_422=Problem), operation_id="served")
+def served(json: OccasionAsk) -> table.Served:
     """Say how the pieces stand at the table, and who may eat which. Nothing is stored."""
     with database().reading() as session:
-        return service.served(session, json)
+        return table.served(session, json)
 
 
 @running_order.get("/<int:occasion_id>/order.ics")

@@ -11,7 +11,7 @@ from hearth_bowl.api.context import database, now
 from hearth_bowl.api.problems import Problem
 from hearth_bowl.api.spec import spec
 from hearth_bowl.api.wire import Incoming, Outgoing
-from hearth_bowl.formats.shared_file import LARGEST_BYTES
+from hearth_bowl.formats.strict_json import LARGEST_FILE_BYTES
 from hearth_bowl.service import sharing as service
 
 sharing = Blueprint("sharing", __name__, url_prefix="/api")
@@ -20,7 +20,7 @@ sharing = Blueprint("sharing", __name__, url_prefix="/api")
 class SharedFileIn(Incoming):
     """The content of a file that someone sent."""
 
-    text: Annotated[str, Field(min_length=1, max_length=LARGEST_BYTES)]
+    text: Annotated[str, Field(min_length=1, max_length=LARGEST_FILE_BYTES)]
 
 
 class TakeSharedIn(SharedFileIn):

@@ -13,8 +13,7 @@ from hearth_bowl.api.problems import Problem
 from hearth_bowl.api.spec import spec
 from hearth_bowl.api.wire import Outgoing
 from hearth_bowl.core.errors import BadInput
-from hearth_bowl.formats.label_sheet import USUAL_SHEETS, Besides, Sheet, label_svg, labels_pdf
-from hearth_bowl.formats.letters import paper_mm
+from hearth_bowl.formats.label_sheet import USUAL_SHEETS, Sheet, label_svg, labels_pdf, usual_sheet
 from hearth_bowl.service import shelf as service
 
 shelf = Blueprint("shelf", __name__, url_prefix="/api")
@@ -136,11 +135,10 @@ def _labels(found: service.PrintedLabel, as_svg: bool) -> Answer:
     label, sheet = found.label, _sheet()
     label["keep"] = in_own_units(label["keep"])
     label["cautions"] = [in_own_units(words) for words in label["cautions"]]
-    besides = Besides(what=found.besides.what, energy=found.besides.energy, line=found.besides.line)
     if as_svg:
-        return Answer(label_svg(label, sheet, besides), content_type="image/svg+xml")
+        return Answer(label_svg(label, sheet, found.besides), content_type="image/svg+xml")
     count = _whole("count")
-    body = labels_pdf(label, sheet, sheet.rows * sheet.columns if count is None else count, besides)
+    body = labels_pdf(label, sheet, sheet.rows * sheet.columns if count is None else count, found.besides)
     headers = {"Content-Disposition": 'inline; filename="labels.pdf"'}
     return Answer(body, content_type="application/pdf", headers=headers)
 
@@ -154,11 +152,7 @@ def _besides() -> dict[str, Any]:
 
 def _sheet() -> Sheet:
     """Return the sheet that is asked for: a usual one of its page and shape, with the measures that are given."""
-    page, shape = request.args.get("page", "a4"), request.args.get("shape", "square")
-    paper_mm(page)
-    usual = next((one for one in USUAL_SHEETS if (one.page, one.shape) == (page, shape)), None)
-    if usual is None:
-        raise BadInput(("shape",), f"unknown shape {shape[:40]!r}", "square, round or strip", "unknown")
+    usual = usual_sheet(request.args.get("page", "a4"), request.args.get("shape", "square"))
     said: dict[str, Any] = {one.name: getattr(usual, one.name) for one in fields(usual)}
     for name in MEASURES:
         said[name] = _figure(name, said[name])

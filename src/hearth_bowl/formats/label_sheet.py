@@ -11,7 +11,7 @@ from dataclasses import dataclass
 from functools import cache
 from io import BytesIO
 from math import sqrt
-from typing import Any, Final, Literal
+from typing import Any, Final, Literal, get_args
 from xml.sax.saxutils import escape
 
 from hearth_bowl.core.errors import BadInput, check_number
@@ -31,6 +31,7 @@ MOST_ROWS: Final = 40
 MOST_LABELS: Final = 2000
 
 Shape = Literal["square", "round", "strip"]
+SHAPES: Final[tuple[str, ...]] = get_args(Shape)
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -102,14 +103,23 @@ USUAL_SHEETS: Final = (
 """What one begins from: measures that fill a page, of no maker's sheet."""
 
 
+def usual_sheet(page: str, shape: str) -> Sheet:
+    """Return the sheet that one begins from.
+
+    :raises BadInput: at `page` or `shape`.
+    """
+    paper_mm(page)
+    if shape not in SHAPES:
+        raise BadInput(("shape",), f"unknown shape {shape[:40]!r}", "one of " + ", ".join(SHAPES), "unknown")
+    return next(one for one in USUAL_SHEETS if (one.page, one.shape) == (page, shape))
+
+
 def checked_sheet(sheet: Sheet) -> Sheet:
     """Return a sheet whose labels all lie on its page.
 
     :raises BadInput: naming the measure.
     """
     page_w, page_h = paper_mm(sheet.page)
-    if sheet.shape not in ("square", "round", "strip"):
-        raise BadInput(("shape",), f"unknown shape {sheet.shape!r}", "square, round or strip", "unknown")
     check_number(("width_mm",), sheet.width_mm, 12, page_w, "mm")
     check_number(("height_mm",), sheet.height_mm, 8, page_h, "mm")
     for name in ("gap_x_mm", "gap_y_mm", "left_mm", "top_mm"):

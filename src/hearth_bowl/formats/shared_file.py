@@ -21,7 +21,6 @@ from hearth_bowl.formats.strict_json import check_format, read_json
 FORMAT: Final = "hearth-bowl/shared"
 MOST_RECIPES: Final = 40
 MOST_VERSIONS: Final = 200
-LARGEST_BYTES: Final = 4_000_000
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -55,7 +54,7 @@ def read_shared(data: bytes) -> Shared:
 
     :raises BadInput: naming the field as the file has it.
     """
-    record = read_json(data, "shared", LARGEST_BYTES)
+    record = read_json(data, "shared")
     if record.get("format") == CONFECTION:
         return _with_parts((), record)
     if record.get("format") == RECIPE:

@@ -1,6 +1,7 @@
 """Occasions: boxes of several kinds of piece, what they take, and what to buy for them."""
 
 import json
+from collections.abc import Mapping
 from dataclasses import dataclass, fields
 from datetime import datetime, timedelta
 from functools import cache
@@ -16,6 +17,7 @@ from hearth_bowl.core.errors import BadInput, check_number
 from hearth_bowl.core.fit.vessel import Box
 from hearth_bowl.core.geometry.pieces import MOST_PIECES
 from hearth_bowl.core.ingredients.library import LIBRARY
+from hearth_bowl.core.keep.keeping import OUT_BEFORE_MIN
 from hearth_bowl.core.recipe.ratios import CHOCOLATE_KINDS
 from hearth_bowl.core.recipe.recipe import check_name
 from hearth_bowl.formats.vessel_file import vessel_from
@@ -23,6 +25,7 @@ from hearth_bowl.service.confections import confection_of, get_confection
 from hearth_bowl.service.errors import ChangedMeanwhile, NotFound
 from hearth_bowl.service.larder import stock
 from hearth_bowl.service.moments import check_wall_time
+from hearth_bowl.service.recipes import get_recipe
 from hearth_bowl.service.settings import get_settings
 from hearth_bowl.service.vessels import get_vessel
 from hearth_bowl.store.models import OccasionPieceRow, OccasionRow
@@ -82,7 +85,7 @@ class WishesAsk:
     hours_to: str = "22:00"
     away: tuple[AwayAsk, ...] = ()
     has: PlacesAsk = PlacesAsk()
-    out_of_fridge_min: int = 30
+    out_of_fridge_min: int = OUT_BEFORE_MIN
     hands: float = 1.0
     dropped: tuple[int, ...] = ()
     table_c: float = 24.0
@@ -211,6 +214,19 @@ def work_out_occasion(session: Session, asked: OccasionAsk) -> WorkedOccasion:
     return WorkedOccasion(
         **{field.name: getattr(found, field.name) for field in fields(found)}, finish_from=finish_from
     )
+
+
+def recipes_of(session: Session, asked: OccasionAsk) -> Mapping[str, int]:
+    """Return the ids of the recipes that go into an occasion, by their names."""
+    found: dict[str, int] = {}
+    for row in asked.rows:
+        for part in get_confection(session, row.confection_id).asked.parts:
+            if part.of.recipe_id is not None:
+                try:
+                    found[get_recipe(session, part.of.recipe_id).recipe["name"]] = part.of.recipe_id
+                except NotFound:
+                    continue
+    return found
 
 
 def _confection(session: Session, position: int, confection_id: int) -> Confection:

@@ -1,27 +1,22 @@
 """The running order of an occasion: planned by the planner, kept, followed as the day goes, tried with other wishes."""
 
 import json
-from collections.abc import Mapping
-from dataclasses import asdict, dataclass, replace
-from datetime import UTC, date, datetime, timedelta
+from dataclasses import asdict, dataclass
+from datetime import UTC, datetime, timedelta
 from typing import Any, Final
 
 from sqlalchemy import delete, select
 from sqlalchemy.orm import Session
 
-from hearth_bowl.core.boxes.guests import Guest, guests
-from hearth_bowl.core.boxes.table import AtTable, at_table
 from hearth_bowl.core.errors import BadInput
-from hearth_bowl.core.plan.days import PARTS_OF_DAY_MIN
 from hearth_bowl.formats.calendar_file import order_ics
 from hearth_bowl.formats.occasion_file import FORMAT, PlanAnswer, TaskAnswer
-from hearth_bowl.service.confections import confection_record, get_confection, worked_of
-from hearth_bowl.service.errors import NotFound
+from hearth_bowl.service.confections import confection_record
 from hearth_bowl.service.learned import for_plan, times_of_ones_own
 from hearth_bowl.service.moments import check_wall_time
-from hearth_bowl.service.occasions import AwayAsk, OccasionAsk, get_occasion
-from hearth_bowl.service.recipes import get_recipe
+from hearth_bowl.service.occasions import OccasionAsk, get_occasion, recipes_of
 from hearth_bowl.service.settings import get_settings
+from hearth_bowl.service.what_if import mended, visits
 from hearth_bowl.store.models import BatchRow, OccasionHappeningRow, OccasionOrderRow
 
 OVER_MIN: Final = 5
@@ -190,8 +185,8 @@ def get_order(session: Session, occasion_id: int, wall_now: datetime) -> Running
         waits=tuple(one.task["id"] for one in running if not one.task["attended"]),
         late=late,
         is_off=bool(late) or any(_ran_over(one) for one in states),
-        mended=None if answer is None else _mended(asked, answer),
-        visits=_visits(states),
+        mended=None if answer is None else mended(asked, answer),
+        visits=visits(one.task for one in states),
         learned=times_of_ones_own(session, now.astimezone()),
     )
 
@@ -200,39 +195,6 @@ def _ran_over(one: TaskState) -> bool:
     """Return whether a task that is done ended later than its order has it."""
     over = timedelta(minutes=OVER_MIN)
     return one.state == "done" and one.ended_at is not None and one.ended_at - _moment(one.task["ends_at"]) > over
-
-
-def _mended(asked: OccasionAsk, answer: PlanAnswer) -> OccasionAsk | None:
-    """Return an occasion with the least change that was found to mend it; None where there is none."""
-    change = answer.get("least_change")
-    if change is None:
-        return None
-    becomes, wishes = change["becomes"], asked.wishes
-    match change["what"]:
-        case "ready_at":
-            return replace(asked, ready_at=_moment(becomes["ready_at"]))
-        case "hours":
-            hours = becomes["hours"]
-            return replace(asked, wishes=replace(wishes, hours_from=hours["from"], hours_to=hours["to"]))
-        case "cooks":
-            return replace(asked, wishes=replace(wishes, cooks=becomes["cooks"]))
-        case "leave-out":
-            return _without(asked, becomes["leave_out"])
-        case _:
-            away = tuple(_away_of(row) for row in becomes["away"])
-            return replace(asked, wishes=replace(wishes, away=away))
-
-
-def _without(asked: OccasionAsk, position: int) -> OccasionAsk:
-    gone = asked.rows[position].confection_id
-    return replace(asked, wishes=replace(asked.wishes, dropped=(*asked.wishes.dropped, gone)))
-
-
-def _away_of(row: Any) -> AwayAsk:
-    """Return an absence as the occasion's file has it."""
-    if isinstance(row, dict):
-        return AwayAsk(from_at=_moment(row["from"]), to_at=_moment(row["to"]), cook=row["cook"])
-    return AwayAsk(from_at=_moment(row[0]), to_at=_moment(row[1]))
 
 
 def happen(session: Session, occasion_id: int, task: str, what: str, at: datetime | None, wall_now: datetime) -> None:
@@ -293,37 +255,13 @@ def _rests_begin(session: Session, occasion_id: int, order: RunningOrder, task: 
     session.flush()
 
 
-def with_change(asked: OccasionAsk, change: str) -> OccasionAsk:
-    """Return an occasion with one wish otherwise: one more pair of hands, longer hours, a day later, without a kind.
-
-    :raises BadInput: at `change`.
-    """
-    wishes = asked.wishes
-    match change.split(":"):
-        case ["cook"]:
-            return replace(asked, wishes=replace(wishes, cooks=wishes.cooks + 1))
-        case ["mould"]:
-            return asked
-        case ["hours"]:
-            return replace(asked, wishes=replace(wishes, hours_from="06:00", hours_to="24:00"))
-        case ["never-away"]:
-            return replace(asked, wishes=replace(wishes, away=()))
-        case ["later"] if asked.ready_at is not None:
-            return replace(asked, ready_at=asked.ready_at + timedelta(days=1))
-        case ["without", position] if position.isdigit() and int(position) < len(asked.rows) > 1:
-            return _without(asked, int(position))
-        case _:
-            allowed = "cook, mould, hours, never-away, later, without:N"
-            raise BadInput(("change",), f"unknown {change[:40]!r}", allowed, "unknown")
-
-
 def _states(
     session: Session, asked: OccasionAsk, answer: PlanAnswer | None, happened: list[OccasionHappeningRow]
 ) -> list[TaskState]:
     if answer is None or not answer["feasible"]:
         return []
     by_task = {row.task: row for row in happened}
-    recipes = _recipes(session, asked)
+    recipes = recipes_of(session, asked)
     found = []
     for task in answer["tasks"]:
         row = by_task.get(task["id"])
@@ -343,19 +281,6 @@ def _states(
     return found
 
 
-def _recipes(session: Session, asked: OccasionAsk) -> Mapping[str, int]:
-    """Return the ids of the recipes that go into an occasion, by their names."""
-    found: dict[str, int] = {}
-    for row in asked.rows:
-        for part in get_confection(session, row.confection_id).asked.parts:
-            if part.of.recipe_id is not None:
-                try:
-                    found[get_recipe(session, part.of.recipe_id).recipe["name"]] = part.of.recipe_id
-                except NotFound:
-                    continue
-    return found
-
-
 def _happened(session: Session, occasion_id: int) -> list[OccasionHappeningRow]:
     wanted = select(OccasionHappeningRow).where(OccasionHappeningRow.occasion_id == occasion_id)
     return list(session.scalars(wanted.order_by(OccasionHappeningRow.starts_at, OccasionHappeningRow.id)))
@@ -368,17 +293,6 @@ def clock_of(asked: OccasionAsk, happened: list[OccasionHappeningRow], wall_now:
     seen = [moment for row in happened for moment in (row.starts_at, row.ends_at) if moment is not None]
     begins_at = asked.wishes.begins_at or asked.ready_at - timedelta(days=4)
     return max([begins_at, *seen])
-
-
-def _visits(states: tuple[TaskState, ...]) -> int:
-    """Return in how many parts of days hands are in the kitchen."""
-    return len({_part_of_day(_moment(one.task["starts_at"])) for one in states if one.task["attended"]})
-
-
-def _part_of_day(at: datetime) -> tuple[date, int]:
-    """Return the part of a day that a moment lies in."""
-    minute = 60 * at.hour + at.minute
-    return at.date(), sum(minute >= begins for begins in PARTS_OF_DAY_MIN)
 
 
 def _moment(text: str) -> datetime:
@@ -444,61 +358,3 @@ def forget_order(session: Session, occasion_id: int) -> None:
     get_occasion(session, occasion_id)
     session.execute(delete(OccasionHappeningRow).where(OccasionHappeningRow.occasion_id == occasion_id))
     session.execute(delete(OccasionOrderRow).where(OccasionOrderRow.occasion_id == occasion_id))
-
-
-@dataclass(frozen=True, slots=True, kw_only=True)
-class Served:
-    """How an occasion's confections stand at the table, in their order, and which guests may eat which."""
-
-    table: tuple[AtTable, ...]
-    recipes: Mapping[str, int]
-    guests: tuple[Guest, ...]
-
-
-def served(session: Session, asked: OccasionAsk) -> Served:
-    """Return how an occasion's confections stand at the table, and who may eat them. Nothing is stored.
-
-    :raises BadInput: naming the field. :raises NotFound: a confection is not there.
-    """
-    kitchen, wishes = get_settings(session).kitchen, asked.wishes
-    worked = [worked_of(session, get_confection(session, row.confection_id).asked) for row in asked.rows]
-    return Served(
-        table=tuple(at_table(one, wishes.table_c, wishes.table_h, kitchen) for one in worked),
-        recipes=_recipes(session, asked),
-        guests=guests(worked),
-    )
-
-
-@dataclass(frozen=True, slots=True, kw_only=True)
-class WhatIf:
-    """What an order would be with one wish otherwise: whether there is one, when it begins, hands and visits.
-
-    `asked` is the occasion so; None where what is otherwise is no wish of it, as a mould more.
-    """
-
-    feasible: bool
-    proved: bool
-    starts_at: datetime | None
-    hands_on_min: int
-    visits: int
-    because: tuple[str, ...]
-    asked: OccasionAsk | None
-
-
-def what_if(answer: PlanAnswer, asked: OccasionAsk | None) -> WhatIf:
-    """Return what is told of an order that was only tried."""
-    if not answer["feasible"]:
-        because = tuple(row["message"] for row in answer["because"])
-        return WhatIf(
-            feasible=False, proved=False, starts_at=None, hands_on_min=0, visits=0, because=because, asked=asked
-        )
-    parts = {_part_of_day(_moment(task["starts_at"])) for task in answer["tasks"] if task["attended"]}
-    return WhatIf(
-        feasible=True,
-        proved=answer["proved"],
-        starts_at=_moment(answer["starts_at"]),
-        hands_on_min=answer["hands_on_min"],
-        visits=len(parts),
-        because=(),
-        asked=asked,
-    )

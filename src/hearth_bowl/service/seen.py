@@ -8,7 +8,7 @@ from typing import Final
 from sqlalchemy.orm import Session
 
 from hearth_bowl.core.diagnose.answer import Verdict
-from hearth_bowl.core.diagnose.diagnosis import Diagnosis, Seen, diagnose
+from hearth_bowl.core.diagnose.diagnosis import Cause, Diagnosis, Seen, diagnose
 from hearth_bowl.core.diagnose.facts import Facts
 from hearth_bowl.core.diagnose.questions import NOT_SURE
 from hearth_bowl.core.diagnose.signs import SIGNS, STAGES, signs_at
@@ -115,16 +115,6 @@ class Look:
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class CauseOut:
-    """A cause, likely by its share of all, and why."""
-
-    cause: str
-    words: str
-    share: float
-    because: tuple[str, ...]
-
-
-@dataclass(frozen=True, slots=True, kw_only=True)
 class AskOut:
     """What is asked next, and why it is asked."""
 
@@ -160,7 +150,7 @@ class Told:
 
     verdict: Verdict
     say: str
-    causes: tuple[CauseOut, ...]
+    causes: tuple[Cause, ...]
     ask: AskOut | None
     remedy: RemedyOut | None
     instead: str
@@ -271,9 +261,7 @@ def _told(found: Diagnosis, labels: Sequence[str]) -> Told:
     return Told(
         verdict=answer.verdict,
         say=answer.say,
-        causes=tuple(
-            CauseOut(cause=one.cause, words=one.words, share=one.share, because=one.because) for one in found.causes
-        ),
+        causes=found.causes,
         ask=None
         if ask is None
         else AskOut(key=ask.key, question=ask.text, options=(*ask.options, NOT_SURE), why=ask.why),

@@ -46,7 +46,6 @@ class NewMaking:
     confection_id: int
     made_on: date
     pieces: int
-    batch_id: int | None = None
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -75,7 +74,6 @@ class Making:
 
     id: int
     confection_id: int | None
-    batch_id: int | None
     name: str
     made_on: date
     pieces: int
@@ -211,7 +209,6 @@ def add_making(session: Session, new: NewMaking, now: datetime) -> int:
     row = MakingRow(
         client_key=new.client_key,
         confection_id=new.confection_id,
-        batch_id=new.batch_id,
         name=worked.confection.name,
         made_on=new.made_on,
         pieces=new.pieces,
@@ -240,12 +237,13 @@ def move_making(session: Session, making_id: int, move: NewMove, today: date) ->
     row = _row(session, making_id)
     check_name(move.client_key, "client_key")
     if session.scalar(select(MakingMoveRow.id).where(MakingMoveRow.client_key == move.client_key)) is None:
-        if not row.made_on <= move.on_day <= today:
-            allowed = f"{row.made_on.isoformat()} to {today.isoformat()}"
+        frozen_on = [done.on_day for done in _moves(session, row.id) if done.what == "frozen"]
+        since = max([row.made_on, *(frozen_on if move.what == "thawed" else ())])
+        if not since <= move.on_day <= today:
+            allowed = f"{since.isoformat()} to {today.isoformat()}"
             raise BadInput(("on_day",), move.on_day.isoformat(), allowed, "out-of-range")
         at = _making(session, row, move.on_day)
-        was_frozen = any(done.what == "frozen" for done in at.moves)
-        check_move(move.what, move.pieces, at.standing, at.lasting.may_freeze, was_frozen)
+        check_move(move.what, move.pieces, at.standing, at.lasting.may_freeze, bool(frozen_on))
         pieces = move.pieces if move.what in FATES else 0
         kept = MakingMoveRow(
             making_id=row.id, client_key=move.client_key, on_day=move.on_day, what=move.what, pieces=pieces
@@ -281,7 +279,11 @@ def delete_making(session: Session, making_id: int) -> None:
 
 def list_shelf(session: Session, today: date) -> Shelf:
     """Return everything that was made: what lies there, worst first, and what is finished with."""
-    makings = [_making(session, row, today) for row in session.scalars(select(MakingRow).order_by(MakingRow.id))]
+    rows = session.scalars(select(MakingRow).order_by(MakingRow.id)).all()
+    moves: dict[int, list[MovedTold]] = {row.id: [] for row in rows}
+    for move in session.scalars(select(MakingMoveRow).order_by(MakingMoveRow.id)):
+        moves[move.making_id].append(_told(move))
+    makings = [_told_making(row, tuple(moves[row.id]), today) for row in rows]
     there = [making for making in makings if making.standing.pieces_left]
     finished = [making for making in makings if not making.standing.pieces_left]
     return Shelf(
@@ -298,14 +300,16 @@ def _teaches(finished: Sequence[Making], name: str) -> str:
 
 
 def _making(session: Session, row: MakingRow, today: date) -> Making:
+    return _told_making(row, _moves(session, row.id), today)
+
+
+def _told_making(row: MakingRow, moves: tuple[MovedTold, ...], today: date) -> Making:
     lasting = _LASTING.validate_json(row.lasting)
-    moves = _moves(session, row.id)
     said = [Moved(day=(move.on_day - row.made_on).days, what=move.what, pieces=move.pieces) for move in moves]
     standing = on_shelf(row.pieces, lasting.days_low, FROZEN_DAYS, THAWED_DAYS, said, (today - row.made_on).days)
     return Making(
         id=row.id,
         confection_id=row.confection_id,
-        batch_id=row.batch_id,
         name=row.name,
         made_on=row.made_on,
         pieces=row.pieces,
@@ -319,7 +323,11 @@ def _making(session: Session, row: MakingRow, today: date) -> Making:
 
 def _moves(session: Session, making_id: int) -> tuple[MovedTold, ...]:
     rows = session.scalars(select(MakingMoveRow).where(MakingMoveRow.making_id == making_id).order_by(MakingMoveRow.id))
-    return tuple(MovedTold(id=row.id, on_day=row.on_day, what=row.what, pieces=row.pieces) for row in rows)
+    return tuple(_told(row) for row in rows)
+
+
+def _told(row: MakingMoveRow) -> MovedTold:
+    return MovedTold(id=row.id, on_day=row.on_day, what=row.what, pieces=row.pieces)
 
 
 def _check_day(path: tuple[str, ...], day: date) -> None:

@@ -2545,10 +2545,10 @@ export interface components {
             stage: string;
         };
         /**
-         * CauseOut
-         * @description A cause, likely by its share of all, and why.
+         * Cause
+         * @description A cause with its share and why; `words` say it.
          */
-        CauseOut: {
+        Cause: {
             /** Because */
             because: string[];
             /** Cause */
@@ -5045,8 +5045,6 @@ export interface components {
          * @description A making, where it lies and what is left of it.
          */
         Making: {
-            /** Batch Id */
-            batch_id: number | null;
             /** Confection Id */
             confection_id: number | null;
             /** Id */
@@ -5527,11 +5525,6 @@ export interface components {
          * @description A confection that was made; `client_key` is the page's own, so that a press sent twice counts once.
          */
         NewMakingIn: {
-            /**
-             * Batch Id
-             * @default null
-             */
-            batch_id?: number | null;
             /** Client Key */
             client_key: string;
             /** Confection Id */
@@ -9080,7 +9073,7 @@ export interface components {
         Told: {
             ask: components["schemas"]["AskOut"] | null;
             /** Causes */
-            causes: components["schemas"]["CauseOut"][];
+            causes: components["schemas"]["Cause"][];
             /** Cautions */
             cautions: string[];
             /** Instead */

@@ -2,11 +2,14 @@
 
 from collections.abc import Sequence
 from dataclasses import dataclass
+from typing import Final
 
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.fit.vessel import Box
+from hearth_bowl.core.geometry.numbers import FLOOR_GUARD
 
-GUARD_MM = 0.01
+GUARD_MM: Final = 0.01
+"""What a sum of lengths may be out by reckoning."""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -75,4 +78,6 @@ def _new_row(box: Box, rows: list[_Row], high_mm: float) -> _Row:
 def _turned(box: Box, kind: Packed) -> tuple[float, float]:
     """Return the way round in which more of a kind lie in one layer."""
     ways = ((kind.long_mm, kind.wide_mm), (kind.wide_mm, kind.long_mm))
-    return max(ways, key=lambda way: int(box.length_mm / way[0] + 1e-9) * int(box.width_mm / way[1] + 1e-9))
+    return max(
+        ways, key=lambda way: int(box.length_mm / way[0] + FLOOR_GUARD) * int(box.width_mm / way[1] + FLOOR_GUARD)
+    )

@@ -8,7 +8,7 @@ from typing import Final
 
 from hearth_bowl.core.confection.work_out import Worked
 from hearth_bowl.core.ingredients.ingredient import Ingredient
-from hearth_bowl.core.keep.keeping import texture_words
+from hearth_bowl.core.keep.keeping import OUT_BEFORE_MIN, OUT_OF_COLD_MIN, texture_words
 from hearth_bowl.core.recipe.ratios import CHOCOLATE_KINDS
 from hearth_bowl.core.recipe.recipe import Recipe
 
@@ -16,8 +16,6 @@ FROZEN_DAYS: Final = 60
 """Cold stops what spoils, but fat and aromas still change: two months, a judgement."""
 THAWED_DAYS: Final = 3
 """What was thawed is eaten within so many days, and within what was left of its own: a judgement."""
-OUT_MOST_H: Final = 2.0
-"""What belongs in the fridge stands out for so long at most in all: the usual caution."""
 NOT_FROZEN: Final = {
     "soft-cheese": "soft cheese weeps when it thaws",
     "whipped-ganache": "its foam collapses when it thaws",
@@ -67,8 +65,8 @@ def lasting_of(worked: Worked) -> Lasting:
         if why_not
         else "Thaw it overnight in the fridge in its closed box, then let the closed box come to the room: what is "
         f"opened cold gets wet. Eat it within {THAWED_DAYS} days, and never freeze it again.",
-        take_out=f"Take it out so long before it is eaten that it softens, half an hour for small pieces. Out of the "
-        f"fridge for more than {OUT_MOST_H:g} hours in all, it is not put back."
+        take_out=f"Take it out so long before it is eaten that it softens, {OUT_BEFORE_MIN} minutes for small pieces. "
+        f"Out of the fridge for more than {OUT_OF_COLD_MIN // 60} hours in all, it is not put back."
         if cold
         else "Serve it as it is; keep it from the sun and from the stove.",
         may_freeze=not why_not,

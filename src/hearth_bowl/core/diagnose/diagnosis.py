@@ -18,7 +18,7 @@ from hearth_bowl.core.diagnose.signs import SIGNS, STAGES
 from hearth_bowl.core.errors import BadInput, check_number
 from hearth_bowl.core.ingredients.ingredient import Ingredient
 from hearth_bowl.core.keep.cautions import Caution
-from hearth_bowl.core.keep.keeping import SOFT_CHEESES
+from hearth_bowl.core.keep.keeping import OUT_OF_COLD_MIN, SOFT_CHEESES
 from hearth_bowl.core.mass.kitchen import Kitchen
 from hearth_bowl.core.mass.little_water import FAMILIES as MEETS_WATER
 from hearth_bowl.core.mass.little_water import is_nut_paste
@@ -28,8 +28,6 @@ from hearth_bowl.core.recipe.recipe import Recipe
 
 MOST_SIGNS: Final = 6
 MOST_MASS_G: Final = 1e6
-MOST_OUT_MIN: Final = 120.0
-"""Two hours in all out of the cold, then it is thrown away: common practice for food that is kept cold."""
 LONG_PAST: Final = 2
 """What keeps by its water activity alone is thrown away after so many times what it keeps: a judgement."""
 ALONE: Final = 1.05
@@ -159,7 +157,7 @@ def _hazard(seen: Seen, bowl: Bowl) -> str | None:
     perishable = seen.recipe.family == "soft-cheese" or any(
         _is_perishable(line.ingredient) for line, _ in seen.recipe.weighed
     )
-    if out is not None and out > MOST_OUT_MIN and perishable:
+    if out is not None and out > OUT_OF_COLD_MIN and perishable:
         return "out-of-the-cold"
     keeps, days = bowl.assessed.keeping, seen.facts.days
     longest = keeps.days_high * (1 if perishable else LONG_PAST)

@@ -13,6 +13,11 @@ PASTEURISED: Final = frozenset({"egg_white_pasteurised", "egg_yolk_pasteurised"}
 CRISP: Final = frozenset({"biscuit_crumbs", "hazelnut_whole", "almond_whole", "pistachio_whole", "walnut_whole"})
 CRISP_UNTIL: Final = 0.5
 """Above this water activity crisp things take up water and soften: typical value, several textbooks."""
+OUT_OF_COLD_MIN: Final = 120
+"""What must be kept cold is out of it for two hours in all at most, then it is thrown away: common practice. Local
+rules decide."""
+OUT_BEFORE_MIN: Final = 30
+"""So long before it is eaten a small piece comes out of the fridge: usual practice."""
 DRYING_FAMILIES: Final = frozenset({"boiled-fudge", "simmered-fudge", "marzipan", "fondant"})
 WET_FROM_PCT: Final = 50.0
 """Fruit or egg with at least this much water counts as fresh purée or raw egg."""

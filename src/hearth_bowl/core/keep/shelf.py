@@ -42,8 +42,8 @@ def on_shelf(
 ) -> OnShelf:
     """Return where a making stands, `today` days after it was made.
 
-    Frozen, its own days stand still and `frozen_days` run; thawed, it has what was left of its own, and at most
-    `thawed_days`.
+    Frozen, its own days stand still and `frozen_days` run; thawed, it has what was left of its own, at most
+    `thawed_days`, and never longer than it might have lain frozen.
     """
     gone = sum(move.pieces for move in moves if move.what in FATES)
     ends_at, frozen_at = days_low, None
@@ -51,7 +51,8 @@ def on_shelf(
         if move.what == "frozen":
             frozen_at, own_left = move.day, ends_at - move.day
         elif move.what == "thawed" and frozen_at is not None:
-            ends_at, frozen_at = move.day + min(own_left, thawed_days), None
+            ends_at = min(move.day + min(own_left, thawed_days), frozen_at + frozen_days)
+            frozen_at = None
     is_frozen = frozen_at is not None
     end = ends_at if frozen_at is None else frozen_at + frozen_days
     return OnShelf(

@@ -5,6 +5,7 @@ from dataclasses import replace
 from typing import Final
 
 from hearth_bowl.core.errors import BadInput
+from hearth_bowl.core.keep.keeping import OUT_OF_COLD_MIN
 from hearth_bowl.core.plan.answer import Because, Order, Plan, Refusal
 from hearth_bowl.core.plan.job import Job
 from hearth_bowl.core.plan.jobs import occasion_jobs
@@ -14,8 +15,6 @@ from hearth_bowl.core.plan.order import Budget, NotFoundOut, order_of
 from hearth_bowl.core.plan.refuse import refusal_of, spoken
 from hearth_bowl.core.plan.why import why_each
 
-OUT_OF_COLD_MIN: Final = 120
-"""Soft cheese is out of the cold for two hours in all: common practice."""
 MOST_MOVED: Final = 0.5
 """Where more of what is ahead would move, shorter rests are tried. A judgement."""
 NOT_FOUND_OUT: Final = Refusal(

@@ -3,11 +3,11 @@
 from collections.abc import Sequence
 from typing import Final
 
+from hearth_bowl.core.keep.keeping import OUT_OF_COLD_MIN
 from hearth_bowl.core.stove.calls import Call
 from hearth_bowl.core.stove.step import Step
 
-MOST_OUT_S: Final = 2 * 3600.0
-"""Common practice for food that must be kept cold: two hours in all, then it is thrown away. Local rules decide."""
+MOST_OUT_S: Final = 60.0 * OUT_OF_COLD_MIN
 LAST_S: Final = 15 * 60.0
 """So long before, it is called back into the cold: a judgement."""
 

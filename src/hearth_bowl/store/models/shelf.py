@@ -20,7 +20,6 @@ class MakingRow(Base):
     id: Mapped[int] = mapped_column(primary_key=True)
     client_key: Mapped[str] = mapped_column(unique=True)
     confection_id: Mapped[int | None] = mapped_column(ForeignKey("confection.id", ondelete="SET NULL"), index=True)
-    batch_id: Mapped[int | None] = mapped_column(ForeignKey("batch.id", ondelete="SET NULL"), index=True)
     name: Mapped[str]
     made_on: Mapped[date] = mapped_column(Date())
     pieces: Mapped[int]

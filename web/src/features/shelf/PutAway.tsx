@@ -30,7 +30,6 @@ export function PutAway({ confectionId, pieces, made: said }: Props) {
         confection_id: confectionId,
         made_on: made,
         pieces: numberIn(typed) ?? pieces,
-        batch_id: null,
       };
       return dataOf(client.POST("/api/shelf", { body }));
     },

@@ -20,7 +20,6 @@ def upgrade() -> None:
         sa.Column("id", sa.Integer(), nullable=False),
         sa.Column("client_key", sa.String(), nullable=False),
         sa.Column("confection_id", sa.Integer(), nullable=True),
-        sa.Column("batch_id", sa.Integer(), nullable=True),
         sa.Column("name", sa.String(), nullable=False),
         sa.Column("made_on", sa.Date(), nullable=False),
         sa.Column("pieces", sa.Integer(), nullable=False),
@@ -33,10 +32,8 @@ def upgrade() -> None:
         sa.ForeignKeyConstraint(
             ["confection_id"], ["confection.id"], name="fk_making_confection_id_confection", ondelete="SET NULL"
         ),
-        sa.ForeignKeyConstraint(["batch_id"], ["batch.id"], name="fk_making_batch_id_batch", ondelete="SET NULL"),
     )
     op.create_index("ix_making_confection_id", "making", ["confection_id"])
-    op.create_index("ix_making_batch_id", "making", ["batch_id"])
     op.create_table(
         "making_move",
         sa.Column("id", sa.Integer(), nullable=False),
