@@ -9,7 +9,7 @@ from hearth_bowl.core.fit.vessel import Box
 from hearth_bowl.core.geometry.numbers import FLOOR_GUARD
 
 GUARD_MM: Final = 0.01
-"""What a sum of lengths may be out by reckoning."""
+"""What a sum of lengths may be out by rounding: a judgement, far below what a hand can place."""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
