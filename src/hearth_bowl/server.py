@@ -13,14 +13,18 @@ from datetime import UTC, datetime
 from pathlib import Path
 from typing import Final
 
+import segno
 from waitress.server import create_server
 
-from hearth_bowl.api.guard import LOOPBACK_HOSTS
+from hearth_bowl.api.hosts import LOOPBACK_HOSTS
+from hearth_bowl.api.pairing import pairing_url
 from hearth_bowl.app import create_app
 from hearth_bowl.demo.load import load_demo
+from hearth_bowl.home_network import HomeNetwork
 from hearth_bowl.paths import DEMO_DATA, WEB, own_data
 from hearth_bowl.service.backups import back_up_today
 from hearth_bowl.service.helper import HelperProcess
+from hearth_bowl.service.pairing import CODE_MIN, CannotOpen, Pairings
 from hearth_bowl.service.planner import PlannerProcess
 from hearth_bowl.service.probes import STAND_IN, ensure_probe
 from hearth_bowl.service.retention import tidy_readings
@@ -34,6 +38,10 @@ DEFAULT_PORT: Final = 8741
 LOOPBACK: Final = "127.0.0.1"
 THREADS: Final = 16
 TIDY_EVERY_S: Final = 6 * 3600.0
+PLAIN: Final = (
+    "This is plain HTTP: others in the same network can read along. Share in your own home network only, "
+    "or give --certificate."
+)
 FILE: Final = "hearth-bowl.sqlite3"
 
 
@@ -57,11 +65,22 @@ def run(verb: str, arguments: Sequence[str]) -> int:
 def _options(verb: str, arguments: Sequence[str]) -> argparse.Namespace:
     parser = argparse.ArgumentParser(prog=f"hearth {verb}", allow_abbrev=False)
     parser.add_argument("--port", type=int, default=DEFAULT_PORT, help="the port to listen on")
-    parser.add_argument("--host", default=LOOPBACK, help="the address to listen on; this machine only unless you say")
+    parser.add_argument("--share", action="store_true", help="let tablets and phones of this house in, once paired")
+    parser.add_argument("--host", default=None, help="share at this address of the machine alone (0.0.0.0: at each)")
+    parser.add_argument(
+        "--name", action="append", default=[], help="a name that it is reached by, as a certificate has it"
+    )
+    parser.add_argument("--certificate", type=Path, default=None, help="your own certificate, for HTTPS in the house")
+    parser.add_argument("--key", type=Path, default=None, help="its key, where that is in a file of its own")
     parser.add_argument("--data", type=Path, default=None, help="the folder that holds the data")
     if verb == "demo":
         parser.add_argument("--no-devices", action="store_true", help="without the stand-in probe and scale")
-    return parser.parse_args(arguments)
+    options = parser.parse_args(arguments)
+    if options.host in LOOPBACK_HOSTS:
+        options.host = None
+    elif options.host is not None:
+        options.share = True
+    return options
 
 
 def start_stand_ins(url: str) -> list[subprocess.Popen[bytes]]:
@@ -79,7 +98,7 @@ def start_stand_ins(url: str) -> list[subprocess.Popen[bytes]]:
 
 def _serve(verb: str, options: argparse.Namespace) -> None:
     folder = options.data or (DEMO_DATA if verb == "demo" else own_data())
-    _check_port(options.host, options.port)
+    _check_port(LOOPBACK, options.port)
     missing = log_is_missing(folder / FILE)
     database = open_data(folder, demo=verb == "demo")
     if missing:
@@ -91,15 +110,44 @@ def _serve(verb: str, options: argparse.Namespace) -> None:
         helper, planner = HelperProcess(), PlannerProcess()
         atexit.register(helper.close)
         atexit.register(planner.close)
-        names = LOOPBACK_HOSTS | {options.host}
-        app = create_app(database, WEB, names, helper, planner, WARNING if missing else "")
-        server = create_server(app, host=options.host, port=options.port, threads=THREADS, ident=None)
+        house = _house(options)
+        warning = WARNING if missing else ""
+        app = create_app(database, WEB, helper=helper, planner=planner, warning=warning, house=house)
+        server = create_server(app, host=LOOPBACK, port=options.port, threads=THREADS, ident=None)
         if verb == "demo" and not options.no_devices:
             with database.writing() as session:
                 ensure_probe(session, STAND_IN)
-            start_stand_ins(f"http://{options.host}:{options.port}")
-        print(f"Hearth Bowl is at http://{options.host}:{options.port}/ (Ctrl-C stops it)", flush=True)
+            start_stand_ins(f"http://{LOOPBACK}:{options.port}")
+        print(f"Hearth Bowl is at http://{LOOPBACK}:{options.port}/ (Ctrl-C stops it)", flush=True)
+        if options.share:
+            _share(house, app.extensions["hearth_bowl.pairings"])
         server.run()
+
+
+def _house(options: argparse.Namespace) -> HomeNetwork:
+    only = None if options.host in (None, "0.0.0.0") else options.host
+    try:
+        return HomeNetwork(
+            options.port, only=only, names=tuple(options.name), certificate=options.certificate, key=options.key
+        )
+    except CannotOpen as problem:
+        raise CannotStart(str(problem)) from None
+
+
+def _share(house: HomeNetwork, pairings: Pairings) -> None:
+    """Open the doors to the house, and tell how the first device comes in."""
+    try:
+        house.open()
+    except CannotOpen as problem:
+        raise CannotStart(str(problem)) from None
+    made = pairings.new_code("cook", datetime.now(UTC))
+    print(f"On a tablet or phone of this house: {' or '.join(house.urls)}", flush=True)
+    print(
+        f"It is let in by the code {made.code}, good once and for {CODE_MIN} minutes; or by this picture:", flush=True
+    )
+    segno.make(pairing_url(house.urls[0], made), micro=False).terminal(compact=True)
+    if not house.is_safe:
+        print(PLAIN, flush=True)
 
 
 @contextlib.contextmanager

@@ -34,8 +34,8 @@ def free_port() -> int:
 class Server:
     """`python -m hearth_bowl demo` in a temporary folder, as a person would run it."""
 
-    def __init__(self, verb: str = "demo", devices: bool = False) -> None:
-        self.verb, self.devices = verb, devices
+    def __init__(self, verb: str = "demo", devices: bool = False, extra: tuple[str, ...] = ()) -> None:
+        self.verb, self.devices, self.extra = verb, devices, extra
         self.folder = tempfile.TemporaryDirectory()
         self.port = free_port()
         self.url = f"http://127.0.0.1:{self.port}"
@@ -46,6 +46,9 @@ class Server:
         command = [sys.executable, "-m", "hearth_bowl", self.verb, "--port", str(self.port), "--data", self.folder.name]
         if self.verb == "demo" and not self.devices:
             command.append("--no-devices")
+        command += self.extra
+        if self.verb == "demo" and not self.database.exists():
+            self.database.write_bytes(demo_file())  # as a start would make it
         self.process = subprocess.Popen(command, stdout=subprocess.PIPE, stderr=subprocess.DEVNULL, text=True)
         assert self.process.stdout is not None
         line = self.process.stdout.readline()
@@ -53,6 +56,18 @@ class Server:
             raise RuntimeError(f"the server said {line!r}")
         self._wait()
         return self
+
+    def said_until(self, words: str) -> str:
+        """Return what it says from here on until it has said some words."""
+        said = ""
+        while words not in said:
+            assert self.process is not None
+            assert self.process.stdout is not None
+            line = self.process.stdout.readline()
+            if not line:
+                raise RuntimeError(f"the server said {said!r} and never {words!r}")
+            said += line
+        return said
 
     def _wait(self) -> None:
         end = time.monotonic() + WAIT_S
@@ -113,6 +128,7 @@ class ThreadServer(Server):
 
     def __init__(self) -> None:
         super().__init__()
+        self.web = WEB
         self.served: Any = None
         self.thread: threading.Thread | None = None
 
@@ -121,7 +137,7 @@ class ThreadServer(Server):
         if not self.database.exists():
             self.database.write_bytes(demo_file())
         data = open_data(Path(self.folder.name), demo=True)
-        self.served = create_server(create_app(data, WEB), host="127.0.0.1", port=self.port, threads=8, ident=None)
+        self.served = create_server(create_app(data, self.web), host="127.0.0.1", port=self.port, threads=8, ident=None)
         self.thread = threading.Thread(target=self._run, args=(self.served, data), daemon=True)
         self.thread.start()
         self._wait()

@@ -1,5 +1,8 @@
 """The guard: foreign hosts and origins, bodies that are too large or no JSON, and what a page may load."""
 
+import re
+
+from hearth_bowl.paths import WEB
 from tests.api.app_case import AppCase
 from tests.kitchen import recipe_record
 
@@ -36,6 +39,26 @@ class Guard(AppCase):
             policy = self.client.get(path).headers["Content-Security-Policy"]
             self.assertIn("default-src 'none'", policy)
             self.assertNotIn("unsafe", policy)
+
+    def test_it_can_be_installed(self) -> None:
+        manifest = self.client.get("/manifest.webmanifest")
+        self.assertIn("no-cache", manifest.headers["Cache-Control"])
+        for icon in manifest.get_json(force=True)["icons"]:
+            self.assertEqual(self.client.get(icon["src"]).mimetype, icon.get("type"), icon)
+        worker = self.client.get("/worker.js")
+        self.assertEqual(worker.mimetype, "text/javascript")
+        self.assertIn("no-cache", worker.headers["Cache-Control"])
+        shell = set(re.findall(r"url:`([^`]+)`", worker.text))
+        self.assertIn("/", shell)
+        built = {f"/assets/{file.name}" for end in ("js", "css", "woff2") for file in (WEB / "assets").glob(f"*.{end}")}
+        self.assertLessEqual(built, shell)
+        for address in shell:
+            self.assertEqual(self.client.get(address).status_code, 200, address)
+
+    def test_answers_name_the_build_of_their_pages(self) -> None:
+        build = re.search(r'name="build" content="(\w+)"', self.client.get("/").text)
+        assert build
+        self.assertEqual(self.client.get("/api/recipes").headers["Hearth-Bowl-Pages"], build[1])
 
     def test_unknown_places_and_methods(self) -> None:
         self.refused("GET", "/api/none", 404)

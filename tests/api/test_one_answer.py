@@ -73,6 +73,7 @@ class OneAnswer(AppCase):
             "95 to 113 °F, weather moves it ±1.4 °F",
         )
         self.assertEqual(plain("⟦-18 °C⟧"), "-18 °C")
+        self.assertEqual(in_units("1.5 to 1: ⟦35.5 g⟧", "C", "g", "mm", decimal_sign=","), "1.5 to 1: 35,5 g")
         self.assertEqual(in_units("⟦-18 °C⟧", "F", "oz", "in"), "0 °F")
         self.assertEqual(in_units("⟦390 g⟧, ⟦25 x 25.4 mm⟧", "C", "oz", "in"), "13.8 oz, 0.98 x 1 in")
         self.assertEqual(in_units("⟦390 g⟧, ⟦25 x 25.4 mm⟧", "F", "g", "mm"), "390 g, 25 x 25.4 mm")
@@ -81,6 +82,8 @@ class OneAnswer(AppCase):
         fudge = self.recipe("boiled-fudge", sugar_granulated=450, milk_whole=300)
         said = self.client.post("/api/formula", json={"recipe": fudge}).text
         self.assertIn("±1.4 °F", said)
+        german = self.client.post("/api/formula", json={"recipe": fudge}, headers={"Accept-Language": "de-DE,de;q=0.9"})
+        self.assertIn("±1,4 °F", german.text)
         for mark in ("°C", "⟦", "⟪"):
             self.assertNotIn(mark, said)
         cold = self.refused("POST", "/api/formula", 422, json={"recipe": fudge, "at_c": 900.0})

@@ -4,7 +4,7 @@ import json
 import subprocess
 import sys
 import unittest
-from datetime import datetime, timedelta
+from datetime import UTC, datetime, timedelta
 from typing import Any
 
 from hearth_bowl.demo.load import ORDER
@@ -69,6 +69,27 @@ class Followed(AppCase):
         self.client.post("/api/batches", json={"recipe_id": mass["recipe_id"], "choices": {}})
         after = {one["task"]["id"]: one for one in self.order()["tasks"]}
         self.assertEqual(after[mass["task"]["id"]]["state"], "running")
+
+    def test_the_set_clock_reports_by_itself(self) -> None:
+        self.client.delete("/api/occasions/1/order")
+        ready = (datetime.now() + timedelta(days=4)).replace(hour=19, minute=30, second=0, microsecond=0)
+        self.wish(ready_at=ready.isoformat())
+        tasks = self.client.post("/api/occasions/1/order", json={}).get_json()["tasks"]
+        mass = next(one for one in tasks if one["recipe_id"] is not None)
+        rest = next(one for one in tasks if mass["task"]["id"] in [row["id"] for row in one["task"]["after"]])
+        run = self.client.post("/api/batches", json={"recipe_id": mass["recipe_id"], "choices": {}}).get_json()
+        start = {"state": "pipe", "from_c": 34.0, "place": "fridge", "cover": "film", "bowl_kg": 0.4}
+        self.told(run, {"kind": "set-start", "start": start})
+        states = {one["task"]["id"]: one["state"] for one in self.order()["tasks"]}
+        self.assertEqual((states[mass["task"]["id"]], states[rest["task"]["id"]]), ("done", "running"))
+        self.told(run, {"kind": "set-seen", "after_s": 60.0, "state": "pipe", "passed": True})
+        states = {one["task"]["id"]: one["state"] for one in self.order()["tasks"]}
+        self.assertEqual(states[rest["task"]["id"]], "done")
+
+    def told(self, run: dict[str, Any], what: dict[str, Any]) -> None:
+        event = {"client_key": what["kind"], "at": datetime.now(UTC).isoformat(), "what": what}
+        answer = self.client.post(f"/api/batches/{run['batch']['id']}/events", json={"events": [event]})
+        self.assertLess(answer.status_code, 300, answer.text)
 
     def test_a_confection_left_out_half_way_leaves_the_others_as_they_are(self) -> None:
         row = self.client.get("/api/occasions").get_json()["occasions"][0]

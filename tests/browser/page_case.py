@@ -22,6 +22,15 @@ def chromium() -> str:
 class PageCase(unittest.TestCase):
     """`self.page` is a fresh page on a fresh demo; a message on the console fails the test."""
 
+    expected: tuple[str, ...] = (
+        "blocked by Playwright",
+        "status of 409",
+        "status of 422",
+        "ERR_CONNECTION",
+        "ERR_EMPTY_RESPONSE",
+        "ERR_CONTENT_LENGTH",
+    )
+    """Words of messages that are as they should be."""
     playwright: Playwright
     browser: Browser
 
@@ -40,7 +49,8 @@ class PageCase(unittest.TestCase):
         self.page = self.new_page()
 
     def new_page(self, width: int = 1280, height: int = 800, **options: Any) -> Page:
-        context = self.browser.new_context(viewport={"width": width, "height": height}, **options)
+        kept = {"service_workers": "block", **options}  # what a worker asks is out of a test's sight
+        context = self.browser.new_context(viewport={"width": width, "height": height}, **kept)
         self.addCleanup(context.close)
         page = context.new_page()
         page.on("console", self._heard)
@@ -48,8 +58,7 @@ class PageCase(unittest.TestCase):
         return page
 
     def _heard(self, message: ConsoleMessage) -> None:
-        expected = ("status of 409", "status of 422", "ERR_CONNECTION", "ERR_EMPTY_RESPONSE", "ERR_CONTENT_LENGTH")
-        if message.type in ("error", "warning") and not any(words in message.text for words in expected):
+        if message.type in ("error", "warning") and not any(words in message.text for words in self.expected):
             self.said.append(message.text)
 
     def open(self, place: str, page: Page | None = None) -> Page:

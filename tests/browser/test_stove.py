@@ -320,7 +320,7 @@ class Setting(KitchenPage):
         page.get_by_label("Thick, mm").fill("20")
         page.get_by_label("In", exact=True).select_option("larder")
         page.get_by_role("button", name="It goes in now").click()
-        expect(page.get_by_text(re.compile(r"Cool larder since \d\d:\d\d\. Cool in"))).to_be_visible()
+        expect(page.get_by_text(re.compile(r"Cool larder since \d+:\d\d( [AP]M)?\. Cool in"))).to_be_visible()
         expect(page.get_by_text("Into my calendar, from when it went in")).to_be_visible()
         page.get_by_label("After, min").fill("40")
         page.get_by_role("button", name="Still sticks").click()

@@ -5,6 +5,7 @@ import { BrowserRouter } from "react-router";
 import { ApiError } from "./api/client";
 import { startOutbox } from "./api/outbox";
 import { App } from "./app/App";
+import { keepAnswers, keepPages } from "./offline";
 import "./app/theme.css";
 
 const AGAIN_MS = 3000;
@@ -22,6 +23,8 @@ const queries = new QueryClient({
   },
 });
 startOutbox(queries);
+keepAnswers(queries);
+keepPages();
 
 const root = document.getElementById("root");
 if (root)

@@ -4,7 +4,9 @@ from collections.abc import Callable
 from datetime import UTC, datetime
 from typing import ParamSpec, TypeVar, cast
 
-from flask import current_app
+from babel import Locale, UnknownLocaleError
+from babel.numbers import get_decimal_symbol
+from flask import current_app, request
 
 from hearth_bowl.core.quantities import in_units
 from hearth_bowl.service.helper import Helper
@@ -31,7 +33,16 @@ def in_own_units(text: str) -> str:
         return text
     with database().reading() as session:
         settings = get_settings(session)
-        return in_units(text, settings.temperature_unit, settings.mass_unit, settings.length_unit)
+        units = (settings.temperature_unit, settings.mass_unit, settings.length_unit)
+        return in_units(text, *units, decimal_sign=_decimal_sign())
+
+
+def _decimal_sign() -> str:
+    """Return the sign between units and tenths as the one who asks writes it."""
+    try:
+        return get_decimal_symbol(Locale.parse(request.accept_languages.best or "en", sep="-"))
+    except (UnknownLocaleError, ValueError):
+        return "."
 
 
 def in_helper(act: Callable[P, T], *args: P.args, **kwargs: P.kwargs) -> T:

@@ -1,18 +1,17 @@
-"""The guard: whose requests are answered, how large they may be, and what a page may load."""
+"""The guard: whose requests are answered and what they may do, how large they may be, and what a page may load."""
 
-from collections.abc import Iterable
-from typing import TYPE_CHECKING, Final
+from typing import Final
 from urllib.parse import urlsplit
 
 from flask import Flask, Response, request
-from werkzeug.exceptions import Forbidden
+from werkzeug.exceptions import Forbidden, Unauthorized
 
+from hearth_bowl.api.headers import HEADERS
+from hearth_bowl.api.may import SAFE_METHODS, may, refusal
+from hearth_bowl.api.network_door import PAIR, device_that_asks, is_stranger
 from hearth_bowl.api.problems import Problem, answer, bad_input
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.formats.strict_json import LARGEST_FILE_BYTES, read_json
-
-if TYPE_CHECKING:
-    from _typeshed.wsgi import StartResponse, WSGIApplication, WSGIEnvironment
 
 PICTURES: Final = "/photographs"
 LARGEST_PICTURE_BYTES: Final = 20_000_000
@@ -23,29 +22,6 @@ LARGEST_BATCH_BYTES: Final = 20_000_000
 BACKUPS: Final = "/api/data/restore"
 LARGEST_BACKUP_BYTES: Final = 4_000_000_000
 """A kitchen of many years with its photographs."""
-SAFE_METHODS: Final = frozenset({"GET", "HEAD", "OPTIONS"})
-LOOPBACK_HOSTS: Final = frozenset({"127.0.0.1", "localhost", "::1"})
-CONTENT_SECURITY_POLICY: Final = "; ".join(
-    (
-        "default-src 'none'",
-        "script-src 'self'",
-        "style-src 'self'",
-        "font-src 'self'",
-        "img-src 'self' data:",
-        "connect-src 'self'",
-        "manifest-src 'self'",
-        "base-uri 'none'",
-        "form-action 'none'",
-        "frame-ancestors 'none'",
-    )
-)
-HEADERS: Final = {
-    "Content-Security-Policy": CONTENT_SECURITY_POLICY,
-    "X-Content-Type-Options": "nosniff",
-    "Referrer-Policy": "no-referrer",
-    "Cross-Origin-Opener-Policy": "same-origin",
-    "Cross-Origin-Resource-Policy": "same-origin",
-}
 
 
 def register_guard(app: Flask) -> None:
@@ -54,6 +30,11 @@ def register_guard(app: Flask) -> None:
 
     @app.before_request
     def _refuse() -> Response | None:
+        device = device_that_asks(request.environ)
+        if is_stranger(request.environ) and request.path != PAIR:
+            raise Unauthorized("This device is not let in: pair it first.")
+        if not may(device, request.endpoint or "", request.method):
+            raise Forbidden(refusal(device.role if device else "cook"))
         if request.method in SAFE_METHODS:
             return None
         _refuse_other_origins()
@@ -81,29 +62,11 @@ def register_guard(app: Flask) -> None:
 
     @app.after_request
     def _head(response: Response) -> Response:
-        response.headers.extend(HEADERS)
+        for name, value in HEADERS.items():
+            response.headers.setdefault(name, value)
         if request.path.startswith("/api/"):
             response.headers["Cache-Control"] = "no-store"
         return response
-
-
-def guard_hosts(served: "WSGIApplication", hosts: frozenset[str]) -> "WSGIApplication":
-    """Return the application answering only to its own names, pages and files alike."""
-
-    def guarded(environ: "WSGIEnvironment", start_response: "StartResponse") -> Iterable[bytes]:
-        if _host_of(environ.get("HTTP_HOST", "")) in hosts:
-            return served(environ, start_response)
-        refusal = answer(Problem(title="Misdirected", status=421, detail="This name is not served here."))
-        return refusal(environ, start_response)
-
-    return guarded
-
-
-def _host_of(host: str) -> str:
-    try:
-        return urlsplit(f"//{host}").hostname or ""
-    except ValueError:
-        return ""
 
 
 def _refuse_other_origins() -> None:

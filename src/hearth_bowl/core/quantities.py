@@ -13,6 +13,8 @@ MARKED: Final = re.compile(r"⟦([^⟦⟧]*) °C⟧|⟪([^⟪⟫]*) °C⟫")
 MARKED_MASS: Final = re.compile(r"⟦([^⟦⟧]*) g⟧")
 MARKED_LENGTH: Final = re.compile(r"⟦([^⟦⟧]*) mm⟧")
 NUMBER: Final = re.compile(r"-?\d+(?:\.\d+)?")
+MARKED_ANY: Final = re.compile(r"(?<=[⟦⟪])[^⟦⟧⟪⟫]*(?=[⟧⟫])")
+POINT: Final = re.compile(r"(?<=\d)\.(?=\d)")
 MARKS: Final = str.maketrans("", "", "⟦⟧⟪⟫")
 F_PER_C: Final = 1.8
 G_PER_OZ: Final = 28.349523125
@@ -24,15 +26,17 @@ def plain(text: str) -> str:
     return text.translate(MARKS)
 
 
-def in_units(text: str, degrees: str, mass: str, length: str) -> str:
+def in_units(text: str, degrees: str, mass: str, length: str, decimal_sign: str = ".") -> str:
     """Return a text in a person's units: °C or °F (`degrees` C or F: whole °F, differences to a tenth), g or oz, mm or
-    in."""
+    in; with the person's sign between a quantity's units and tenths."""
     if degrees == "F":
         text = MARKED.sub(_in_f, text)
     if mass == "oz":
-        text = MARKED_MASS.sub(lambda found: _over(G_PER_OZ, found[1]) + " oz", text)
+        text = MARKED_MASS.sub(lambda found: f"⟦{_over(G_PER_OZ, found[1])} oz⟧", text)
     if length == "in":
-        text = MARKED_LENGTH.sub(lambda found: _over(MM_PER_IN, found[1]) + " in", text)
+        text = MARKED_LENGTH.sub(lambda found: f"⟦{_over(MM_PER_IN, found[1])} in⟧", text)
+    if decimal_sign != ".":
+        text = MARKED_ANY.sub(lambda found: POINT.sub(decimal_sign, found[0]), text)
     return plain(text)
 
 
@@ -49,5 +53,5 @@ def figure(value: float) -> str:
 def _in_f(found: "re.Match[str]") -> str:
     absolute, difference = found.groups()
     if absolute is not None:
-        return NUMBER.sub(lambda number: str(round(float(number[0]) * F_PER_C + 32)), absolute) + " °F"
-    return NUMBER.sub(lambda number: f"{float(number[0]) * F_PER_C:.1f}".removesuffix(".0"), difference) + " °F"
+        return f"⟦{NUMBER.sub(lambda number: str(round(float(number[0]) * F_PER_C + 32)), absolute)} °F⟧"
+    return f"⟪{NUMBER.sub(lambda number: f'{float(number[0]) * F_PER_C:.1f}'.removesuffix('.0'), difference)} °F⟫"

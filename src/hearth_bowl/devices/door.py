@@ -7,15 +7,16 @@ from urllib.error import HTTPError, URLError
 
 
 class Door:
-    """The application's address, spoken to as any device would."""
+    """The application's address, spoken to as any device would; from elsewhere in the house with a key of its own."""
 
-    def __init__(self, url: str) -> None:
+    def __init__(self, url: str, key: str = "") -> None:
         self.url = url.rstrip("/")
+        self.headers = {"Content-Type": "application/json", **({"Authorization": f"Bearer {key}"} if key else {})}
 
     def call(self, method: str, path: str, body: object = None) -> Any | None:
         """Return the answer, or None when there is none: a device goes on."""
         data = None if body is None else json.dumps(body).encode()
-        sent = request.Request(self.url + path, data=data, method=method, headers={"Content-Type": "application/json"})
+        sent = request.Request(self.url + path, data=data, method=method, headers=self.headers)
         try:
             with request.urlopen(sent, timeout=5) as answer:
                 content = answer.read()

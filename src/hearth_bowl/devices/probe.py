@@ -142,6 +142,9 @@ def main(arguments: list[str]) -> int:
     """Run until stopped."""
     parser = argparse.ArgumentParser(prog="hearth_bowl.devices.probe", description=__doc__)
     parser.add_argument("--url", default="http://127.0.0.1:8741")
+    parser.add_argument(
+        "--key", default="", help="the key that the page Other devices made, from elsewhere in the house"
+    )
     parser.add_argument("--probe", default=PROBE_NAME)
     parser.add_argument("--speed", type=float, default=None, help="1 to 60; the page chooses when not given")
     parser.add_argument("--power-w", type=float, default=1200.0)
@@ -150,7 +153,7 @@ def main(arguments: list[str]) -> int:
     parser.add_argument("--parent", type=int, default=None, help="end when this process is not the parent any more")
     parser.add_argument("--loose-plug", action="store_true", help="silent for 20 s every 2 min")
     options = parser.parse_args(arguments)
-    door = Door(options.url)
+    door = Door(options.url, options.key)
     kitchen = StandInKitchen(
         LaggingProbe(offset_c=options.offset_c, dropout_share=options.dropouts), Hob(power_w=options.power_w)
     )

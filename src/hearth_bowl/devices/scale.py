@@ -60,12 +60,15 @@ def main(arguments: list[str]) -> int:
     """Send some weights, one after the other; without any, follow the running batch."""
     parser = argparse.ArgumentParser(prog="hearth_bowl.devices.scale", description=__doc__)
     parser.add_argument("--url", default="http://127.0.0.1:8741")
+    parser.add_argument(
+        "--key", default="", help="the key that the page Other devices made, from elsewhere in the house"
+    )
     parser.add_argument("--scale", default=SCALE_NAME)
     parser.add_argument("--step-g", type=float, default=1.0)
     parser.add_argument("--parent", type=int, default=None, help="end when this process is not the parent any more")
     parser.add_argument("grams", type=float, nargs="*")
     options = parser.parse_args(arguments)
-    door = Door(options.url)
+    door = Door(options.url, options.key)
     if options.grams:
         return 0 if send(door, options.scale, options.grams, options.step_g) else 1
     follow(door, options.scale, options.step_g, options.parent)

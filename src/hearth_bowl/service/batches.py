@@ -13,7 +13,7 @@ from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.fit.ask import ask_for, ask_kind
 from hearth_bowl.core.fit.made import scaled
 from hearth_bowl.core.fit.vessel import Box
-from hearth_bowl.core.recipe.weighing import shown_g
+from hearth_bowl.core.recipe.weighing import in_spoons, shown_g
 from hearth_bowl.core.stove.choices import checked_choices
 from hearth_bowl.core.stove.events import TROUBLES, StepBegun
 from hearth_bowl.core.stove.plan import choices_that_matter
@@ -71,7 +71,8 @@ class BatchPage:
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Run:
     """A batch with its steps, choices, recipe, the chocolate of its shells or coats, all that happened, and where it
-    stands by that. `offset_c` is the thermometer's as it was tested when the run began."""
+    stands by that. `offset_c` is the thermometer's as it was tested when the run began; `spoons` are about how many
+    of the person's spoons or cups each amount is."""
 
     batch: Batch
     recipe: RecipeFile
@@ -82,6 +83,7 @@ class Run:
     state: RunState
     offset_c: float | None
     shell: str | None
+    spoons: tuple[str | None, ...]
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -280,8 +282,16 @@ def get_run(session: Session, batch_id: int) -> Run:
     snapshot = snapshot_of(session, row)
     events = events_of(session, row.id)
     record = with_put_in(whole_record(json.loads(row.document)), [event.what for event in events])
-    amounts_g = recipe_from(record).amounts_g
+    recipe = recipe_from(record)
+    amounts_g = recipe.amounts_g
     session.flush()
+    state = run_state(
+        [((event.at - row.started_at).total_seconds(), event.what) for event in events],
+        amounts_g=amounts_g,
+        keys=[step.key for step in snapshot.steps],
+        probe_id=row.probe_id,
+    )
+    measure = get_settings(session).measure
     return Run(
         batch=_batch(session.execute(select(*_COLUMNS).where(BatchRow.id == batch_id)).one(), len(snapshot.steps)),
         recipe=record,
@@ -289,14 +299,13 @@ def get_run(session: Session, batch_id: int) -> Run:
         choices=json.loads(row.choices),
         steps=snapshot.steps,
         events=tuple(events),
-        state=run_state(
-            [((event.at - row.started_at).total_seconds(), event.what) for event in events],
-            amounts_g=amounts_g,
-            keys=[step.key for step in snapshot.steps],
-            probe_id=row.probe_id,
-        ),
+        state=state,
         offset_c=snapshot.thermometer_offset_c,
         shell=snapshot.shell,
+        spoons=tuple(
+            in_spoons(line.ingredient, grams, measure)
+            for line, grams in zip(recipe.lines, state.amounts_g, strict=True)
+        ),
     )
 
 

@@ -205,8 +205,10 @@ def work_out_occasion(session: Session, asked: OccasionAsk) -> WorkedOccasion:
         for position, row in enumerate(asked.rows)
     ]
     chocolates = [ingredient for ingredient in LIBRARY.values() if ingredient.kind in CHOCOLATE_KINDS]
-    box, kitchen = _box(session, asked.box_vessel_id), get_settings(session).kitchen
-    found = plan_boxes(rows, asked.boxes, stock(session), chocolates, asked.pot_g, box, kitchen)
+    box, settings = _box(session, asked.box_vessel_id), get_settings(session)
+    found = plan_boxes(
+        rows, asked.boxes, stock(session), chocolates, asked.pot_g, box, settings.kitchen, settings.measure
+    )
     ready_at = asked.ready_at
     finish_from = (
         None if ready_at is None else tuple(ready_at - timedelta(days=row.keeping.days_low) for row in found.rows)

@@ -8,6 +8,7 @@ from sqlalchemy.orm import Session
 
 from hearth_bowl.core.boxes.assortment import oblong_mm
 from hearth_bowl.core.boxes.box_card import Packed, places_in
+from hearth_bowl.core.boxes.shopping import Item
 from hearth_bowl.core.confection.label import DEFER, not_known_in
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.fit.vessel import Box
@@ -117,21 +118,20 @@ def shopping_page(session: Session, occasion_id: int) -> Printed:
     buy = [item for item in wanted.items if item.buy or item.buy_g]
     there = [item for item in wanted.items if item not in buy]
     blocks: list[Block] = [
-        Rows(
-            (4, 3, 3),
-            tuple((item.name, to_buy_words(item), f"⟦{item.needed_g:.0f} g⟧ needed") for item in buy),
-            bold=(1,),
-            tick=True,
-        )
+        Rows((4, 3, 3), tuple((item.name, to_buy_words(item), _needed(item)) for item in buy), bold=(1,), tick=True)
     ]
     if there:
-        cells = tuple((item.name, f"⟦{item.needed_g:.0f} g⟧ needed") for item in there)
+        cells = tuple((item.name, _needed(item)) for item in there)
         blocks += [Heading("In the house"), Rows((4, 6), cells, tick=True)]
     cost = f"Together {wanted.cost:.2f}" + (" or more" if wanted.unpriced else "")
     blocks.append(Text(f"{cost}."))
     if wanted.unpriced:
         blocks.append(Text(f"No price known: {', '.join(wanted.unpriced)}.", small=True))
     return Printed(title=f"To buy: {asked.name}", under=f"For {asked.boxes} boxes.", blocks=tuple(blocks))
+
+
+def _needed(item: Item) -> str:
+    return f"⟦{item.needed_g:.0f} g⟧ needed" + (f", about {item.spoons}" if item.spoons else "")
 
 
 def box_card_page(session: Session, occasion_id: int) -> Printed:

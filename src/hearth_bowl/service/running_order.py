@@ -9,8 +9,10 @@ from sqlalchemy import delete, select
 from sqlalchemy.orm import Session
 
 from hearth_bowl.core.errors import BadInput
+from hearth_bowl.core.stove.events import SetSeen, SetStarted
 from hearth_bowl.formats.calendar_file import order_ics
 from hearth_bowl.formats.occasion_file import FORMAT, PlanAnswer, TaskAnswer
+from hearth_bowl.service.batch_events import events_of
 from hearth_bowl.service.confections import confection_record
 from hearth_bowl.service.learned import for_plan, times_of_ones_own
 from hearth_bowl.service.moments import check_wall_time
@@ -23,6 +25,8 @@ OVER_MIN: Final = 5
 """What took so much longer than planned puts the day off its order: a judgement."""
 LATE_MIN: Final = 10
 """A task that should have begun so long ago, and has not, is late."""
+SETS: Final = frozenset({"cool", "set"})
+"""The rests that a set clock is of."""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -322,6 +326,7 @@ def runs_report(session: Session, occasion_id: int, wall_now: datetime) -> None:
         if run is not None:
             own = [other for other in order.tasks if other.recipe_id == one.recipe_id and other.task["attended"]]
             _take_over(session, occasion_id, own, run, wall_now)
+            _take_over_set(session, occasion_id, {other.task["id"] for other in own}, run, wall_now)
 
 
 def _take_over(session: Session, occasion_id: int, own: list[TaskState], run: BatchRow, wall_now: datetime) -> None:
@@ -332,6 +337,26 @@ def _take_over(session: Session, occasion_id: int, own: list[TaskState], run: Ba
         for one in own:
             if one.state != "done":
                 happen(session, occasion_id, one.task["id"], "done", ended, wall_now)
+
+
+def _take_over_set(session: Session, occasion_id: int, made: set[str], run: BatchRow, wall_now: datetime) -> None:
+    """Take over what the set clock says: the mass went in, so it is made and rests; its cue passed, it is set."""
+    happened = events_of(session, run.id)
+    went_in = next((event.at for event in reversed(happened) if isinstance(event.what, SetStarted)), None)
+    if went_in is None:
+        return
+    passed = (event.at for event in happened if isinstance(event.what, SetSeen) and event.what.passed)
+    is_set = next((at for at in passed if at >= went_in), None)
+    for one in get_order(session, occasion_id, wall_now).tasks:
+        if one.task["id"] in made and one.state != "done":
+            happen(session, occasion_id, one.task["id"], "done", wall_of(went_in), wall_now)
+    for one in get_order(session, occasion_id, wall_now).tasks:
+        if one.task["job"] not in SETS or not made & {after["id"] for after in one.task["after"]}:
+            continue
+        if one.state == "ahead":
+            happen(session, occasion_id, one.task["id"], "begun", wall_of(went_in), wall_now)
+        if is_set is not None and one.state != "done":
+            happen(session, occasion_id, one.task["id"], "done", wall_of(is_set), wall_now)
 
 
 def wall_of(at: datetime) -> datetime:

@@ -13,7 +13,7 @@ import shutil
 import sqlite3
 import zipfile
 from collections.abc import Iterator
-from contextlib import closing, contextmanager
+from contextlib import closing, contextmanager, suppress
 from dataclasses import dataclass
 from datetime import datetime
 from pathlib import Path
@@ -103,8 +103,15 @@ def _copy(database: Path, copy: Path) -> str:
         source.backup(target)
         target.execute("PRAGMA journal_mode=DELETE")
         target.execute("PRAGMA user_version=0")  # the copy is in nobody's use
+        _forget_devices(target)
         target.commit()
         return str(target.execute("SELECT version_num FROM alembic_version").fetchone()[0])
+
+
+def _forget_devices(connection: sqlite3.Connection) -> None:
+    """A backup lets nobody in: who was let go since must not come back with it."""
+    with suppress(sqlite3.OperationalError):  # one of before there were devices
+        connection.execute("DELETE FROM paired_device")
 
 
 def _photographs(database: Path, copy: Path) -> list[tuple[str, Path]]:
@@ -181,6 +188,8 @@ def lay_beside(file: Path, folder: Path) -> BackupTold:
         try:
             sound = connection.execute("PRAGMA integrity_check").fetchone()[0] == "ok"
             sound = sound and connection.execute("PRAGMA foreign_key_check").fetchone() is None
+            _forget_devices(connection)
+            connection.commit()
         except sqlite3.DatabaseError:
             sound = False
     if not sound:

@@ -116,3 +116,21 @@ class Whole(unittest.TestCase):
             with self.subTest(field=field), self.assertRaises(BadInput) as refused:
                 read(text, measure, family)
             self.assertEqual(refused.exception.field, (field,))
+
+    def test_a_card_in_one_line_is_taken_apart(self) -> None:
+        words = "Peppermint creams: 1 lb icing sugar, 1 egg white; 3 drops mint oil. Mix, roll out and leave to dry."
+        found = read(words, "metric", None)
+        self.assertEqual(found.recipe.name, "Peppermint creams")
+        said = [(line.ingredient.key, line.amount, line.unit) for line in found.recipe.lines]
+        self.assertEqual(said, [("sugar_icing", 1.0, "lb"), ("egg_white", 1.0, "piece"), ("mint_oil", 3.0, "drop")])
+        self.assertEqual(tuple(found.recipe.steps), ("Mix, roll out and leave to dry.",))
+        (one,) = read("150 g hazelnuts, toasted and chopped, 2 kept back", "metric", None).recipe.lines
+        self.assertEqual((one.ingredient.key, one.amount), ("hazelnut_whole", 150.0))
+
+    def test_a_method_in_words_not_known_here_is_no_ingredient(self) -> None:
+        method = "Zucker karamellisieren, Sahne zugeben, auf 118 °C kochen."
+        found = read(f"Karamell\n200 g Zucker\n150 ml Sahne (30 %)\n{method}", "metric", None)
+        self.assertEqual([line.ingredient.key for line in found.recipe.lines], ["sugar_granulated", "cream30"])
+        self.assertEqual(tuple(found.recipe.steps), (method,))
+        strange = "100 g frobnicated gumbles, well chopped up."
+        self.assertEqual(read(f"200 g sugar\n{strange}", "metric", None).unread, (strange,))

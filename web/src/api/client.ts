@@ -1,4 +1,5 @@
 import createClient from "openapi-fetch";
+import { askServer } from "../offline";
 import type { components, paths } from "./schema.gen";
 
 export type Schemas = components["schemas"];
@@ -17,7 +18,7 @@ export class ApiError extends Error {
   }
 }
 
-export const client = createClient<paths>({ baseUrl: "/" });
+export const client = createClient<paths>({ baseUrl: "/", fetch: askServer });
 
 const UNREADABLE = {
   title: "No answer",

@@ -68,6 +68,17 @@ describe("the outbox", () => {
     expect(told()).toBe(0);
   });
 
+  it("keeps what it is not let in for until it is let in again", async () => {
+    const assign = vi.fn();
+    vi.stubGlobal("location", { assign });
+    answers.push(401, 401, 201);
+    reading(41);
+    await vi.runAllTimersAsync();
+    expect(assign).toHaveBeenCalledWith("/pair");
+    expect(sent).toEqual([41, 41, 41]);
+    expect(told()).toBe(0);
+  });
+
   it("gives up what is refused and goes on", async () => {
     answers.push(422);
     reading(9999);

@@ -1,5 +1,6 @@
 import type { QueryClient } from "@tanstack/react-query";
 import { useSyncExternalStore } from "react";
+import { isKitchenSaid, kitchen, whenKitchenSaid } from "../offline";
 import { ApiError, client, dataOf, type Schemas } from "./client";
 import { withEvents } from "./echo";
 import { batchQueries, timersQuery } from "./queries";
@@ -14,7 +15,7 @@ export type Told =
       timer: string;
       change: Schemas["ChangeTimerIn"] & { change_key: string; at: string };
     };
-type Entry = Told & { id: string };
+type Entry = Told & { id: string; kitchen?: string };
 
 /** What is sent within this time needs no word. */
 const LATE_MS = 1500;
@@ -42,9 +43,9 @@ const spare = new Map<string, string>();
 
 function keep(place: string, told: Told): void {
   try {
-    localStorage.setItem(place, JSON.stringify(told));
+    localStorage.setItem(place, JSON.stringify({ ...told, kitchen: kitchen() }));
   } catch {
-    spare.set(place, JSON.stringify(told));
+    spare.set(place, JSON.stringify({ ...told, kitchen: kitchen() }));
   }
 }
 
@@ -66,7 +67,7 @@ function forget(place: string): void {
 }
 
 function changed(): void {
-  held = read();
+  held = read().filter(isOfThisKitchen);
   for (const listener of listeners) listener();
 }
 
@@ -87,7 +88,11 @@ export function tell(told: Told): void {
 /** Send what waits from before, and let the answers go into what the page knows. Called once, at the start. */
 export function startOutbox(client: QueryClient): void {
   queries = client;
-  held = read();
+  held = read().filter(isOfThisKitchen);
+  whenKitchenSaid(() => {
+    changed();
+    void flush();
+  });
   window.addEventListener("storage", () => {
     changed();
     void flush(); // another window may have closed before its own was sent
@@ -105,6 +110,8 @@ async function flush(): Promise<void> {
   let waitMs = RETRY_MS;
   for (let entry = next(); entry; entry = next()) {
     try {
+      await hearWhose();
+      if (!isOfThisKitchen(entry)) continue;
       await send(entry);
       waitMs = RETRY_MS;
     } catch (error) {
@@ -127,11 +134,22 @@ async function flush(): Promise<void> {
   flushing = false;
 }
 
-const next = (): Entry | undefined => held.find((entry) => !isAside(entry));
+const next = (): Entry | undefined => held.find((entry) => !isAside(entry) && isOfThisKitchen(entry));
+
+/** What happened in another kitchen, the demo's perhaps, waits until the browser is in that one again. */
+const isOfThisKitchen = (entry: Entry): boolean => !entry.kitchen || entry.kitchen === kitchen();
+
+/** Hear whose kitchen it is before anything is told. */
+async function hearWhose(): Promise<void> {
+  if (!isKitchenSaid()) await client.GET("/api/pairing/me");
+}
+
+/** Answers that say "not now": too slow, too often, or not let in (again). */
+const NOT_NOW = new Set([401, 408, 429]);
 
 /** Whether what could not be told may be told later: no answer, or one that says so. */
 const waits = (error: unknown): boolean =>
-  !(error instanceof ApiError) || error.status >= 500 || error.status === 408 || error.status === 429;
+  !(error instanceof ApiError) || error.status >= 500 || NOT_NOW.has(error.status);
 
 async function send(entry: Entry): Promise<void> {
   const sending = { keepalive: true, signal: AbortSignal.timeout(PATIENCE_MS) };

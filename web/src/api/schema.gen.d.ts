@@ -1069,6 +1069,125 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/pairing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Say whether devices of the house are answered, and which are let in. */
+        get: operations["tellPairing"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pairing/close": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Answer this machine alone. */
+        post: operations["closeHouse"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pairing/codes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Make a code that lets one device in. */
+        post: operations["newCode"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pairing/devices/{device_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Let a device go: from now on it gets the pairing page and nothing else. */
+        delete: operations["letGo"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pairing/keys": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Let a gateway of thermometers or scales in by a key of its own. */
+        post: operations["newKey"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pairing/me": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Say as what this device is let in. */
+        get: operations["whoAsks"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pairing/open": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Answer devices of the house, until it is closed or Hearth Bowl ends. */
+        post: operations["openHouse"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/photographs/{photograph_id}": {
         parameters: {
             query?: never;
@@ -2686,6 +2805,25 @@ export interface components {
             verdict_words: string[];
         };
         /**
+         * CodeOut
+         * @description A code, the address that carries it, and that as a QR code, a picture.
+         */
+        CodeOut: {
+            /** Code */
+            code: string;
+            /** Minutes */
+            minutes: number;
+            /** Qr */
+            qr: string;
+            /**
+             * Role
+             * @enum {string}
+             */
+            role: "cook" | "helper" | "thermometer";
+            /** Url */
+            url: string;
+        };
+        /**
          * CodedAnswer
          * @description Something that is told, with its code.
          */
@@ -3171,6 +3309,31 @@ export interface components {
             group: string;
             /** Name */
             name: string;
+        };
+        /**
+         * Device
+         * @description A device that was let in: `cook` does all, `helper` sees and ticks, `thermometer` sends readings and weights.
+         */
+        Device: {
+            /** Id */
+            id: number;
+            /** Name */
+            name: string;
+            /**
+             * Paired At
+             * Format: date-time
+             */
+            paired_at: string;
+            /**
+             * Role
+             * @enum {string}
+             */
+            role: "cook" | "helper" | "thermometer";
+            /**
+             * Seen At
+             * Format: date-time
+             */
+            seen_at: string;
         };
         /**
          * Difference
@@ -4149,7 +4312,7 @@ export interface components {
          * @description One ingredient: needed = from the house + bought - left over; `buy_g` where no pack is known.
          *
          *     `left_share` is how much of what is needed is left again. `choices` are its pack sizes beside each other, where
-         *     there are several.
+         *     there are several; `spoons` about how many spoons or cups are needed.
          */
         Item: {
             /** Buy */
@@ -4175,6 +4338,11 @@ export interface components {
             name: string;
             /** Needed G */
             needed_g: number;
+            /**
+             * Spoons
+             * @default null
+             */
+            spoons: string | null;
         };
         /**
          * Judgement
@@ -4332,6 +4500,15 @@ export interface components {
             /** Number */
             number: number;
             recipe: components["schemas"]["RecipeFile"];
+        };
+        /**
+         * KeyOut
+         * @description A key, told this once.
+         */
+        KeyOut: {
+            device: components["schemas"]["Device"];
+            /** Key */
+            key: string;
         };
         /**
          * Known
@@ -5124,6 +5301,23 @@ export interface components {
             along_mm: number[];
         };
         /**
+         * MeOut
+         * @description Who asks: `here` is the machine that Hearth Bowl runs on.
+         */
+        MeOut: {
+            /** Here */
+            here: boolean;
+            /** Id */
+            id: number | null;
+            /** Name */
+            name: string;
+            /**
+             * Role
+             * @enum {string}
+             */
+            role: "cook" | "helper" | "thermometer";
+        };
+        /**
          * MeltAnswer
          * @description Chocolate to melt: kept + back = melt [g].
          */
@@ -5505,6 +5699,14 @@ export interface components {
             choices: components["schemas"]["NearChoice"][];
         };
         /**
+         * NewCodeIn
+         * @description A code for one device, as a cook or a helper.
+         */
+        NewCodeIn: {
+            /** Role */
+            role: string;
+        };
+        /**
          * NewEventsIn
          * @description What happened, in order.
          */
@@ -5519,6 +5721,14 @@ export interface components {
         NewEventsOut: {
             /** Stored */
             stored: number;
+        };
+        /**
+         * NewKeyIn
+         * @description A key for a gateway of thermometers or scales, by its name.
+         */
+        NewKeyIn: {
+            /** Name */
+            name: string;
         };
         /**
          * NewMaking
@@ -6144,6 +6354,20 @@ export interface components {
             second: number | null;
             /** Unit */
             unit: string;
+        };
+        /**
+         * PairingOut
+         * @description Whether the house's network is answered, by HTTPS, where, and which devices are let in.
+         */
+        PairingOut: {
+            /** Devices */
+            devices: components["schemas"]["Device"][];
+            /** Is Open */
+            is_open: boolean;
+            /** Is Safe */
+            is_safe: boolean;
+            /** Urls */
+            urls: string[];
         };
         /**
          * PanAsk
@@ -7565,7 +7789,8 @@ export interface components {
         /**
          * Run
          * @description A batch with its steps, choices, recipe, the chocolate of its shells or coats, all that happened, and where it
-         *     stands by that. `offset_c` is the thermometer's as it was tested when the run began.
+         *     stands by that. `offset_c` is the thermometer's as it was tested when the run began; `spoons` are about how many
+         *     of the person's spoons or cups each amount is.
          */
         Run: {
             /** Amounts G */
@@ -7582,6 +7807,8 @@ export interface components {
             recipe: components["schemas"]["RecipeFile"];
             /** Shell */
             shell: string | null;
+            /** Spoons */
+            spoons: (string | null)[];
             state: components["schemas"]["RunState"];
             /** Steps */
             steps: components["schemas"]["Step"][];
@@ -12495,6 +12722,244 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["MovedRecipe"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    tellPairing: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PairingOut"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    closeHouse: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PairingOut"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    newCode: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewCodeIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CodeOut"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    letGo: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                device_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    newKey: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewKeyIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeyOut"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    whoAsks: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MeOut"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    openHouse: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PairingOut"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
                 };
             };
             /** @description Unprocessable Content */

@@ -24,6 +24,8 @@ export function useSaver<T>(store: (value: T) => Promise<void>, pauseMs: number)
   const timer = useRef<number | undefined>(undefined);
   /** Whether what is shown is ahead of what was given to save: a save that ends meanwhile says nothing. */
   const ahead = useRef(false);
+  /** Whether something waits that could not be stored: it is in this page alone. */
+  const failed = useRef(false);
   const [saving, setSaving] = useState<Saving>({ state: "saved", message: "Saved" });
 
   const put = useCallback(async () => {
@@ -33,9 +35,11 @@ export function useSaver<T>(store: (value: T) => Promise<void>, pauseMs: number)
       wanted.current = null;
       try {
         await store(next.value);
+        failed.current = false;
         waitMs = FIRST_RETRY_MS;
         if (!wanted.current && !ahead.current) setSaving({ state: "saved", message: "Saved" });
       } catch (error) {
+        failed.current = false;
         if (error instanceof ApiError && error.status === 409) {
           setSaving({ state: "conflict", message: error.problem.detail });
           return;
@@ -45,6 +49,7 @@ export function useSaver<T>(store: (value: T) => Promise<void>, pauseMs: number)
           continue;
         }
         wanted.current ??= next;
+        failed.current = true;
         const why = error instanceof ApiError ? error.problem.detail : "the application does not answer.";
         setSaving({ state: "waiting", message: `Not saved yet: ${why} Trying again.` });
         await new Promise((resolve) => setTimeout(resolve, waitMs));
@@ -89,6 +94,7 @@ export function useSaver<T>(store: (value: T) => Promise<void>, pauseMs: number)
   const drop = useCallback(async () => {
     window.clearTimeout(timer.current);
     ahead.current = false;
+    failed.current = false;
     wanted.current = null;
     await running.current;
     say({ state: "saved", message: "Saved" });
@@ -98,9 +104,14 @@ export function useSaver<T>(store: (value: T) => Promise<void>, pauseMs: number)
     const leave = () => {
       if (wanted.current) void flush();
     };
+    const ask = (event: BeforeUnloadEvent) => {
+      if (failed.current) event.preventDefault(); // the browser asks whether it shall be lost
+    };
     window.addEventListener("pagehide", leave);
+    window.addEventListener("beforeunload", ask);
     return () => {
       window.removeEventListener("pagehide", leave);
+      window.removeEventListener("beforeunload", ask);
       leave();
     };
   }, [flush]);

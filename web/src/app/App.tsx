@@ -10,6 +10,7 @@ import { Skeleton } from "../ui/Skeleton";
 import { Notice } from "./Notice";
 import { PageOrFailure } from "./PageFailed";
 import { Rim } from "./Rim";
+import { Tidings } from "./Tidings";
 
 const FitPage = lazy(() => import("../features/fit").then((place) => ({ default: place.FitPage })));
 const RecipesPage = lazy(() =>
@@ -35,6 +36,9 @@ const SeenPage = lazy(() =>
 const DataPage = lazy(() =>
   import("../features/data/DataPage").then((place) => ({ default: place.DataPage })),
 );
+const PairingPage = lazy(() =>
+  import("../features/pairing/PairingPage").then((place) => ({ default: place.PairingPage })),
+);
 const ShelfPage = lazy(() =>
   import("../features/shelf/ShelfPage").then((place) => ({ default: place.ShelfPage })),
 );
@@ -59,6 +63,7 @@ export function App() {
   return (
     <>
       <Rim />
+      <Tidings />
       <Alarm />
       <PageOrFailure>
         <Suspense fallback={<Skeleton />}>
@@ -81,6 +86,7 @@ export function App() {
             <Route path="/daybook/laid-over" element={<LaidOverPage />} />
             <Route path="/daybook/kitchen" element={<LearnedPage />} />
             <Route path="/daybook/:id" element={<BatchPage />} />
+            <Route path="/pairing" element={<PairingPage />} />
             <Route path="/data" element={<DataPage />} />
             <Route path="/see" element={<SeenPage />} />
             <Route path="/see/:of/:id" element={<SeenPage />} />

@@ -14,12 +14,12 @@ export function Notice({ title, text }: { title: string; text: string }) {
   );
 }
 
-/** In place of a page whose recipe could not be read: deleted, or the application does not answer just now. */
-export function RecipeNotice({ error }: { error: Error }) {
-  const isGone = error instanceof ApiError && error.status === 404;
+/** In place of a page whose subject could not be read: not there, or the application does not answer just now. */
+export function NotThere({ what, error }: { what: string; error: Error | null }) {
+  const isGone = error === null || (error instanceof ApiError && error.status === 404);
   return (
     <Notice
-      title={isGone ? "There is no such recipe" : "The recipe could not be read"}
+      title={isGone ? `There is no such ${what}` : `The ${what} could not be read`}
       text={
         isGone
           ? "It may have been deleted."

@@ -1,5 +1,5 @@
 import { Fragment, type KeyboardEvent, type ReactNode, useState } from "react";
-import { figureOfLength, mmIn, numberIn, useUnits } from "../units/units";
+import { numberIn, ownUnit, useUnits } from "../units/units";
 import { Button } from "./Button";
 import { TextField } from "./Field";
 import { NumberField } from "./NumberField";
@@ -141,13 +141,11 @@ export function PhraseNumber(props: NumberProps) {
 
 type FigureProps = Pick<NumberProps, "label" | "unit" | "value" | "usual" | "whole" | "onTake">;
 
-/** A figure with the key that takes it; one in mm is typed in the person's own unit of length. */
+/** A figure with the key that takes it; one in mm or g is typed in the person's own unit. */
 export function Figure({ label, unit, value, usual, whole, onTake }: FigureProps) {
   const units = useUnits();
-  const isLength = unit === "mm";
-  const [typed, setTyped] = useState(
-    value === null ? "" : isLength ? figureOfLength(value, units) : String(value),
-  );
+  const own = ownUnit(unit, units);
+  const [typed, setTyped] = useState(value === null ? "" : own.shown(value));
   const figure = numberIn(typed);
   const isEmpty = typed.trim() === "";
   const isGood = isEmpty ? usual !== undefined : figure !== undefined && (!whole || Number.isInteger(figure));
@@ -156,11 +154,11 @@ export function Figure({ label, unit, value, usual, whole, onTake }: FigureProps
       className="grid grid-cols-[minmax(0,1fr)_auto] items-end gap-2"
       onSubmit={(event) => {
         event.preventDefault();
-        if (isGood) onTake(isEmpty || figure === undefined ? null : isLength ? mmIn(figure, units) : figure);
+        if (isGood) onTake(isEmpty || figure === undefined ? null : own.kept(figure));
       }}
     >
       <NumberField
-        label={unit ? `${label}, ${isLength ? units.length : unit}` : label}
+        label={own.name ? `${label}, ${own.name}` : label}
         placeholder={usual}
         value={typed}
         problem={typed.trim() !== "" && !isGood ? "a whole number is needed here" : null}
@@ -177,9 +175,9 @@ type Clause = ((after: string) => ReactNode) | false | null;
 
 /** Phrases as a sentence: commas between them, a full stop behind the last, none of these on a line of its own. */
 export function Sentence({ clauses }: { clauses: readonly Clause[] }) {
-  const said = clauses.filter((clause) => typeof clause === "function");
-  return said.map((clause, position) => (
-    // biome-ignore lint/suspicious/noArrayIndexKey: a clause is its place in the sentence
-    <Fragment key={position}>{clause(position + 1 < said.length ? "," : ".")} </Fragment>
+  // a clause keeps its place when one before it comes or goes: what is open in it stays open
+  const said = clauses.flatMap((clause, place) => (typeof clause === "function" ? [{ clause, place }] : []));
+  return said.map(({ clause, place }, position) => (
+    <Fragment key={place}>{clause(position + 1 < said.length ? "," : ".")} </Fragment>
   ));
 }

@@ -1,5 +1,27 @@
-/** In place of a page while it is fetched: its three columns, empty, at once. */
+import { useEffect, useState } from "react";
+import { useAsOf } from "../offline";
+
+/** So long what is known of a page is looked for. */
+const LOOKED_MS = 4000;
+
+/** In place of a page while it is fetched: its three columns, empty, at once; or that it cannot be fetched now. */
 export function Skeleton() {
+  const isAlone = useAsOf() !== null;
+  const [looked, setLooked] = useState(false);
+  useEffect(() => {
+    const timer = window.setTimeout(() => setLooked(true), LOOKED_MS);
+    return () => window.clearTimeout(timer);
+  }, []);
+  if (isAlone && looked)
+    return (
+      <main className="mx-auto w-full max-w-xl p-8">
+        <h1 className="font-display font-semibold text-3xl">This page is not here yet</h1>
+        <p className="mt-2">
+          It was not opened in this browser before, so nothing is known of it. It comes by itself once Hearth
+          Bowl answers.
+        </p>
+      </main>
+    );
   return (
     <main
       aria-busy="true"

@@ -1,4 +1,5 @@
 import type { Schemas } from "../api/client";
+import { fixed } from "./units";
 
 type Keeping = Pick<Schemas["KeepingAnswer"], "where" | "days_low" | "days_high">;
 
@@ -16,5 +17,5 @@ export function containsText(names: readonly string[], what = "it"): string {
 
 /** What one costs; where something in it has no price it costs at least that. */
 export function costText({ per_piece, unpriced }: Schemas["PieceCost"]): string {
-  return `${per_piece.toFixed(2)}${unpriced.length > 0 ? " at least" : ""}`;
+  return `${fixed(per_piece, 2)}${unpriced.length > 0 ? " at least" : ""}`;
 }

@@ -21,23 +21,32 @@ export function useUnits(): Units {
   );
 }
 
+/** A number in the person's own way of writing it, with so many digits behind its point or comma, or fewer. */
+export const decimal = (value: number, most: number, least = 0): string =>
+  value.toLocaleString(undefined, {
+    maximumFractionDigits: most,
+    minimumFractionDigits: least,
+    useGrouping: false,
+  });
+
+/** A number with just so many digits behind its point or comma. */
+export const fixed = (value: number, digits: number): string => decimal(value, digits, digits);
+
 /** A figure with as many digits as a kitchen can use. */
 export function figure(value: number): string {
   const size = Math.abs(value);
-  if (size >= 100) return value.toFixed(0);
-  if (size >= 10) return String(Number(value.toFixed(1)));
-  return String(Number(value.toFixed(2)));
+  return decimal(value, size >= 100 ? 0 : size >= 10 ? 1 : 2);
 }
 
 export function mass(grams: number, units: Units): string {
   if (units.mass === "oz") return `${figure(grams / G_PER_OZ)} oz`;
-  return grams >= 10 ? `${Math.round(grams)} g` : `${Number(grams.toFixed(1))} g`;
+  return `${decimal(grams, grams >= 10 ? 0 : 1)} g`;
 }
 
 /** A mass as fine as a piece wants it: tenths of a gram below 100 g. */
 export function fineMass(grams: number, units: Units): string {
   if (units.mass === "oz") return `${figure(grams / G_PER_OZ)} oz`;
-  return `${grams >= 100 ? grams.toFixed(0) : grams.toFixed(1)} g`;
+  return `${fixed(grams, grams >= 100 ? 0 : 1)} g`;
 }
 
 export function length(mm: number, units: Units): string {
@@ -55,7 +64,7 @@ export type Lengths = (...mm: number[]) => string;
 
 /** The bare figure of a length in the person's unit. */
 export function figureOfLength(mm: number, units: Units): string {
-  return String(Number(units.length === "in" ? (mm / MM_PER_IN).toFixed(2) : mm.toFixed(1)));
+  return units.length === "in" ? decimal(mm / MM_PER_IN, 2) : decimal(mm, 1);
 }
 
 /** What was typed of a length, in mm, as fine as a hundredth. */
@@ -65,7 +74,7 @@ export function mmIn(typed: number, units: Units): number {
 
 /** The bare figure of a mass in the person's unit. */
 export function figureOfMass(grams: number, units: Units): string {
-  return String(Number(units.mass === "oz" ? (grams / G_PER_OZ).toFixed(2) : grams.toFixed(1)));
+  return units.mass === "oz" ? decimal(grams / G_PER_OZ, 2) : decimal(grams, 1);
 }
 
 /** What was typed of a mass, in g, as fine as a hundredth. */
@@ -73,10 +82,27 @@ export function gramsIn(typed: number, units: Units): number {
   return units.mass === "oz" ? Number((typed * G_PER_OZ).toFixed(2)) : typed;
 }
 
+type OwnUnit = { name: string; shown: (value: number) => string; kept: (typed: number) => number };
+
+/** How a figure in one of our units is named, shown and typed in the person's own. */
+export function ownUnit(unit: string, units: Units): OwnUnit {
+  if (unit === "mm")
+    return {
+      name: units.length,
+      shown: (mm) => figureOfLength(mm, units),
+      kept: (typed) => mmIn(typed, units),
+    };
+  if (unit === "g")
+    return {
+      name: units.mass,
+      shown: (grams) => figureOfMass(grams, units),
+      kept: (typed) => gramsIn(typed, units),
+    };
+  return { name: unit, shown: (value) => decimal(value, 6), kept: (typed) => typed };
+}
+
 export function temperature(celsius: number, units: Units): string {
-  return units.temperature === "F"
-    ? `${Math.round(celsius * 1.8 + 32)} °F`
-    : `${Number(celsius.toFixed(1))} °C`;
+  return units.temperature === "F" ? `${Math.round(celsius * 1.8 + 32)} °F` : `${decimal(celsius, 1)} °C`;
 }
 
 /** A figure as typed, a comma or a point in it; undefined where there is none. */

@@ -26,6 +26,7 @@ from hearth_bowl.core.keep.cautions import Caution
 from hearth_bowl.core.mass.kitchen import Kitchen
 from hearth_bowl.core.mass.tempering import tempering_kind
 from hearth_bowl.core.recipe.recipe import Recipe
+from hearth_bowl.core.recipe.weighing import in_spoons
 
 MOST_ROWS: Final = 30
 MOST_BOXES: Final = 2000
@@ -124,9 +125,11 @@ def plan_boxes(
     pot_g: float | None = None,
     box: Box | None = None,
     kitchen: Kitchen | None = None,
+    measure: str = "metric",
 ) -> Assortment:
     """Return what so many boxes take.
 
+    :param measure: whose spoons and cups are told beside the grams.
     :param chocolates: those that a shell might be made of instead; only those with a price are offered.
     :raises BadInput: below `rows`, at `boxes` or `pot_g`.
     """
@@ -148,7 +151,7 @@ def plan_boxes(
         pieces=sum(row.pieces for row in made),
         recipes=_recipes(worked),
         pours=plans,
-        shopping=_shopping(worked, plans, stock),
+        shopping=_shopping(worked, plans, stock, measure),
         cost_per_box=_cost_per_box(rows, made),
         box=None if box is None else _room(rows, worked, box),
         allergens=tuple(sorted({one.group for row in made for one in row.allergens})),
@@ -265,14 +268,16 @@ def _job(worked: Worked, part: WorkedPart, laid: PartLaid) -> PourJob:
     )
 
 
-def _shopping(worked: Sequence[Worked], plans: Sequence[PourPlan], stock: Mapping[str, Stock]) -> ShoppingList:
+def _shopping(
+    worked: Sequence[Worked], plans: Sequence[PourPlan], stock: Mapping[str, Stock], measure: str
+) -> ShoppingList:
     """Return what to buy: all that is weighed in, and of chocolate all that is melted."""
     needs: dict[str, float] = defaultdict(float)
-    names: dict[str, str] = {}
+    ingredients: dict[str, Ingredient] = {}
     shares: dict[str, tuple[Weigh, ...]] = {}
     for part in (part for one in worked for part in one.parts):
         for row in part.weigh:
-            names[row.ingredient.label] = row.ingredient.name
+            ingredients[row.ingredient.label] = row.ingredient
             if part.is_chocolate:
                 shares[_label(part)] = part.weigh
             elif row.amount_g:
@@ -281,7 +286,9 @@ def _shopping(worked: Sequence[Worked], plans: Sequence[PourPlan], stock: Mappin
         whole_g = sum(row.amount_g for row in shares[plan.chocolate])
         for row in shares[plan.chocolate]:
             needs[row.ingredient.label] += plan.melted_g * row.amount_g / whole_g
-    return shop(needs, names, stock)
+    names = {label: one.name for label, one in ingredients.items()}
+    spoons = {label: in_spoons(ingredients[label], needed_g, measure) for label, needed_g in needs.items()}
+    return shop(needs, names, stock, spoons)
 
 
 def _cost_per_box(rows: Sequence[RowAsk], made: Sequence[Row]) -> float | None:

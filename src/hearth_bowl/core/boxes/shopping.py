@@ -6,6 +6,7 @@ Numbers with no source beside them are judgements, or limits of the reckoning.
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from math import ceil, inf
+from types import MappingProxyType
 from typing import Final
 
 from hearth_bowl.core.geometry.numbers import FLOOR_GUARD
@@ -13,6 +14,8 @@ from hearth_bowl.core.geometry.numbers import FLOOR_GUARD
 CHEAPEST_STEPS: Final = 2000
 """How finely the needed grams are divided when packs of several sizes are weighed against each other."""
 UNCOUNTED_G: Final = 0.05
+
+NOTHING: Final[Mapping[str, str | None]] = MappingProxyType({})
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -68,7 +71,7 @@ class Item:
     """One ingredient: needed = from the house + bought - left over; `buy_g` where no pack is known.
 
     `left_share` is how much of what is needed is left again. `choices` are its pack sizes beside each other, where
-    there are several.
+    there are several; `spoons` about how many spoons or cups are needed.
     """
 
     label: str
@@ -81,6 +84,7 @@ class Item:
     left_share: float
     cost: float | None
     choices: tuple[Choice, ...] = ()
+    spoons: str | None = None
 
     @property
     def bought_g(self) -> float:
@@ -98,7 +102,12 @@ class ShoppingList:
     unpriced: tuple[str, ...]
 
 
-def shop(needs_g: Mapping[str, float], names: Mapping[str, str], stock: Mapping[str, Stock]) -> ShoppingList:
+def shop(
+    needs_g: Mapping[str, float],
+    names: Mapping[str, str],
+    stock: Mapping[str, Stock],
+    spoons: Mapping[str, str | None] = NOTHING,
+) -> ShoppingList:
     """Return what to buy for what is needed, by ingredient label.
 
     Of several pack sizes the set that costs least is taken, then the one that leaves least; without prices the one
@@ -132,6 +141,7 @@ def shop(needs_g: Mapping[str, float], names: Mapping[str, str], stock: Mapping[
                 left_share=left_g / needed_g if needed_g else 0.0,
                 cost=0.0 if not short_g else sum(costs) if buy and len(costs) == len(buy) else None,
                 choices=_choices(short_g, there) if short_g and len(there.packs) > 1 else (),
+                spoons=spoons.get(label),
             )
         )
     cost = sum(item.cost for item in items if item.cost is not None)

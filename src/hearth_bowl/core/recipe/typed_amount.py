@@ -43,6 +43,9 @@ UNIT_WORDS: Final = MappingProxyType(
         "tablespoon": "tbsp",
         "tablespoons": "tbsp",
         "tbsps": "tbsp",
+        "tbs": "tbsp",
+        "tblsp": "tbsp",
+        "teasp": "tsp",
         "cups": "cup",
         "pints": "pint",
         "sticks": "stick",
@@ -77,9 +80,18 @@ POUNDS_AND_OUNCES: Final = re.compile(
 )
 OZ_PER_LB: Final = 16
 TENTHS_ML: Final = MappingProxyType(
-    {"dl": 100.0, "cl": 10.0, "decilitre": 100.0, "decilitres": 100.0, "centilitre": 10.0, "centilitres": 10.0}
+    {
+        "dl": 100.0,
+        "cl": 10.0,
+        "decilitre": 100.0,
+        "decilitres": 100.0,
+        "centilitre": 10.0,
+        "centilitres": 10.0,
+        "dessertspoon": 10.0,
+        "dessertspoons": 10.0,
+    }
 )
-"""Millilitres of measures that are tenths and hundredths of a litre."""
+"""Millilitres of measures that are tenths and hundredths of a litre, and of the spoon between two others."""
 SMALLER_UNIT: Final = MappingProxyType({"l": "ml", "kg": "g", "lb": "oz", "pint": "ml"})
 MOST_UNSAID: Final = 20.0
 """More of a large unit is not taken from a bare number: 250 beside litres means millilitres. A judgement."""

@@ -15,6 +15,7 @@ from hearth_bowl.store.models.confection import ConfectionRow
 from hearth_bowl.store.models.fit import RecipeFitRow
 from hearth_bowl.store.models.larder import LarderRow
 from hearth_bowl.store.models.occasion import OccasionHappeningRow, OccasionOrderRow, OccasionPieceRow, OccasionRow
+from hearth_bowl.store.models.pairing import PairedDeviceRow
 from hearth_bowl.store.models.recipe import RecipeRow, RecipeVersionRow
 from hearth_bowl.store.models.settings import SettingsRow
 from hearth_bowl.store.models.shelf import MakingMoveRow, MakingRow
@@ -33,6 +34,7 @@ __all__ = [
     "OccasionOrderRow",
     "OccasionPieceRow",
     "OccasionRow",
+    "PairedDeviceRow",
     "PhotographRow",
     "ProbeRow",
     "ReadingRow",

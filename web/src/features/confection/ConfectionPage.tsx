@@ -3,7 +3,7 @@ import { useRef, useState } from "react";
 import { Link, useLocation, useNavigate, useParams } from "react-router";
 import { ApiError, client, dataOf, type Schemas } from "../../api/client";
 import { confectionQueries, libraryQuery, recipeQueries, vesselsQuery } from "../../api/queries";
-import { Notice } from "../../app/Notice";
+import { NotThere } from "../../app/Notice";
 import { Button } from "../../ui/Button";
 import { TextField } from "../../ui/Field";
 import { Skeleton } from "../../ui/Skeleton";
@@ -30,7 +30,7 @@ export function ConfectionPage() {
   const recipes = useQuery(recipeQueries.list);
   const options = useQuery(confectionQueries.options);
   if (!Number.isInteger(id) || (stored.error && !stored.data))
-    return <Notice title="There is no such confection" text="It may have been deleted." />;
+    return <NotThere what="confection" error={stored.error} />;
   if (!stored.data || !vessels.data || !recipes.data || !options.data) return <Skeleton />;
   return (
     <Bench

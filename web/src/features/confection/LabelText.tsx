@@ -4,7 +4,7 @@ import { ApiError, client, dataOf } from "../../api/client";
 import { serverNow } from "../../api/serverTime";
 import { TextField } from "../../ui/Field";
 import { NumberField } from "../../ui/NumberField";
-import { mass, numberIn, type Units } from "../../units/units";
+import { fixed, mass, numberIn, type Units } from "../../units/units";
 import { LabelSheet, PutAway } from "../shelf";
 import type { Asked } from "./words";
 
@@ -67,7 +67,7 @@ export function LabelText({ id, asked, units, pieces: most, flush }: Props) {
           </p>
           {found.may_contain.length > 0 && <p>May contain {found.may_contain.join(", ")}.</p>}
           {found.contains_alcohol && (
-            <p>Contains alcohol, {found.contains_alcohol.g_each.toFixed(2)} g a piece.</p>
+            <p>Contains alcohol, {fixed(found.contains_alcohol.g_each, 2)} g a piece.</p>
           )}
           <p>{found.keep}</p>
           <p>

@@ -4,7 +4,7 @@ import { client, dataOf, type Schemas } from "../../api/client";
 import { confectionQueries, recipeQueries } from "../../api/queries";
 import { Button } from "../../ui/Button";
 import { MassField } from "../../ui/QuantityField";
-import { mass, numberIn, type Units } from "../../units/units";
+import { fixed, mass, numberIn, type Units } from "../../units/units";
 import type { Asked } from "./words";
 
 type Props = {
@@ -96,6 +96,6 @@ const OF_A_TIN = "condensed-milk-fudge";
 
 function setText({ index, index_before, moves }: Schemas["LayerOfTin"]): string {
   if (index === null || index_before === null) return "how firm it sets is not told.";
-  const now = `sets at ${index.toFixed(1)}`;
-  return moves ? `${now}, before at ${index_before.toFixed(1)}: its amounts move.` : `${now} as it is.`;
+  const now = `sets at ${fixed(index, 1)}`;
+  return moves ? `${now}, before at ${fixed(index_before, 1)}: its amounts move.` : `${now} as it is.`;
 }

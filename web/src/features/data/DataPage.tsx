@@ -5,6 +5,7 @@ import { ApiError, client, dataOf, type Problem, type Schemas } from "../../api/
 import { Button } from "../../ui/Button";
 import { Skeleton } from "../../ui/Skeleton";
 import { Sure } from "../../ui/Sure";
+import { fixed } from "../../units/units";
 import { dataQuery } from "./dataQuery";
 
 /** Your data: where it lies, backed up and put back, everything as open files. */
@@ -183,6 +184,6 @@ const dayText = (day: string) =>
 
 /** A size as people say it. */
 function sizeText(bytes: number): string {
-  if (bytes >= 1e9) return `${(bytes / 1e9).toFixed(1)} GB`;
-  return bytes >= 1e6 ? `${(bytes / 1e6).toFixed(1)} MB` : `${Math.max(1, Math.round(bytes / 1e3))} kB`;
+  if (bytes >= 1e9) return `${fixed(bytes / 1e9, 1)} GB`;
+  return bytes >= 1e6 ? `${fixed(bytes / 1e6, 1)} MB` : `${Math.max(1, Math.round(bytes / 1e3))} kB`;
 }

@@ -2,7 +2,7 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { Link, useNavigate, useParams } from "react-router";
 import { client, dataOf, type Schemas } from "../../api/client";
 import { batchQueries } from "../../api/queries";
-import { Notice } from "../../app/Notice";
+import { NotThere } from "../../app/Notice";
 import { Button } from "../../ui/Button";
 import { PdfLink } from "../../ui/PdfLink";
 import { Sure } from "../../ui/Sure";
@@ -21,8 +21,7 @@ import { WeighedOut } from "./WeighedOut";
 export function BatchPage() {
   const id = Number(useParams().id);
   const { run, error } = useRun(id);
-  if ((error && !run) || !Number.isInteger(id))
-    return <Notice title="There is no such batch" text="It may have been deleted." />;
+  if ((error && !run) || !Number.isInteger(id)) return <NotThere what="batch" error={error} />;
   return <>{run && <Bench key={id} run={run} />}</>;
 }
 

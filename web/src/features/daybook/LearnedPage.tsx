@@ -4,6 +4,7 @@ import { client, dataOf, type Schemas } from "../../api/client";
 import { Button } from "../../ui/Button";
 import { Skeleton } from "../../ui/Skeleton";
 import { Sure } from "../../ui/Sure";
+import { fixed } from "../../units/units";
 import { day } from "./moments";
 
 const MOST_SHOWN = 12;
@@ -134,7 +135,7 @@ function Thing({ thing, onChange }: { thing: Learned; onChange: () => Promise<vo
 }
 
 const figure = (value: number, unit: string) =>
-  unit === "index" ? value.toFixed(1) : `${value >= 20 ? Math.round(value) : value.toFixed(1)} ${unit}`;
+  unit === "index" ? fixed(value, 1) : `${fixed(value, value >= 20 ? 0 : 1)} ${unit}`;
 
 const LOG_MOST = Math.log(2.6);
 const OFFSET_MOST = 2.5;
@@ -148,8 +149,8 @@ function Band({ thing }: { thing: Learned }) {
   };
   const words =
     thing.kind === "factor"
-      ? `${thing.value.toFixed(2)} times the book, ${thing.low.toFixed(2)} to ${thing.high.toFixed(2)}`
-      : `${thing.value.toFixed(1)} ${thing.unit} off the book, ${thing.low.toFixed(1)} to ${thing.high.toFixed(1)}`;
+      ? `${fixed(thing.value, 2)} times the book, ${fixed(thing.low, 2)} to ${fixed(thing.high, 2)}`
+      : `${fixed(thing.value, 1)} ${thing.unit} off the book, ${fixed(thing.low, 1)} to ${fixed(thing.high, 1)}`;
   return (
     <svg viewBox={`0 0 ${WIDE} 34`} className="block w-full max-w-[300px]" role="img" aria-label={words}>
       <rect

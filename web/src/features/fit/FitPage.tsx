@@ -2,7 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { ApiError, type Schemas } from "../../api/client";
 import { keptFitQuery, libraryQuery, questionsQuery, recipeQueries, vesselsQuery } from "../../api/queries";
-import { RecipeNotice } from "../../app/Notice";
+import { NotThere } from "../../app/Notice";
 import { Button } from "../../ui/Button";
 import { Skeleton } from "../../ui/Skeleton";
 import { numberIn, useUnits } from "../../units/units";
@@ -29,7 +29,7 @@ export function FitPage({ id }: { id: number }) {
   const vessels = useQuery(vesselsQuery);
   const kept = useQuery(keptFitQuery(id));
   const questions = useQuery(questionsQuery);
-  if (stored.error && !stored.data) return <RecipeNotice error={stored.error} />;
+  if (stored.error && !stored.data) return <NotThere what="recipe" error={stored.error} />;
   if (!stored.data || !vessels.data || !kept.data || !questions.data) return <Skeleton />;
   return (
     <FitBench

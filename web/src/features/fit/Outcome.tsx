@@ -1,5 +1,5 @@
 import type { Recipe, Schemas } from "../../api/client";
-import { fineMass, length, mass, type Units } from "../../units/units";
+import { decimal, fineMass, fixed, length, mass, type Units } from "../../units/units";
 import type { FitAnswer, Vessel } from "./scale";
 
 type Props = {
@@ -117,7 +117,7 @@ export function Account({ vessel, fit, library, units }: Omit<Props, "recipe">) 
     ["Mould filled", vessel.kind === "mould" && fit.pours ? count(fit.pours, "time", "times") : null],
     ["Empty in the last pour", fit.spare_cavities ? count(fit.spare_cavities, "cavity", "cavities") : null],
     ["Mix in one piece", drink ? fineMass(drink.mix_g, units) : null],
-    ["Cups of milk it flavours", drink?.cups ? drink.cups.toFixed(1) : null],
+    ["Cups of milk it flavours", drink?.cups ? fixed(drink.cups, 1) : null],
     [
       "Into the mug",
       drink?.fits_mug === false ? "it is wider than the mug" : drink?.fits_mug ? "it goes" : null,
@@ -159,5 +159,5 @@ export function Account({ vessel, fit, library, units }: Omit<Props, "recipe">) 
 }
 
 function times(scale: number): string {
-  return `${scale >= 10 ? scale.toFixed(0) : Number(scale.toFixed(2))} ×`;
+  return `${decimal(scale, scale >= 10 ? 0 : 2)} ×`;
 }

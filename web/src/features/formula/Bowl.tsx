@@ -1,6 +1,6 @@
 import type { Schemas } from "../../api/client";
 import { useNarrow } from "../../ui/useNarrow";
-import { mass, type Units } from "../../units/units";
+import { decimal, mass, type Units } from "../../units/units";
 import { BOWL, bowlSize, halfWidth, heightOfShare, slicePath } from "./bowlShape";
 
 type Layer = Schemas["Layer"];
@@ -126,7 +126,7 @@ const SHORT: Record<string, string> = {
 
 function share(part: number, whole: number): string {
   const pct = (100 * part) / whole;
-  return `${pct >= 9.5 ? Math.round(pct) : Number(pct.toFixed(1))} %`;
+  return `${decimal(pct, pct >= 9.5 ? 0 : 1)} %`;
 }
 
 type Stratum = { layer: Layer; from: number; to: number; text: string };

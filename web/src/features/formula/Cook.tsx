@@ -2,7 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { ApiError, client, dataOf, type Recipe } from "../../api/client";
 import { NumberField } from "../../ui/NumberField";
-import { gramsIn, mass, numberIn, temperature, type Units } from "../../units/units";
+import { fixed, gramsIn, mass, numberIn, temperature, type Units } from "../../units/units";
 
 type End = "sea_level_c" | "to_c" | "lost_g" | "water_pct";
 
@@ -46,7 +46,7 @@ export function Cook({ recipe, units }: { recipe: Recipe; units: Units }) {
       <p aria-live="polite" className="col-span-full min-h-11">
         {data && asked && !error ? (
           <>
-            <strong>{data.cooked.water_left_pct.toFixed(1)} % water</strong> is left (±1.5),{" "}
+            <strong>{fixed(data.cooked.water_left_pct, 1)} % water</strong> is left (±1.5),{" "}
             {mass(data.cooked.water_left_g, units)}. {mass(data.cooked.finished_g, units)} come out at{" "}
             {temperature(Number(data.cooked.to_c.toFixed(1)), units)}
             {data.dial_c !== null && ` (${temperature(Number(data.dial_c.toFixed(1)), units)} on your dial)`},{" "}

@@ -3,11 +3,11 @@ import { useMemo, useState } from "react";
 import { useNavigate } from "react-router";
 import { client, dataOf, type Line, type Schemas } from "../../api/client";
 import { libraryQuery, recipeQueries, settingsQuery } from "../../api/queries";
-import { RecipeNotice } from "../../app/Notice";
+import { NotThere } from "../../app/Notice";
 import { Button } from "../../ui/Button";
 import { Popover } from "../../ui/Popover";
 import { Skeleton } from "../../ui/Skeleton";
-import { mass, useUnits } from "../../units/units";
+import { fixed, mass, useUnits } from "../../units/units";
 import { AddIngredient } from "./AddIngredient";
 import { Aim } from "./Aim";
 import { Bowl } from "./Bowl";
@@ -43,7 +43,7 @@ export function FormulaPage({ id }: { id: number | null }) {
 function StoredFormula({ id }: { id: number }) {
   const stored = useQuery(recipeQueries.one(id));
   const settings = useQuery(settingsQuery);
-  if (stored.error && !stored.data) return <RecipeNotice error={stored.error} />;
+  if (stored.error && !stored.data) return <NotThere what="recipe" error={stored.error} />;
   if (!stored.data || !settings.data) return <Skeleton />;
   return <BenchPage key={id} stored={stored.data} kitchenC={settings.data.kitchen_c} />;
 }
@@ -194,7 +194,7 @@ function Sentence({ bench }: { bench: BenchState["bench"] }) {
       )}
       {bench.learned && (
         <span className="block font-normal font-sans text-[1rem] text-rim">
-          In your hands it sets to {bench.learned.index.toFixed(1)} ({bench.learned.says})
+          In your hands it sets to {fixed(bench.learned.index, 1)} ({bench.learned.says})
         </span>
       )}
     </h2>

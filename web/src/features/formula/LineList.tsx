@@ -1,7 +1,7 @@
 import { Fragment } from "react";
 import type { Line, Schemas } from "../../api/client";
 import { Popover } from "../../ui/Popover";
-import { mass, type Units } from "../../units/units";
+import { decimal, mass, type Units } from "../../units/units";
 import { AmountField } from "./AmountField";
 import { Details } from "./Details";
 import { PinButton } from "./PinButton";
@@ -71,7 +71,7 @@ function noteOf(
 
 function share(part: number): string {
   const pct = 100 * part;
-  return `${pct >= 1 ? Math.round(pct) : Number(pct.toFixed(1))} %`;
+  return `${decimal(pct, pct >= 1 ? 0 : 1)} %`;
 }
 
 function problemAt(problem: BenchState["problem"], position: number): string | null {

@@ -1,5 +1,6 @@
 import type { Schemas } from "../../api/client";
 import { SlidingRule } from "../../ui/SlidingRule";
+import { fixed } from "../../units/units";
 import { DOES, LIQUIDS } from "./words";
 
 type Props = {
@@ -30,7 +31,7 @@ export function RatioRule({ rule, problem, onSlide, onSettled }: Props) {
           Chocolate to {liquid}
           {rule.to_all_liquid !== null && (
             <span className="pl-2 font-normal text-[0.875rem]">
-              ({rule.to_all_liquid.toFixed(2)} to 1 with all its liquid)
+              ({fixed(rule.to_all_liquid, 2)} to 1 with all its liquid)
             </span>
           )}
         </h2>
@@ -52,7 +53,7 @@ export function RatioRule({ rule, problem, onSlide, onSettled }: Props) {
         </div>
         <SlidingRule
           label={`Chocolate to ${liquid}`}
-          valueText={`${rule.ratio.toFixed(2)} to 1${now ? `, ${DOES[now.texture]}` : ""}`}
+          valueText={`${fixed(rule.ratio, 2)} to 1${now ? `, ${DOES[now.texture]}` : ""}`}
           value={rule.ratio}
           low={rule.low}
           high={rule.high}
@@ -89,7 +90,7 @@ export function RatioRule({ rule, problem, onSlide, onSettled }: Props) {
             {ticks.map((tick) => (
               <span key={tick} className="absolute top-11 h-2 w-px bg-soot" style={{ left: at(tick) }}>
                 <span className="-translate-x-1/2 absolute top-2 text-[0.75rem] text-ash">
-                  {tick.toFixed(1)}
+                  {fixed(tick, 1)}
                 </span>
               </span>
             ))}
@@ -98,7 +99,7 @@ export function RatioRule({ rule, problem, onSlide, onSettled }: Props) {
       </div>
       <p className="flex items-baseline justify-between gap-4">
         <span className={`text-sm ${problem ? "text-copper" : "text-ash"}`}>{problem ?? ""}</span>
-        <strong className="text-[1.375rem] text-copper">{rule.ratio.toFixed(2)} : 1</strong>
+        <strong className="text-[1.375rem] text-copper">{fixed(rule.ratio, 2)} : 1</strong>
       </p>
     </>
   );

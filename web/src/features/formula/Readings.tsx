@@ -3,6 +3,7 @@ import { Button } from "../../ui/Button";
 import { Gauge } from "../../ui/Gauge";
 import { Popover } from "../../ui/Popover";
 import type { Units } from "../../units/units";
+import { fixed } from "../../units/units";
 import { SetCurve } from "./SetCurve";
 
 type Reading = Schemas["Reading"];
@@ -92,7 +93,7 @@ function WhyButton({ reading, why, curve, units }: WhyProps) {
         </Entry>
         {gauge && (
           <Entry term="Estimate">
-            {gauge.value.toFixed(2)}, between {gauge.low.toFixed(2)} and {gauge.high.toFixed(2)}
+            {fixed(gauge.value, 2)}, between {fixed(gauge.low, 2)} and {fixed(gauge.high, 2)}
           </Entry>
         )}
         <Entry term="How sure">{why.band}</Entry>

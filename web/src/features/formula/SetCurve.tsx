@@ -1,5 +1,5 @@
 import { LineChart } from "../../ui/LineChart";
-import { temperature, type Units } from "../../units/units";
+import { fixed, temperature, type Units } from "../../units/units";
 
 const HIGHEST = 5;
 const NAMES = [
@@ -14,7 +14,7 @@ const NAMES = [
 export function SetCurve({ points, units }: { points: number[][]; units: Units }) {
   const last = points.at(-1)?.[0] ?? 38;
   const at = (celsius: number) => points.find(([c]) => c === celsius)?.[1] ?? 0;
-  const alt = [5, 14, 20, 25, 30].map((c) => `${temperature(c, units)} ${at(c).toFixed(1)}`).join(", ");
+  const alt = [5, 14, 20, 25, 30].map((c) => `${temperature(c, units)} ${fixed(at(c), 1)}`).join(", ");
   return (
     <LineChart
       alt={`Set from fridge to hand: ${alt}`}

@@ -12,6 +12,7 @@ import {
 } from "../../api/client";
 import { settingsQuery } from "../../api/queries";
 import type { Saving } from "../../api/useSaver";
+import { orLast } from "../../offline";
 import { type History, rememberBench, storyOf } from "./story";
 import { useSaving } from "./useSaving";
 
@@ -101,7 +102,9 @@ export function useBench(stored: Schemas["StoredRecipe"], startC: number): Bench
       asked.current = null;
       try {
         const body = { recipe: ask.recipe, at_c: ask.atC, ratio: ask.ratio };
-        const answer = await dataOf(client.POST("/api/formula", { body }));
+        const answer = await orLast(`formula ${stored.id}`, body, () =>
+          dataOf(client.POST("/api/formula", { body })),
+        );
         setBench(answer);
         setProblem(null);
         if (ask.typed !== null) setUnread((before) => without(before, ask.typed?.position ?? null));
@@ -125,7 +128,7 @@ export function useBench(stored: Schemas["StoredRecipe"], startC: number): Bench
         }
       }
     }
-  }, [put, refuse, save]);
+  }, [put, refuse, save, stored.id]);
 
   const ask = useCallback(
     (part: Partial<Asked>) => {

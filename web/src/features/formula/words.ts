@@ -1,4 +1,5 @@
 import type { Line, Schemas } from "../../api/client";
+import { decimal } from "../../units/units";
 
 /** The words of stages; others are shown as they were written. */
 export const STAGES: Record<string, string> = {
@@ -57,7 +58,7 @@ export function ingredientName(line: Line, library: Schemas["LibraryOut"] | unde
 
 /** An amount as it stands in its field: `214 g`, `2.5 cups`, `2 to 3 tbsp`. */
 export function amountText(line: Line): string {
-  const trim = (value: number) => String(Number(value.toFixed(value >= 100 ? 1 : 2)));
+  const trim = (value: number) => decimal(value, value >= 100 ? 1 : 2);
   const range =
     line.amount_high === null || line.amount_high === undefined ? "" : ` to ${trim(line.amount_high)}`;
   const unit = line.amount > 1 || range ? (PLURALS[line.unit] ?? line.unit) : line.unit;

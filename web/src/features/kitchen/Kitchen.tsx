@@ -5,7 +5,7 @@ import { ApiError, client, dataOf, type Schemas } from "../../api/client";
 import { settingsQuery } from "../../api/queries";
 import { Choice, TextField } from "../../ui/Field";
 import { Popover } from "../../ui/Popover";
-import { numberIn, temperature, useUnits } from "../../units/units";
+import { decimal, numberIn, temperature, useUnits } from "../../units/units";
 import { Thermometers } from "./Thermometers";
 
 type Settings = Schemas["Settings"];
@@ -117,6 +117,9 @@ export function Kitchen() {
           <option value="au">Australian: spoon 20 ml, cup 250 ml</option>
         </Choice>
         <Thermometers />
+        <Link to="/pairing" className="inline-flex min-h-11 items-center font-bold text-rim underline">
+          Other devices: tablet, phone, gateway
+        </Link>
         <Link to="/data" className="inline-flex min-h-11 items-center font-bold text-rim underline">
           Your data: backups, files
         </Link>
@@ -135,7 +138,7 @@ type FigureProps = {
 };
 
 function Figure({ label, value, problem, onValue, onEmpty }: FigureProps) {
-  const shown = value === null ? "" : String(Number(value.toFixed(2)));
+  const shown = value === null ? "" : decimal(value, 2);
   const [text, setText] = useState(shown);
   const own = numberIn(text);
   const isEmpty = text.trim() === "";

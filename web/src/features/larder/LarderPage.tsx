@@ -2,7 +2,7 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { client, dataOf, type Schemas } from "../../api/client";
 import { larderQuery, libraryQuery } from "../../api/queries";
-import { figure } from "../../units/units";
+import { figure, fixed } from "../../units/units";
 import { ItemForm } from "./ItemForm";
 import { Wrapper } from "./Wrapper";
 
@@ -71,12 +71,10 @@ function Table({ items, chosen, onChoose }: TableProps) {
               {item.pack_g === null ? "–" : `${figure(item.pack_g)} g`}
             </td>
             <td className="whitespace-nowrap pl-2 text-right">
-              {item.price === null ? "–" : item.price.toFixed(2)}
+              {item.price === null ? "–" : fixed(item.price, 2)}
             </td>
             <td className="whitespace-nowrap pl-2 text-right max-sm:hidden">
-              {item.price === null || item.pack_g === null
-                ? "–"
-                : ((100 * item.price) / item.pack_g).toFixed(2)}
+              {item.price === null || item.pack_g === null ? "–" : fixed((100 * item.price) / item.pack_g, 2)}
             </td>
             <td className="whitespace-nowrap pl-2 text-right font-bold">
               {item.in_house_g === null ? "–" : `${figure(item.in_house_g)} g`}

@@ -5,7 +5,7 @@ import { larderQuery, libraryQuery } from "../../api/queries";
 import { Button } from "../../ui/Button";
 import { Choice, TextField } from "../../ui/Field";
 import { NumberField } from "../../ui/NumberField";
-import { numberIn } from "../../units/units";
+import { fixed, numberIn } from "../../units/units";
 
 const FIGURES = [
   ["energy_kcal", "Energy, kcal"],
@@ -112,7 +112,7 @@ export function Wrapper() {
               <div key={part} className="contents">
                 <dt className="text-ash">{PARTS[part] ?? part}</dt>
                 <dd className="text-right">
-                  {(read.data.composition_pct[part] ?? 0).toFixed(1)} ± {spread.toFixed(1)} %
+                  {fixed(read.data.composition_pct[part] ?? 0, 1)} ± {fixed(spread, 1)} %
                 </dd>
               </div>
             ))}

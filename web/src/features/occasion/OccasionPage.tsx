@@ -8,7 +8,7 @@ import { Choice, TextField } from "../../ui/Field";
 import { Skeleton } from "../../ui/Skeleton";
 import { Sure } from "../../ui/Sure";
 import { containsText, keepingText } from "../../units/told";
-import { mass, type Units, useUnits } from "../../units/units";
+import { fixed, mass, type Units, useUnits } from "../../units/units";
 import { OptionalMass, WholeField } from "./fields";
 import { PieceRows } from "./PieceRows";
 import { PourOrder } from "./PourOrder";
@@ -305,7 +305,7 @@ function sentence(boxes: number, plan: Plan, units: Units): React.ReactNode {
 function Totals({ plan, units }: { plan: Plan; units: Units }) {
   const rows: [string, string | null][] = [
     ...plan.recipes.map((row): [string, string] => [row.name, mass(row.batch_g, units)]),
-    ["A box costs", plan.cost_per_box === null ? null : plan.cost_per_box.toFixed(2)],
+    ["A box costs", plan.cost_per_box === null ? null : fixed(plan.cost_per_box, 2)],
     [
       "A box is covered to",
       plan.box === null

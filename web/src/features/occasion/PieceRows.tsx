@@ -5,7 +5,7 @@ import { confectionQueries } from "../../api/queries";
 import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Field";
 import { containsText, costText } from "../../units/told";
-import { mass, type Units } from "../../units/units";
+import { fixed, mass, type Units } from "../../units/units";
 import { LabelSheet } from "../shelf";
 import { WholeField } from "./fields";
 
@@ -206,7 +206,7 @@ function OtherShells({ stored, made, onTake }: OtherProps) {
         {made.other_shells.map((other) => (
           <li key={other.label} className="flex items-center justify-between gap-3 text-[0.9375rem]">
             <span>
-              {other.name}: {other.cost_per_piece.toFixed(2)} each
+              {other.name}: {fixed(other.cost_per_piece, 2)} each
               {!other.needs_tempering && ", needs no tempering"}
             </span>
             <Button

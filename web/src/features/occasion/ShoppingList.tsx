@@ -1,7 +1,7 @@
 import type { Schemas } from "../../api/client";
 import { PdfLink } from "../../ui/PdfLink";
 import { usualPaper } from "../../units/paper";
-import { mass, type Units } from "../../units/units";
+import { fixed, mass, type Units } from "../../units/units";
 
 type Props = {
   shopping: Schemas["ShoppingList"];
@@ -37,6 +37,7 @@ export function ShoppingList({ shopping, boxes, id, hasBox, units, flush }: Prop
                 <span dir="auto">{item.name}</span>
                 <span className="block text-[0.8125rem] text-ash">
                   {mass(item.needed_g, units)} needed
+                  {item.spoons !== null && `, about ${item.spoons}`}
                   {item.in_house_g !== null && `, ${mass(item.in_house_g, units)} there`}
                   {again(Math.floor(item.left_share * boxes))}
                   {choicesText(item, units)}
@@ -53,8 +54,8 @@ export function ShoppingList({ shopping, boxes, id, hasBox, units, flush }: Prop
         </tbody>
       </table>
       <p className="mt-2 text-[0.9375rem]">
-        To buy for {shopping.cost.toFixed(2)}
-        {shopping.unpriced.length > 0 && " or more"}; what is used costs {shopping.used_cost.toFixed(2)}.
+        To buy for {fixed(shopping.cost, 2)}
+        {shopping.unpriced.length > 0 && " or more"}; what is used costs {fixed(shopping.used_cost, 2)}.
         {shopping.unpriced.length > 0 && ` No price known of ${shopping.unpriced.join(", ")}.`}
       </p>
       <p className="flex flex-wrap items-center gap-3 print:hidden">
@@ -102,7 +103,7 @@ function choicesText({ choices }: Schemas["Item"], units: Units): React.ReactNod
   if (choices.length === 0) return null;
   const each = choices.map(
     ({ count, pack_g, cost }) =>
-      `${count} × ${mass(pack_g, units)}${cost === null ? "" : ` for ${cost.toFixed(2)}`}`,
+      `${count} × ${mass(pack_g, units)}${cost === null ? "" : ` for ${fixed(cost, 2)}`}`,
   );
   return <span className="block">{each.join(" or ")}</span>;
 }

@@ -4,7 +4,7 @@ import { client, dataOf, type Schemas } from "../../api/client";
 import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Field";
 import { PhraseNumber } from "../../ui/Phrase";
-import { temperature, useUnits } from "../../units/units";
+import { fixed, temperature, useUnits } from "../../units/units";
 
 type Asked = Schemas["OccasionAsk"];
 type Props = { asked: Asked; onChange: (part: Partial<Asked>) => void };
@@ -138,11 +138,11 @@ function Firmer({ firmer, recipeId, where, onDone }: FirmerProps) {
   return (
     <p className="mt-1 flex flex-wrap items-center gap-3">
       <Button disabled={make.isPending} onClick={() => make.mutate(recipeId)}>
-        Make {firmer.recipe} {firmer.to_ratio.toFixed(2)} : 1
+        Make {firmer.recipe} {fixed(firmer.to_ratio, 2)} : 1
       </Button>
       <span className="text-[0.9375rem] text-ash">
-        it is {firmer.from_ratio.toFixed(2)} : 1 now, and stays firm there from {firmer.to_ratio.toFixed(2)}{" "}
-        on; the recipe as it is is kept as a version
+        it is {fixed(firmer.from_ratio, 2)} : 1 now, and stays firm there from {fixed(firmer.to_ratio, 2)} on;
+        the recipe as it is is kept as a version
       </span>
       {make.error && (
         <span role="alert" className="text-copper">

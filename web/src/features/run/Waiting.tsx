@@ -1,4 +1,6 @@
 import { isLate, useHeld, useRefused } from "../../api/outbox";
+import { useAsOf } from "../../offline";
+import { nearMomentText } from "../../units/time";
 import { useSeconds } from "../clocks";
 
 /** What a lost connection means for the cook: nothing is lost, and the clocks go on. */
@@ -7,12 +9,16 @@ export function Waiting({ isLost }: { isLost: boolean }) {
   useSeconds(held.length > 0);
   const waiting = held.filter(isLate).length;
   const refused = useRefused();
+  const asOf = useAsOf();
   return (
     <div role="alert" className="text-[0.9375rem]">
       {isLost && (
         <p className="mt-2 rounded-md bg-butter px-3 py-2">
-          The application does not answer. The forecast and the clocks go on from its last word; what you do
-          is kept in this browser.
+          The application does not answer.
+          {asOf !== null &&
+            ` What you see is of ${nearMomentText(new Date(asOf).toISOString(), new Date().toISOString())}.`}{" "}
+          The forecast and the clocks go on from its last word; what you do is kept in this browser and sent
+          later.
         </p>
       )}
       {waiting > 0 && (

@@ -5,7 +5,7 @@ import type { Schemas } from "../../api/client";
 import { newKey, tell } from "../../api/outbox";
 import { batchQueries, recipeQueries } from "../../api/queries";
 import { serverMoment } from "../../api/serverTime";
-import { Notice } from "../../app/Notice";
+import { Notice, NotThere } from "../../app/Notice";
 import { NumberField } from "../../ui/NumberField";
 import { PhraseList } from "../../ui/Phrase";
 import { MassField } from "../../ui/QuantityField";
@@ -93,7 +93,7 @@ function Bench({ subject, stage }: { subject: Subject; stage: string | null }) {
     (batch.error && !batch.data) ||
     (subject.recipe !== null && see.name === null && signs.data && !see.isReady)
   )
-    return <Notice title="There is no such batch" text="It may have been deleted." />;
+    return <NotThere what="batch" error={batch.error} />;
   if (!signs.data || !see.isReady) return <Skeleton />;
   const name = batch.data?.batch.name ?? see.name ?? "";
   const here = signs.data.stages.find((row) => row.key === see.stage);

@@ -2,12 +2,12 @@ import { keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-quer
 import { Link } from "react-router";
 import { ApiError, client, dataOf, type Schemas } from "../../api/client";
 import { batchQueries, keptFitQuery, placesQuery, recipeQueries } from "../../api/queries";
-import { RecipeNotice } from "../../app/Notice";
+import { NotThere } from "../../app/Notice";
 import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Field";
 import { NumberField } from "../../ui/NumberField";
 import { PhraseList } from "../../ui/Phrase";
-import { LengthField } from "../../ui/QuantityField";
+import { LengthField, MassField } from "../../ui/QuantityField";
 import { Skeleton } from "../../ui/Skeleton";
 import { useUnits } from "../../units/units";
 import { SeeLink } from "../seen";
@@ -26,7 +26,7 @@ export function SetPage({ id }: { id: number }) {
   const batches = useQuery({ ...batchQueries.list, staleTime: 0 });
   const places = useQuery(placesQuery);
   const bodies = useBodies(id);
-  if (stored.error && !stored.data) return <RecipeNotice error={stored.error} />;
+  if (stored.error && !stored.data) return <NotThere what="recipe" error={stored.error} />;
   if (!stored.data || !kept.data || !batches.data || !places.data || !bodies) return <Skeleton />;
   const { ask } = kept.data;
   return (
@@ -80,11 +80,10 @@ function SetBench({ stored, places, bodies, own, batch }: BenchProps) {
     return error ? `${error.message}: ${error.allowed}` : null;
   };
   const stateName = places.states.find((state) => state.key === asked.state)?.name ?? "";
-  const field = (name: "mass" | "from" | "volume" | "area", label: string, path: string) => (
+  const field = (name: "from" | "volume" | "area", label: string, path: string) => (
     <NumberField
       label={label}
       value={asked[name]}
-      placeholder={name === "mass" ? "all of it" : undefined}
       problem={at(path)}
       onChange={(event) => change({ [name]: event.target.value })}
     />
@@ -143,8 +142,15 @@ function SetBench({ stored, places, bodies, own, batch }: BenchProps) {
               onLength={(thickness) => change({ thickness })}
             />
           )}
-          {(asked.shape === "bowl" || asked.shape === "stirred") &&
-            field("mass", "In the bowl, g", "bowl_kg")}
+          {(asked.shape === "bowl" || asked.shape === "stirred") && (
+            <MassField
+              label="In the bowl"
+              value={asked.mass}
+              placeholder="all of it"
+              problem={at("bowl_kg")}
+              onMass={(mass) => change({ mass })}
+            />
+          )}
           {asked.shape === "small" && (
             <>
               {field("volume", "Each holds, ml", "volume_ml")}

@@ -1,4 +1,4 @@
-import { timeText } from "../../units/time";
+import { clockOf, isSameDay, timeText } from "../../units/time";
 import type { Units } from "../../units/units";
 
 /** A name within a sentence. */
@@ -23,9 +23,9 @@ export function hoursText(minutes: number | undefined): string {
 /** A moment of the day, with its day where that is another one. */
 export function momentText(ms: number, nowMs: number): string {
   const [moment, now] = [new Date(ms), new Date(nowMs)];
-  const time = moment.toLocaleTimeString("en-GB", { hour: "2-digit", minute: "2-digit" });
-  if (moment.toDateString() === now.toDateString()) return time;
-  return `${time} on ${moment.toLocaleDateString("en-GB", { weekday: "long" })}`;
+  const time = clockOf(moment);
+  if (isSameDay(moment, now)) return time;
+  return `${time} on ${moment.toLocaleDateString(undefined, { weekday: "long" })}`;
 }
 
 const FIVE_MIN_MS = 300_000;

@@ -2,7 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { Link } from "react-router";
 import type { Schemas } from "../../api/client";
 import { recipeQueries } from "../../api/queries";
-import { RecipeNotice } from "../../app/Notice";
+import { NotThere } from "../../app/Notice";
 import { Skeleton } from "../../ui/Skeleton";
 import { keepingText } from "../../units/told";
 import { Advice } from "./Advice";
@@ -14,7 +14,7 @@ import { keepQuery } from "./queries";
 export function KeepPage({ id }: { id: number }) {
   const stored = useQuery(recipeQueries.one(id));
   const keep = useQuery(keepQuery(id));
-  if (stored.error && !stored.data) return <RecipeNotice error={stored.error} />;
+  if (stored.error && !stored.data) return <NotThere what="recipe" error={stored.error} />;
   if (!stored.data || !keep.data) return <Skeleton />;
   const { confections, makings } = keep.data;
   return (

@@ -1,6 +1,7 @@
 import type { Schemas } from "../../api/client";
 import { aboutText, clockText, timeText } from "../../units/time";
 import type { Units } from "../../units/units";
+import { fixed } from "../../units/units";
 
 type Run = Schemas["Run"];
 type Live = Schemas["Live"];
@@ -75,7 +76,7 @@ function ByTemperature(props: NowProps & { live: Live }) {
         <p
           className={`font-display font-semibold text-[7rem] leading-[1.02] max-md:text-[3.5rem] ${isOld ? "text-ash" : ""}`}
         >
-          {own(live.shown_c).toFixed(1)}
+          {fixed(own(live.shown_c), 1)}
           <span className="pl-2 text-[2.75rem] text-ash max-md:text-[1.5rem]">°{units.temperature}</span>
           {ageS >= AGED_S && (
             <span className="block font-normal font-sans text-[1.0625rem] text-ash leading-tight">
@@ -98,9 +99,9 @@ function ByTemperature(props: NowProps & { live: Live }) {
           Math.abs(forecast.rate_c_per_min) < MOST_PER_MIN && (
             <>
               {forecast.rate_c_per_min > 0 ? "Climbing" : "Falling"}{" "}
-              {Math.abs(own(forecast.rate_c_per_min) - own(0)).toFixed(1)}° a minute
+              {fixed(Math.abs(own(forecast.rate_c_per_min) - own(0)), 1)}° a minute
               {forecast.carry_c > 0.2 &&
-                `; the pan will carry ${(inF ? forecast.carry_c * 1.8 : forecast.carry_c).toFixed(1)}° more`}
+                `; the pan will carry ${fixed(inF ? forecast.carry_c * 1.8 : forecast.carry_c, 1)}° more`}
               .{" "}
             </>
           )}

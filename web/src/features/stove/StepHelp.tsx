@@ -128,7 +128,7 @@ export function SeedFor({ chocolate }: SeedProps) {
         <p className="w-full text-[1.0625rem]">
           {found.seed_g === null
             ? "It needs no tempering."
-            : `${found.seed_g.toFixed(0)} g of finished chocolate (${found.seed_share_pct?.toFixed(0)} % of the whole, ±${found.share_band_pct} points). Stop when it works; fish out what will not melt.`}
+            : `${mass(found.seed_g, units)} of finished chocolate (${found.seed_share_pct?.toFixed(0)} % of the whole, ±${found.share_band_pct} points). Stop when it works; fish out what will not melt.`}
           {found.come_down_c !== null &&
             ` First bring the melt down to ${temperature(Math.round(found.come_down_c), units)}, stirred over cool water: more seed cannot be stirred in.`}
         </p>

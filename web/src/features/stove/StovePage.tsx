@@ -3,7 +3,8 @@ import { useEffect, useState } from "react";
 import { Link, useNavigate } from "react-router";
 import type { Schemas } from "../../api/client";
 import { batchQueries, recipeQueries } from "../../api/queries";
-import { RecipeNotice } from "../../app/Notice";
+import { serverNow } from "../../api/serverTime";
+import { NotThere } from "../../app/Notice";
 import { Button } from "../../ui/Button";
 import { Skeleton } from "../../ui/Skeleton";
 import { useSpeak } from "../../ui/sound";
@@ -38,7 +39,7 @@ import { Weigh } from "./Weigh";
 export function StovePage({ id }: { id: number }) {
   const stored = useQuery(recipeQueries.one(id));
   const batches = useQuery({ ...batchQueries.list, staleTime: 0, refetchInterval: FOLLOW_MS });
-  if (stored.error && !stored.data) return <RecipeNotice error={stored.error} />;
+  if (stored.error && !stored.data) return <NotThere what="recipe" error={stored.error} />;
   if (!stored.data || !batches.data) return <Skeleton />;
   const running = batches.data.batches.find((batch) => batch.recipe_id === id && batch.ended_at === null);
   return (
@@ -88,7 +89,9 @@ function RunBench({ run }: { run: Run }) {
       void queries.invalidateQueries({ queryKey: batchQueries.one(id).queryKey, exact: true });
   }, [serverStep, at, id, queries]);
   const startedMs = Date.parse(run.batch.started_at);
-  const nowS = now ? (Date.parse(now.now) - startedMs) / 1000 + lostS : 0;
+  const nowS = now
+    ? (Date.parse(now.now) - startedMs) / 1000 + lostS
+    : Math.max(0, (serverNow() - startedMs) / 1000);
   const since = stepSince(run, trace.data);
   const urgent = sameStep && (now?.urgent ?? false);
   const words = now?.call ?? "";

@@ -50,6 +50,7 @@ export function Weigh({ run, step, units, happen }: Props) {
               key={position}
               name={nameOf(position)}
               planned={planned}
+              spoons={run.spoons[position] ?? null}
               total={total}
               weighed={weighed[position]}
               units={units}
@@ -86,13 +87,14 @@ export function Weigh({ run, step, units, happen }: Props) {
 type LineProps = {
   name: string;
   planned: number;
+  spoons: string | null;
   total: number;
   weighed: number | undefined;
   units: Units;
   onWeigh: (grams: number) => void;
 };
 
-function WeighLine({ name, planned, total, weighed, units, onWeigh }: LineProps) {
+function WeighLine({ name, planned, spoons, total, weighed, units, onWeigh }: LineProps) {
   const [typed, setTyped] = useState("");
   const take = () => {
     const grams = numberIn(typed);
@@ -105,7 +107,9 @@ function WeighLine({ name, planned, total, weighed, units, onWeigh }: LineProps)
     <li className="grid grid-cols-[minmax(0,1fr)_auto_7rem_auto] items-end gap-3 border-line border-b py-2 max-sm:grid-cols-2">
       <span className="self-center text-[1.25rem]" dir="auto">
         {name}
-        <span className="block text-[0.9375rem] text-ash">then {mass(total, units)} in the bowl</span>
+        <span className="block text-[0.9375rem] text-ash">
+          {spoons && `about ${spoons}; `}then {mass(total, units)} in the bowl
+        </span>
       </span>
       <b className="self-center text-[1.75rem]">{mass(planned, units)}</b>
       <MassField

@@ -36,7 +36,8 @@ from hearth_bowl.core.recipe.written.names import name_ingredient
 _UNITS: Final = sorted(
     {*UNIT_WORDS, *FOREIGN_UNITS, *TENTHS_ML, *(word.lower() for word in CASED_UNITS), "egg", "block", "blocks",
      "packet",
-     "packets", "pack", "packs", "jar", "jars", "leaf", "leaves", "sheet", "sheets"}, key=len,
+     "packets", "pack", "packs", "jar", "jars", "pot", "pots", "pkg", "pkgs", "bag", "bags", "box", "boxes", "bottle",
+     "bottles", "punnet", "punnets", "leaf", "leaves", "sheet", "sheets"}, key=len,
 )  # fmt: skip
 _COUNTS: Final = "|".join(sorted(COUNT_WORDS, key=len, reverse=True))
 _UNIT: Final = "|".join(re.escape(word) for word in reversed(_UNITS))
@@ -51,7 +52,7 @@ _AMOUNT: Final = re.compile(
     re.IGNORECASE,
 )
 _PACKS: Final = (
-    "tins?|cans?|bars?|blocks?|packs?|packets?|cartons?|tubs?|tubes?|jars?|bottles?|bags?|boîtes?|tablettes?|dosen?"
+    "tins?|cans?|bars?|blocks?|packs?|packets?|pots?|pkgs?\\.?|box(?:es)?|punnets?|cartons?|tubs?|tubes?|jars?|bottles?|bags?|boîtes?|tablettes?|dosen?"
     "|tafeln?|latas?|becher|packages?|gläser|glas|botes?|lattin[ae]|tavolett[ae]|barattol[oi]|vasett[oi]"
 )
 _SIZE_UNIT: Final = r"kg|g|grams?|ml|cl|dl|fl\.? ?oz|oz|ounces?"
@@ -61,10 +62,20 @@ _TIMES: Final = re.compile(
 THOUSANDS: Final = re.compile(r"(?<![\d.,])(\d{1,3})[,.](\d{3})(?=\s*(?:g|grams?|ml)(?![a-z]))", re.IGNORECASE)
 _PARTS: Final = re.compile(rf"^{NUMBER}\s*(?:parts?|teile?|parties?|parti|partes?)(?![a-z])", re.IGNORECASE)
 _BY_EYE: Final = re.compile(
-    r"\b(knob|walnut(?= of|-sized)|handful|miniature|splash|glug|dollop|sachet|shot|päckchen|bustina)s?\b"
+    r"\b(knob|walnut(?= of|-sized)|handful|miniature|splash|glug|dollop|sachet|shot|päckchen|bustina|pck|envelope"
+    r"|sobre|square)s?\b"
     r"|size of a (walnut)",
     re.IGNORECASE,
 )
+_ONE_OF: Final = re.compile(
+    r"^(?=(?:(?:scant|heaped|heaping|rounded|level|generous|good|small|large)\s+)*"
+    r"(?:cups?|teaspoons?|tablespoons?|dessertspoons?|tsp|tbsp|tin|can|bar|stick|jar)\b)",
+    re.IGNORECASE,
+)
+"""A line that begins with its measure: how many is not said."""
+_OF_SPOON: Final = re.compile(r"\b(colher(?:es)?) ?\((?:de )?(sopa|chá)\)", re.IGNORECASE)
+_CHOC: Final = re.compile(r"\bchocs?\b", re.IGNORECASE)
+_FEW: Final = re.compile(r"^(?:an? )?few(?= (?:drops?|pieces?|leaves|pinches|spoons?)\b)", re.IGNORECASE)
 _HEAPED: Final = re.compile(r"\b(heaped|heaping|rounded|scant|generous)\b", re.IGNORECASE)
 _PACK: Final = re.compile(
     rf"(?P<size>{NUMBER})\s*-?(?P<unit>{_SIZE_UNIT})\.?\s*(?:\)|-)?\s*(?:small |large )?"
@@ -78,12 +89,17 @@ _COUNTED_PACKS: Final = re.compile(
     rf"(?![a-zà-ÿ])",
     re.IGNORECASE,
 )
+_SUMMED: Final = re.compile(
+    rf"^(?P<kg>{NUMBER})\s*kg\s*(?:and\s+)?(?P<g>{NUMBER})\s*(?:g|grams?)(?![a-z])", re.IGNORECASE
+)
+_MILLILITRES: Final = re.compile(rf"(?P<much>{NUMBER})\s*(?P<unit>ml|cl|dl)(?![a-z])", re.IGNORECASE)
 _GRAMS: Final = re.compile(rf"(?P<grams>{NUMBER})\s*(?P<unit>kg|g|grams?|gr)\b", re.IGNORECASE)
 _BULLET: Final = re.compile(r"^[\s\-*•·▢☐□–—]+|^\d+[.)]\s+(?=[A-Za-z])")
 _TO_TASTE: Final = re.compile(
     r"\b(to taste|as needed|optional|for rolling|for dusting|for coating|to decorate|to serve)\b"
 )
 _SMALL: Final = re.compile(r"\bsmall (?:tin|can)\b", re.IGNORECASE)
+UNSAID: Final = "no amount is stated"
 LONGEST_LINE: Final = 300
 """No line of a list is longer: a judgement."""
 LIQUID_WATER_PCT: Final = 25.0
@@ -133,6 +149,12 @@ def read_line(text: str, measure: str) -> WrittenLine:
 def read_as(text: str, key: str, measure: str, doubts: Sequence[str] = ()) -> WrittenLine:
     """Return one line of an ingredient list whose ingredient is known: its amount, and what is doubtful besides."""
     plain, doubts = plain_words(text), list(doubts)
+    if _ONE_OF.match(plain):
+        plain = f"1 {plain}"
+        doubts.append("how many is not said: taken as one")
+    if _FEW.match(plain):
+        plain = _FEW.sub("3", plain)
+        doubts.append("a few are taken as three")
     if _PARTS.match(plain):
         return _line(key, [*doubts, "parts of what is not said: type an amount"])
     if THOUSANDS.search(plain):
@@ -179,6 +201,9 @@ def _packed(plain: str, key: str, doubts: list[str]) -> WrittenLine | None:
 
 def _stated(plain: str, key: str, measure: str, doubts: list[str]) -> WrittenLine:
     match = _AMOUNT.match(plain)
+    summed = _SUMMED.match(plain)
+    if summed is not None:
+        return _line(key, doubts, amount=1000 * number_of(summed["kg"]) + number_of(summed["g"]))
     grams = _GRAMS.search(plain)
     if grams is not None and (match is None or not _is_mass(match["unit"])):
         factor = 1000.0 if grams["unit"].lower() in ("kg", "kilo", "kilos") else 1.0
@@ -190,6 +215,11 @@ def _stated(plain: str, key: str, measure: str, doubts: list[str]) -> WrittenLin
         ):
             return _line(key, doubts, amount=number_of_counted(match["low"]) * number_of(grams["grams"]) * factor)
         return _line(key, doubts, amount=number_of(grams["grams"]) * factor)
+    poured = _MILLILITRES.search(plain)
+    if poured is not None and (match is None or _unit(match["unit"] or "", []) in (None, "tin", "bar", "piece")):
+        millilitres = number_of(poured["much"]) * TENTHS_ML.get(poured["unit"].lower(), 1.0)
+        counted = number_of_counted(match["low"]) if match is not None and poured.start() > match.end("low") else 1.0
+        return _line(key, doubts, amount=counted * millilitres, unit="ml")
     by_eye = _BY_EYE.search(plain)
     if by_eye is not None and not (match is not None and match["unit"]):
         grams_each, said = BY_EYE_G[(by_eye[1] or by_eye[2]).lower()]
@@ -209,6 +239,7 @@ def number_of_counted(text: str) -> float:
 def plain_words(text: str) -> str:
     """Return a line without its bullet, its fractions as figures."""
     plain = text.replace("\u00a0", " ").replace("×", "x").replace("⁄", "/")
+    plain = _CHOC.sub("chocolate", _OF_SPOON.sub(r"\1 de \2", plain))
     for sign, fraction in VULGAR_FRACTIONS.items():
         plain = re.sub(rf"(?<=\d){sign}", f" {fraction}", plain).replace(sign, fraction)
     return " ".join(_BULLET.sub("", plain).split())
@@ -261,7 +292,7 @@ def _unstated(plain: str, key: str, doubts: list[str]) -> WrittenLine:
         return _line(key, doubts, amount=1.0, unit="pinch")
     whole = re.search(
         r"(?P<what>zest|rind|juice)(?: and (?P<also>zest|juice|rind))? of "
-        r"(?P<count>half an?|half|an?|one|two|three|\d{1,2})(?![a-z])",
+        rf"(?P<count>{NUMBER}|half an?|half|an?|one|two|three)(?![a-z])",
         plain,
         re.IGNORECASE,
     )
@@ -274,7 +305,7 @@ def _unstated(plain: str, key: str, doubts: list[str]) -> WrittenLine:
             return _line(key, [*doubts, f"the juice of one is taken as {each_g:g} g"], amount=counted * each_g)
         doubts.append("the zest of one fruit is taken as 6 g")
         return _line(key, doubts, amount=counted, unit="piece", piece_g=usual_pack_g(key, "other", "piece", "metric"))
-    reason = "no amount is stated"
+    reason = UNSAID
     if _TO_TASTE.search(plain.lower()):
         reason += " (to taste)"
     return _line(key, [*doubts, reason])

@@ -43,6 +43,7 @@ FAMILY_OF: Final = MappingProxyType(
         "milk_whole": "milk_drunk", "milk_semi": "milk_drunk", "milk_skim": "milk_drunk",
     }
 )  # fmt: skip
+NOT_UNDERSTOOD: Final = "not understood: "
 NEAR_PERCENT: Final = 2.0
 _COUNTED = r"(?:half an?|half|an?|one|two|three|four|\d{1,2})"
 JUICE_OR_ZEST: Final = re.compile(rf"\bjuice of {_COUNTED} (lemon|lime|orange)s?\b")
@@ -174,5 +175,5 @@ def _left_over(text: str) -> list[str]:
     words = [word for word in re.findall(r"[a-zà-ÿœß']{3,}", rest) if word.strip("'") not in HARMLESS]
     if words:
         said = ", ".join(dict.fromkeys(words[:4]))
-        found.append(f"not understood: {said}")
+        found.append(f"{NOT_UNDERSTOOD}{said}")
     return found

@@ -4,7 +4,7 @@ Numbers with no source beside them are judgements, or limits of the reckoning.
 """
 
 import re
-from collections.abc import Mapping, Sequence
+from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass, replace
 from types import MappingProxyType
 from typing import Final
@@ -14,9 +14,10 @@ from hearth_bowl.core.ingredients.ingredient import own_ingredient
 from hearth_bowl.core.ingredients.library import LIBRARY
 from hearth_bowl.core.recipe.measures import MEASURES_ML
 from hearth_bowl.core.recipe.recipe import FAMILIES, MAX_LINES, Line, Recipe, checked_recipe
-from hearth_bowl.core.recipe.written.lines import LONGEST_LINE, WrittenLine, checked_line
-from hearth_bowl.core.recipe.written.names import name_ingredient
+from hearth_bowl.core.recipe.written.lines import LONGEST_LINE, UNSAID, WrittenLine, checked_line
+from hearth_bowl.core.recipe.written.names import NOT_UNDERSTOOD
 from hearth_bowl.core.recipe.written.proposals import family_of, proposed_g, shared_by, use_of
+from hearth_bowl.core.recipe.written.run_on import LONGEST_RUN_ON, several_in
 from hearth_bowl.core.recipe.written.stages import stage_of
 
 MOST_TEXT_LINES: Final = 1000
@@ -38,6 +39,9 @@ OTHER_PART: Final = re.compile(
     r"\b(coat|shell|topping|decorat|rolling|dipping|finish|glaze|drizzle|garnish)", re.IGNORECASE
 )
 NO_PARTS: Final[Mapping[int, str]] = MappingProxyType({})
+NUMBERED: Final = re.compile(r"^\d+[.)]\s+[A-ZÀ-Þ]")
+STRANGE: Final = 4
+"""So many words of a line without an amount that say nothing, and it tells what to do: a judgement."""
 SENTENCE: Final = re.compile(r"^(?:\d+[.)]\s+)?[A-Z][a-z]+\b.*\b(?:the|and|until|then|into|with)\b.*[.!]?$")
 
 
@@ -100,7 +104,7 @@ def split_card(text: str, measure: str) -> Card:
     sections: list[tuple[str, list[tuple[int, str]]]] = [("", [])]
     steps: list[str] = []
     in_method = False
-    for number, line in enumerate(lines, 1):
+    for number, line in _taken_apart(lines):
         start = line[:LONGEST_LINE]
         if not line or INGREDIENTS.match(start):
             in_method = in_method and not INGREDIENTS.match(start)
@@ -113,11 +117,35 @@ def split_card(text: str, measure: str) -> Card:
             sections.append((line, []))
         elif not name and not any(rows for _, rows in sections) and not _is_ingredient(line, measure):
             name = line.lstrip("# ").rstrip(":")
-        elif SENTENCE.match(start) and len(line) > 50 and not re.match(r"^\W{0,9}\d+(?![.)])", start):
+        elif _is_step(line, bool(steps), measure):
             steps.append(line)
         else:
             sections[-1][1].append((number, line))
     return Card(name=name, sections=sections, steps=steps)
+
+
+def _taken_apart(lines: Sequence[str]) -> Iterator[tuple[int, str]]:
+    """Give each line with its number; of one that runs on its title, its ingredients and what follows."""
+    for number, line in enumerate(lines, 1):
+        for part in several_in(line) if len(line) <= LONGEST_RUN_ON else [line]:
+            yield number, part
+
+
+def _is_step(line: str, after_steps: bool, measure: str) -> bool:
+    """Return whether a line tells what to do, also in words that are not known here."""
+    start = line[:LONGEST_LINE]
+    if len(line) > 50 and SENTENCE.match(start) and not re.match(r"^\W{0,9}\d+(?![.)])", start):
+        return True
+    if NUMBERED.match(start):
+        return after_steps
+    if line[-1:] != "." or re.match(r"^\W*\d", start):
+        return False
+    read = checked_line(line, measure)
+    if read.key is None:
+        return len(line.split()) >= STRANGE
+    return read.amount is None and any(
+        why.startswith(NOT_UNDERSTOOD) and why.count(",") + 1 >= STRANGE for why in read.doubts
+    )
 
 
 def _says_another_part(line: str) -> bool:
@@ -174,8 +202,7 @@ def read_parts(
             share = shared_by(str(line.key), found_family, unstated)
             grams = proposed_g(str(line.key), found_family, stated_g, share)
             unsure.append(Unsure(line=number, text=text[:LONGEST_LINE], why=f"{grams:g} g is our proposal"))
-            named = name_ingredient(text).doubt
-            doubts: tuple[str, ...] = (named,) if named else ()
+            doubts = tuple(why for why in line.doubts if not why.startswith(UNSAID))
             one = Line(ingredient=LIBRARY[str(line.key)], amount=grams, measure=measure, proposed=True, doubts=doubts)
         else:
             one = replace(_line(line, measure), doubts=line.doubts)

@@ -32,6 +32,8 @@ cuillères soupe café tasse tasses pincée gousse esslöffel teelöffel prise
 handful handfuls smooth crunchy type style
 irish scottish bote tostadas tostada package packages päckchen becher dose dosen tafel tafeln
 cucchiaio cucchiai cucchiaino cucchiaini pizzico bustina grammi gramos gramas gramm grammes
+lbs pot pots pkg pkgs square squares quarters thirds punnet dessertspoon dessertspoons pck envelope envelopes sobre
+sobres greasing tbs tblsp teasp agar
 """
 HARMLESS: Final = frozenset(_HARMLESS.split())
 """Words beside a name that do not say what it is."""

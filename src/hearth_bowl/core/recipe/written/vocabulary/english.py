@@ -276,7 +276,8 @@ NAMES: Final[tuple[tuple[str, str, str], ...]] = (
     ("orange flower water|orange blossom water", "orange_flower_water", ""),
     ("matcha|green tea powder", "matcha", ""),
     (
-        "gelatine leaf|gelatin leaf|leaf gelatine|sheet gelatin|gelatine leaves|leaves of gelatine|leaves gelatine|sheets gelatine",
+        "gelatine leaf|gelatin leaf|leaf gelatine|sheet gelatin|gelatine leaves|leaves of gelatine|leaves gelatine|sheets gelatine"
+        "|sheet gelatine|gelatine sheets?|gelatin sheets?|sheets? of gelatine?",
         "gelatine_leaf",
         "",
     ),

@@ -1,0 +1,22 @@
+"""Devices of the house that were let in: tablets, phones, thermometer gateways."""
+
+from datetime import datetime
+
+from sqlalchemy import CheckConstraint
+from sqlalchemy.orm import Mapped, mapped_column
+
+from hearth_bowl.store.models.base import Base
+
+
+class PairedDeviceRow(Base):
+    """A device by its name and what it may do. Of its secret only the hash is kept. Letting it go deletes the row."""
+
+    __tablename__ = "paired_device"
+    __table_args__ = (CheckConstraint("role IN ('cook', 'helper', 'thermometer')", name="role_known"),)
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    name: Mapped[str]
+    role: Mapped[str]
+    secret_hash: Mapped[str] = mapped_column(unique=True)
+    paired_at: Mapped[datetime]
+    seen_at: Mapped[datetime]

@@ -1,0 +1,1 @@
+export { meQuery, useHelps } from "./usePairing";
