@@ -155,4 +155,4 @@ class ThreadServer(Server):
         with contextlib.suppress(OSError):  # another pull may have let the thread close everything already
             served.trigger.pull_trigger(lambda: [connection.close() for connection in list(served._map.values())])
         self.thread.join(timeout=5)
-        served.task_dispatcher.shutdown(timeout=1)
+        served.task_dispatcher.shutdown(timeout=WAIT_S)  # what is still worked out holds the folder

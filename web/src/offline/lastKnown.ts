@@ -8,7 +8,7 @@ import { forget, keep, lastOf } from "./store";
 const NEVER = new Set<unknown>(["live", "trace", "data", "pairing"]);
 /** What is answered so late is not answered: a machine that is switched off says nothing at all. */
 const PATIENCE_MS = 12_000;
-/** Of answers that come one after the other, as one types, the last is kept. */
+/** Of answers that come one after the other, as one types, the first and the last are kept. */
 const SETTLED_MS = 400;
 const KNOCK_MS = 3000;
 const KNOCK_AT = "/api/pairing/me";
@@ -68,14 +68,19 @@ const isSilence = (error: unknown): boolean =>
 
 const waiting = new Map<string, number>();
 
-/** Keep an answer once no newer one comes. */
+/** Keep an answer at once, and those that come soon after it once no newer one comes. */
 function keepSoon(question: string, data: () => unknown): void {
-  window.clearTimeout(waiting.get(question));
+  const earlier = waiting.get(question);
   const put = () => {
-    waiting.delete(question);
     if (!old.has(question)) void keep(question, data());
   };
-  waiting.set(question, window.setTimeout(put, SETTLED_MS));
+  const settled = () => {
+    waiting.delete(question);
+    if (earlier !== undefined) put();
+  };
+  window.clearTimeout(earlier);
+  if (earlier === undefined) put();
+  waiting.set(question, window.setTimeout(settled, SETTLED_MS));
 }
 
 /** Keep what the server says in this browser; where it says nothing, show what it said last. */

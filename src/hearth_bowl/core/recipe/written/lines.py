@@ -5,7 +5,7 @@ Numbers with no source beside them are judgements, or limits of the reckoning.
 
 import re
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Final
 
 from hearth_bowl.core.errors import BadInput
@@ -21,24 +21,25 @@ from hearth_bowl.core.recipe.typed_amount import (
     number_of,
     ounces_of,
 )
+from hearth_bowl.core.recipe.written.agreement import other_amount
 from hearth_bowl.core.recipe.written.amount_words import (
     BY_EYE_G,
     CASED_UNITS,
     COUNT_WORDS,
     COUNTED_WORDS,
+    FOREIGN_MASS_G,
     FOREIGN_UNITS,
     JUICE_G,
+    MEASURES_IN_PINTS,
     SMALL_TIN_G,
     SPOONFUL_SLIP_G,
 )
+from hearth_bowl.core.recipe.written.foreign_fruit import fruit_in_english
 from hearth_bowl.core.recipe.written.names import name_ingredient
 
 _UNITS: Final = sorted(
-    {*UNIT_WORDS, *FOREIGN_UNITS, *TENTHS_ML, *(word.lower() for word in CASED_UNITS), "egg", "block", "blocks",
-     "packet",
-     "packets", "pack", "packs", "jar", "jars", "pot", "pots", "pkg", "pkgs", "bag", "bags", "box", "boxes", "bottle",
-     "bottles", "punnet", "punnets", "leaf", "leaves", "sheet", "sheets"}, key=len,
-)  # fmt: skip
+    {*UNIT_WORDS, *FOREIGN_UNITS, *TENTHS_ML, *MEASURES_IN_PINTS, *COUNTED_WORDS, *map(str.lower, CASED_UNITS)}, key=len
+)
 _COUNTS: Final = "|".join(sorted(COUNT_WORDS, key=len, reverse=True))
 _UNIT: Final = "|".join(re.escape(word) for word in reversed(_UNITS))
 _AMOUNT: Final = re.compile(
@@ -47,7 +48,7 @@ _AMOUNT: Final = re.compile(
     rf"|a heaped )*"
     rf"(?P<low>{NUMBER}|(?:{_COUNTS})(?![a-zà-ÿ]))\s*"
     rf"(?:(?:-|–|—|to|or|bis|à|a)\s*(?P<high>{NUMBER})\s*)?"
-    rf"(?:x\s+|x(?=\d))?(?:(?:small|large|medium|big|heaped|heaping|level|scant|rounded|whole|fresh|good)\s+)*"
+    rf"(?:x\s+|x(?=\d))?(?:(?:small|large|medium|big|heaped|heaping|level|scant|rounded|generous|whole|fresh|good)\s+)*"
     rf"(?P<unit>(?:{_UNIT})(?![a-zà-ÿ])\.?)?\s*(?:of\s+|de\s+|d'|di\s+)?(?P<rest>.*)$",
     re.IGNORECASE,
 )
@@ -59,23 +60,43 @@ _SIZE_UNIT: Final = r"kg|g|grams?|ml|cl|dl|fl\.? ?oz|oz|ounces?"
 _TIMES: Final = re.compile(
     rf"^(?P<count>{NUMBER})\s*x\s*(?P<size>{NUMBER})\s*(?P<unit>{_SIZE_UNIT})(?![a-zà-ÿ])", re.IGNORECASE
 )
-THOUSANDS: Final = re.compile(r"(?<![\d.,])(\d{1,3})[,.](\d{3})(?=\s*(?:g|grams?|ml)(?![a-z]))", re.IGNORECASE)
-_PARTS: Final = re.compile(rf"^{NUMBER}\s*(?:parts?|teile?|parties?|parti|partes?)(?![a-z])", re.IGNORECASE)
-_BY_EYE: Final = re.compile(
-    r"\b(knob|walnut(?= of|-sized)|handful|miniature|splash|glug|dollop|sachet|shot|päckchen|bustina|pck|envelope"
-    r"|sobre|square)s?\b"
-    r"|size of a (walnut)",
+THOUSANDS: Final = re.compile(
+    rf"(?<![\d.,])(\d{{1,3}})(?:[,.'’]|\s(?!.{{0,80}}\b(?:{_PACKS})\b))(\d{{3}})(?=\s*(?:g|grams?|gr|ml)(?![a-z]))",
     re.IGNORECASE,
 )
+_TIMES_AFTER: Final = re.compile(r"\s(?:x|times)\s?(\d{1,2})$", re.IGNORECASE)
+"""How many, at the end of a line that begins with how much."""
+_AND_A_HALF: Final = re.compile(
+    rf"^(?P<count>{NUMBER}|an?|one|two|three)\s+(?P<unit>{_UNIT})\s+and\s+a\s+(?P<part>half|quarter|third)\s+(?:of\s+)?",
+    re.IGNORECASE,
+)
+_HYPHENED: Final = re.compile(r"(?<![\d/.,])(\d{1,2})\s?[-–](?=[1-9]/[2-9](?!\d))")
+"""A whole number and its fraction, as US cooks join them: 1-1/2 is one and a half."""
+_AMOUNT_LAST: Final = re.compile(
+    rf"^(?P<name>(?!(?:{_COUNTS})\s)[^\d]{{2,80}}?(?:\d{{1,3}}\s?%[^\d]{{0,20}})?)(?:\s|[,:;–—.(-])+(?:x\s?)?"
+    rf"(?P<amount>(?:{NUMBER}\s*x\s*)?{NUMBER}(?:\s*(?:-|–|to)\s*{NUMBER})?"
+    rf"\s*(?:(?:heaped|level|rounded|scant|large|small)\s+)?(?:(?:{_UNIT})(?![a-zà-ÿ])\.?)?"
+    rf"(?:\s+(?:of|à|je|at)\s+{NUMBER}\s*(?:{_SIZE_UNIT}))?)\s*\)?$",
+    re.IGNORECASE,
+)
+"""A line that says first what it is and then how much."""
+_NUMBERS: Final = re.compile(NUMBER)
+_BETWEEN: Final = re.compile(rf"^between\s+({NUMBER})\s*\w{{0,2}}\s+and\s+({NUMBER})", re.IGNORECASE)
+_LIMIT: Final = re.compile(r"^(?:up to|at least|at most|no more than|max\.?|min\.?)\s+(?=\d)", re.IGNORECASE)
+_PARTS: Final = re.compile(rf"^{NUMBER}\s*(?:parts?|teile?|parties?|parti|partes?)(?![a-z])", re.IGNORECASE)
+_EYES: Final = "|".join(re.escape(words) for words in sorted(BY_EYE_G, key=len, reverse=True) if words != "walnut")
+_BY_EYE: Final = re.compile(rf"\b(walnut(?= of|-sized)|{_EYES})s?\b|size of a (walnut)", re.IGNORECASE)
 _ONE_OF: Final = re.compile(
     r"^(?=(?:(?:scant|heaped|heaping|rounded|level|generous|good|small|large)\s+)*"
     r"(?:cups?|teaspoons?|tablespoons?|dessertspoons?|tsp|tbsp|tin|can|bar|stick|jar)\b)",
     re.IGNORECASE,
 )
 """A line that begins with its measure: how many is not said."""
+_DEMI: Final = re.compile(r"\b(?:une? )?demi-(?=litre|tasse|gousse|sachet|cuill|boîte|tablette)", re.IGNORECASE)
 _OF_SPOON: Final = re.compile(r"\b(colher(?:es)?) ?\((?:de )?(sopa|chá)\)", re.IGNORECASE)
 _CHOC: Final = re.compile(r"\bchocs?\b", re.IGNORECASE)
 _FEW: Final = re.compile(r"^(?:an? )?few(?= (?:drops?|pieces?|leaves|pinches|spoons?)\b)", re.IGNORECASE)
+_SEEDS_OF: Final = re.compile(r"^(?:scraped )?(?:seeds|mark|graines|semi)\s+(?:of|from|de|d'|di)?\s*", re.IGNORECASE)
 _HEAPED: Final = re.compile(r"\b(heaped|heaping|rounded|scant|generous)\b", re.IGNORECASE)
 _PACK: Final = re.compile(
     rf"(?P<size>{NUMBER})\s*-?(?P<unit>{_SIZE_UNIT})\.?\s*(?:\)|-)?\s*(?:small |large )?"
@@ -94,6 +115,9 @@ _SUMMED: Final = re.compile(
 )
 _MILLILITRES: Final = re.compile(rf"(?P<much>{NUMBER})\s*(?P<unit>ml|cl|dl)(?![a-z])", re.IGNORECASE)
 _GRAMS: Final = re.compile(rf"(?P<grams>{NUMBER})\s*(?P<unit>kg|g|grams?|gr)\b", re.IGNORECASE)
+_OUNCES_BESIDE: Final = re.compile(
+    rf"\((?:about |approx\.? )?(?P<much>{NUMBER})\s*(?P<unit>oz|ounces?|lbs?|pounds?)\.?\)", re.I
+)
 _BULLET: Final = re.compile(r"^[\s\-*•·▢☐□–—]+|^\d+[.)]\s+(?=[A-Za-z])")
 _TO_TASTE: Final = re.compile(
     r"\b(to taste|as needed|optional|for rolling|for dusting|for coating|to decorate|to serve)\b"
@@ -143,7 +167,19 @@ def read_line(text: str, measure: str) -> WrittenLine:
     plain = plain_words(text)
     named = name_ingredient(THOUSANDS.sub(r"\1\2", plain))
     doubts = [named.doubt] if named.doubt else []
-    return _line(None, doubts, left_out=True) if named.key is None else read_as(plain, named.key, measure, doubts)
+    if named.key is None:
+        return _line(None, doubts, left_out=True)
+    return _with_the_other_amount(read_as(plain, named.key, measure, doubts), plain, measure)
+
+
+def _with_the_other_amount(read: WrittenLine, plain: str, measure: str) -> WrittenLine:
+    """Return a line with the doubt that it states another amount besides, if it does."""
+    if read.key is None or read.amount is None:
+        return read
+    each_g = unit_g(LIBRARY[read.key], read.unit, measure, read.pack_g, read.piece_g)
+    grams = tuple(amount * each_g for amount in (read.amount, read.amount_high) if amount is not None)
+    other = other_amount(THOUSANDS.sub(r"\1\2", plain), LIBRARY[read.key], measure, grams, read.amount)
+    return read if other is None else replace(read, doubts=(*read.doubts, f"{other} is said too: which is meant?"))
 
 
 def read_as(text: str, key: str, measure: str, doubts: Sequence[str] = ()) -> WrittenLine:
@@ -152,6 +188,19 @@ def read_as(text: str, key: str, measure: str, doubts: Sequence[str] = ()) -> Wr
     if _ONE_OF.match(plain):
         plain = f"1 {plain}"
         doubts.append("how many is not said: taken as one")
+    last = None if _AMOUNT.match(plain) else _AMOUNT_LAST.match(plain)
+    simple = _GRAMS.search(plain) or _MILLILITRES.search(plain)
+    if last is not None and not (simple and len(_NUMBERS.findall(last["amount"])) == 1):
+        plain = f"{last['amount'].strip()} {last['name'].strip()}"
+    times = _TIMES_AFTER.search(plain)
+    if times is not None and plain[:1].isdigit():
+        once = read_as(plain[: times.start()], key, measure, doubts)
+        return once if once.amount is None else replace(once, amount=once.amount * int(times[1]), amount_high=None)
+    plain = _AND_A_HALF.sub(_with_its_part, _BETWEEN.sub(r"\1-\2", plain))
+    limit = _LIMIT.match(plain)
+    if limit is not None:
+        doubts.append(f"{limit[0].strip().lower()}: taken as that")
+        plain = plain[limit.end() :]
     if _FEW.match(plain):
         plain = _FEW.sub("3", plain)
         doubts.append("a few are taken as three")
@@ -169,6 +218,12 @@ def read_as(text: str, key: str, measure: str, doubts: Sequence[str] = ()) -> Wr
     if _MORE.search(plain):
         doubts.append("more of it is said: the first amount is taken")
     return _packed(plain, key, doubts) or _stated(plain, key, measure, doubts)
+
+
+def _with_its_part(found: re.Match[str]) -> str:
+    """Return `a cup and a half of` as `1.5 cup`."""
+    part = number_of_counted({"half": "half", "quarter": "quarter", "third": "a third"}[found["part"].lower()])
+    return f"{number_of_counted(found['count']) + part:.4g} {found['unit']} "
 
 
 def _summed(plus: re.Match[str], key: str, measure: str, doubts: list[str]) -> WrittenLine:
@@ -200,7 +255,8 @@ def _packed(plain: str, key: str, doubts: list[str]) -> WrittenLine | None:
 
 
 def _stated(plain: str, key: str, measure: str, doubts: list[str]) -> WrittenLine:
-    match = _AMOUNT.match(plain)
+    pods = _SEEDS_OF.match(plain) if key == "vanilla_pod" else None
+    match = _AMOUNT.match(plain if pods is None else plain[pods.end() :])
     summed = _SUMMED.match(plain)
     if summed is not None:
         return _line(key, doubts, amount=1000 * number_of(summed["kg"]) + number_of(summed["g"]))
@@ -215,6 +271,9 @@ def _stated(plain: str, key: str, measure: str, doubts: list[str]) -> WrittenLin
         ):
             return _line(key, doubts, amount=number_of_counted(match["low"]) * number_of(grams["grams"]) * factor)
         return _line(key, doubts, amount=number_of(grams["grams"]) * factor)
+    beside = _OUNCES_BESIDE.search(plain)
+    if beside is not None and match is not None and _unit(match["unit"] or "", []) == "cup" and not _is_poured(key):
+        return _line(key, doubts, amount=number_of(beside["much"]), unit=UNIT_WORDS[beside["unit"].lower()])
     poured = _MILLILITRES.search(plain)
     if poured is not None and (match is None or _unit(match["unit"] or "", []) in (None, "tin", "bar", "piece")):
         millilitres = number_of(poured["much"]) * TENTHS_ML.get(poured["unit"].lower(), 1.0)
@@ -238,11 +297,12 @@ def number_of_counted(text: str) -> float:
 
 def plain_words(text: str) -> str:
     """Return a line without its bullet, its fractions as figures."""
-    plain = text.replace("\u00a0", " ").replace("×", "x").replace("⁄", "/")
-    plain = _CHOC.sub("chocolate", _OF_SPOON.sub(r"\1 de \2", plain))
+    plain = text.replace("\u00a0", " ").replace("×", "x").replace("⁄", "/").replace("|", " ")
+    plain = _CHOC.sub("chocolate", _OF_SPOON.sub(r"\1 de \2", _DEMI.sub("1/2 ", plain)))
     for sign, fraction in VULGAR_FRACTIONS.items():
         plain = re.sub(rf"(?<=\d){sign}", f" {fraction}", plain).replace(sign, fraction)
-    return " ".join(_BULLET.sub("", plain).split())
+    plain = _HYPHENED.sub(r"\1 ", plain)
+    return fruit_in_english(" ".join(_BULLET.sub("", plain).split()))
 
 
 def _line(
@@ -321,6 +381,12 @@ def _measured(match: re.Match[str], plain: str, key: str, measure: str, doubts: 
     if word.lower() in TENTHS_ML:
         times = TENTHS_ML[word.lower()]
         return _line(key, doubts, amount=low * times, amount_high=None if high is None else high * times, unit="ml")
+    if word.lower() in MEASURES_IN_PINTS:
+        times = MEASURES_IN_PINTS[word.lower()]
+        return _line(key, doubts, amount=low * times, amount_high=None if high is None else high * times, unit="pint")
+    if word.lower() in FOREIGN_MASS_G:
+        times = FOREIGN_MASS_G[word.lower()]
+        return _line(key, doubts, amount=low * times, amount_high=None if high is None else high * times)
     if FOREIGN_UNITS.get(word.lower()) == "":
         return _line(key, [*doubts, f"{word} is not a measure known here"])
     unit = _unit(word, doubts)

@@ -13,7 +13,9 @@ from types import MappingProxyType
 from typing import Final
 
 from hearth_bowl.core.ingredients.alike import near
+from hearth_bowl.core.ingredients.components import SUGARS
 from hearth_bowl.core.ingredients.library import LIBRARY
+from hearth_bowl.core.recipe.written.amount_words import BY_EYE_G, COUNT_WORDS, FOREIGN_UNITS, MEASURES_IN_PINTS
 from hearth_bowl.core.recipe.written.vocabulary.beside import HARMLESS
 from hearth_bowl.core.recipe.written.vocabulary.english import NAMES
 from hearth_bowl.core.recipe.written.vocabulary.foreign import FOREIGN
@@ -45,7 +47,10 @@ FAMILY_OF: Final = MappingProxyType(
 )  # fmt: skip
 NOT_UNDERSTOOD: Final = "not understood: "
 NEAR_PERCENT: Final = 2.0
-_COUNTED = r"(?:half an?|half|an?|one|two|three|four|\d{1,2})"
+SUGARED_PCT: Final = 15.0
+"""From so much sugar on a thing is sweetened: what its words say of that must be so."""
+_COUNTED = r"(?:half an?|half|an?|one|two|three|four|\d{1,2}(?:[ .,]\d{1,2}){0,2})"
+"""How many, where a fraction has lost its stroke."""
 JUICE_OR_ZEST: Final = re.compile(rf"\bjuice of {_COUNTED} (lemon|lime|orange)s?\b")
 ZEST_OF: Final = re.compile(
     rf"\b(?:juice and )?(?:grated |finely grated )?(?:zest|rind)(?: and juice)? of {_COUNTED} [a-z]{{3,12}}\b"
@@ -58,6 +63,12 @@ PURPOSE: Final = re.compile(
     r"(?:truffles?|ganache|fudge|fillings?|cent(?:re|er)s?|shells?|layers?|mix|sauce|base)\b"
 )
 """Words that say what a thing is for, not what it is."""
+SPOON_OF: Final = re.compile(
+    r"\b(?:(?:cuill[eè]re?s?|cuillerées?|cuil|c)\.?\s*à\s*(?:soupe|café|thé|[sc])"
+    r"|(?:colher(?:es)?|xícaras?|cucharad(?:it)?as?)\s+(?:\(?de\s+)?"
+    r"(?:sopa|postre|sobremesa|(?:chá|café|té)(?=\)| de\b)))(?![a-zà-ÿ])"
+)
+"""Spoons that are named after what they stir."""
 ALTERNATIVE: Final = re.compile(r"\b(?:or|oder|ou|oppure|o)\b")
 
 
@@ -84,7 +95,7 @@ def name_ingredient(words: str) -> Named:
     if exact:
         return Named(key=exact, doubt=None)
     text = " " + re.sub(r"[^a-zà-ÿœß0-9%.,' -]", " ", words.lower().replace("’", "'")) + " "
-    text = SIZE_OF.sub(" ", PURPOSE.sub(" ", text))
+    text = SIZE_OF.sub(" ", PURPOSE.sub(" ", SPOON_OF.sub(" ", text)))
     text = JUICE_OR_ZEST.sub(r" \1 juice ", ZEST_OF.sub(" citrus zest ", text))
     first = ALTERNATIVE.split(text)[0]
     found = _longest(first) or _longest(text)
@@ -94,7 +105,7 @@ def name_ingredient(words: str) -> Named:
     if not key:
         return Named(key=None, doubt=f"{doubt}: left out")
     key, doubts = _by_percent(text, key, doubt)
-    doubts += _left_over(text[:start] + " " + text[end:])
+    doubts += _left_over(text[:start] + " " + text[end:], key)
     return Named(key=key, doubt="; ".join(doubts) or None)
 
 
@@ -128,15 +139,14 @@ def _by_own_name() -> dict[str, str]:
 def _patterns() -> tuple[tuple[re.Pattern[str], str, str], ...]:
     own = [(row.name.lower().split(",")[0], key, "") for key, row in LIBRARY.items() if "%" not in row.name]
     return tuple(
-        (
-            re.compile(
-                rf"(?<![a-zà-ÿ])(?:{'|'.join(_loose(one) for one in choices.split('|'))})(?:e?s|n)?(?![a-zà-ÿ])"
-            ),
-            key,
-            doubt,
-        )
+        (re.compile(rf"(?<![a-zà-ÿ])(?:{_any_of(choices)})(?:e?s|n)?(?![a-zà-ÿ])"), key, doubt)
         for choices, key, doubt in (*NAMES, *FOREIGN, *own)
     )
+
+
+def _any_of(choices: str) -> str:
+    """Return names as one pattern, the longest first."""
+    return "|".join(_loose(one) for one in sorted(choices.split("|"), key=len, reverse=True))
 
 
 def _loose(name: str) -> str:
@@ -166,14 +176,27 @@ def _by_percent(text: str, key: str, doubt: str) -> tuple[str, list[str]]:
     return key, [f"{percent:g} % is not in the table: taken as {LIBRARY[key].name}"]
 
 
-def _left_over(text: str) -> list[str]:
+def _left_over(text: str, key: str) -> list[str]:
     """Return what is doubtful of the words beside a name: an alternative, or words that say what a thing is."""
     found = []
     if ALTERNATIVE.search(text):
         found.append("or something else is said: the first that is known is taken")
     rest = PERCENT.sub(" ", text)
-    words = [word for word in re.findall(r"[a-zà-ÿœß']{3,}", rest) if word.strip("'") not in HARMLESS]
+    harmless = HARMLESS | _amount_words() | ({"unsweetened"} if _sugar_pct(key) < SUGARED_PCT else {"sweetened"})
+    words = [word for word in re.findall(r"[a-zà-ÿœß']{3,}", rest) if word.strip("'") not in harmless]
     if words:
         said = ", ".join(dict.fromkeys(words[:4]))
         found.append(f"{NOT_UNDERSTOOD}{said}")
     return found
+
+
+@cache
+def _amount_words() -> frozenset[str]:
+    """Return the words by which cooks count and measure: beside a name they do not say what it is."""
+    phrases = (*COUNT_WORDS, *FOREIGN_UNITS, *MEASURES_IN_PINTS, *BY_EYE_G, *(f"{word}s" for word in BY_EYE_G))
+    return frozenset(word for phrase in phrases for word in re.findall(r"[a-zà-ÿœß']+", phrase))
+
+
+def _sugar_pct(key: str) -> float:
+    composition = LIBRARY[key].composition_pct
+    return sum(composition[sugar] for sugar in SUGARS)

@@ -46,7 +46,7 @@ FAMILY_WORDS: Final = (
     ("whipped-ganache", r"whipped ganache|whip until"),
 )
 USE_WORDS: Final = (
-    ("roll", r"\btruffles?\b|\broll\b"),
+    ("roll", r"\btruffles?\b|\broll\b|trüffel|\btruffes?\b|\btartuf\w+|\btrufas?\b|brigadeiro"),
     ("pipe", r"\bpip(?:e|ing)\b"),
     ("cut", r"\bfudge\b|\bsquares\b|\bcut\b|\bslab\b"),
     ("fill-shell", r"\bmou?lds?\b|\bshells?\b|\bfilling\b|\bcent(?:re|er)s\b"),
@@ -54,6 +54,12 @@ USE_WORDS: Final = (
     ("glaze", r"\bglaz"),
     ("pour", r"\bdrizzle\b|\bsauce\b|\bpour\b"),
 )
+
+
+BOILED_SUGARS: Final = frozenset({"sugar_granulated", "sugar_caster", "sugar_brown", "demerara", "muscovado_dark"})
+"""Sugars that are boiled with milk or cream and butter to make fudge."""
+
+BOILED_MILKS: Final = frozenset({"milk_whole", "milk_semi", "evaporated"})
 
 
 def family_of(text: str, keys: frozenset[str]) -> str:
@@ -72,6 +78,11 @@ def family_of(text: str, keys: frozenset[str]) -> str:
         return "simmered-fudge"
     if "cream" in kinds and has_chocolate:
         return "cream-ganache"
+    if "condensed_sweet" in keys and "cocoa-powder" in kinds and not keys & BOILED_SUGARS:
+        return "simmered-fudge"
+    milky = kinds & {"cream", "condensed-milk"} or keys & BOILED_MILKS
+    if keys & BOILED_SUGARS and milky and "butter" in kinds and not has_chocolate:
+        return "boiled-fudge"
     if any("nuts" in LIBRARY[key].allergens and not LIBRARY[key].density_is_bulk for key in keys):
         return "nut-paste"
     if has_chocolate and keys & {"glucose_syrup40", "corn_syrup_light", "golden_syrup"} and len(keys) <= 3:

@@ -23,20 +23,37 @@ from hearth_bowl.core.recipe.written.stages import stage_of
 MOST_TEXT_LINES: Final = 1000
 MOST_STEPS: Final = 200
 METHOD: Final = re.compile(
-    r"^\W*(method|directions?|instructions?|preparation|steps?|how to make)\b.{0,20}$", re.IGNORECASE
+    r"^\W*(method|directions?|instructions?|preparation|steps?|how to make|zubereitung|anleitung|préparation"
+    r"|réalisation|étapes|preparazione|procedimento|esecuzione|preparación|elaboración|procedimiento|instrucciones"
+    r"|modo de (?:preparo|preparação|preparación|fazer)|preparo|preparação)\b.{0,20}$",
+    re.IGNORECASE,
 )
-INGREDIENTS: Final = re.compile(r"^\W*(ingredients?|you will need|you'll need)\b.{0,20}$", re.IGNORECASE)
+INGREDIENTS: Final = re.compile(
+    r"^\W*(ingredients?|what you need|you will need|you'll need|zutaten|ingrédients|ingredienti|ingredientes)\b"
+    r".{0,40}$",
+    re.IGNORECASE,
+)
+NOTE: Final = re.compile(
+    r"^\W*(?:makes|serves|servings?|yields?|prep(?:aration)?|cook(?:ing)?|chill(?:ing)?|total|ready in|difficulty|pour"
+    r"|für|ergibt|per|dosi|para|rinde|rende|rendimento|porciones|temps|zeit|tiempo|tempo|portionen)\b[^:]{0,20}:?.{0,80}$",
+    re.IGNORECASE,
+)
+"""What is no ingredient, heading or step: how many it makes, how long it takes."""
 _PART_WORDS: Final = (
     r"(?:shells?|casings?|coatings?|coat|toppings?|decorations?|rolling|dipping|drizzle|glaze|garnish|fillings?"
     r"|cent(?:re|er)s?|ganache|truffles?|fudge|layers?|base)"
 )
 HEADING: Final = re.compile(
-    rf"^(?:[^\d]{{0,60}}:\s*|\W*(?:for )?(?:the )?(?:[a-z]+ ){{0,2}}{_PART_WORDS}(?: layers?| mix(?:ture)?)?\s*)$",
+    rf"^(?:[^\d]{{0,60}}(?:\([^)]{{0,40}}\))?\s*:\s*|\W*(?:for )?(?:the )?(?:[a-z]+ ){{0,2}}{_PART_WORDS}"
+    r"(?: layers?| mix(?:ture)?)?\s*)$",
     re.IGNORECASE,
 )
 """A heading among the ingredients: words with a colon, or words that name a part of the piece and nothing else."""
 OTHER_PART: Final = re.compile(
-    r"\b(coat|shell|topping|decorat|rolling|dipping|finish|glaze|drizzle|garnish)", re.IGNORECASE
+    r"\b(coat|shell|topping|decorat|rolling|dipping|finish|glaze|drizzle|garnish|wälzen|überzug|überziehen|hülle"
+    r"|verzier|dekor|bestreuen|enrob|rouler|décor|coque|copertura|decora|rotolare|guscio|cobertura|casca"
+    r"|enrolar|rebozar|cáscara)",
+    re.IGNORECASE,
 )
 NO_PARTS: Final[Mapping[int, str]] = MappingProxyType({})
 NUMBERED: Final = re.compile(r"^\d+[.)]\s+[A-ZÀ-Þ]")
@@ -102,6 +119,7 @@ def split_card(text: str, measure: str) -> Card:
         raise BadInput(("file",), f"{len(lines)} lines", f"one recipe of up to {MOST_TEXT_LINES} lines", "too-large")
     name = ""
     sections: list[tuple[str, list[tuple[int, str]]]] = [("", [])]
+    notes: list[str] = []
     steps: list[str] = []
     in_method = False
     for number, line in _taken_apart(lines):
@@ -117,11 +135,13 @@ def split_card(text: str, measure: str) -> Card:
             sections.append((line, []))
         elif not name and not any(rows for _, rows in sections) and not _is_ingredient(line, measure):
             name = line.lstrip("# ").rstrip(":")
+        elif NOTE.match(start) and checked_line(line, measure).key is None:
+            notes.append(line)
         elif _is_step(line, bool(steps), measure):
             steps.append(line)
         else:
             sections[-1][1].append((number, line))
-    return Card(name=name, sections=sections, steps=steps)
+    return Card(name=name, sections=sections, steps=[*notes, *steps])
 
 
 def _taken_apart(lines: Sequence[str]) -> Iterator[tuple[int, str]]:

@@ -110,10 +110,11 @@ NAMES: Final[tuple[tuple[str, str, str], ...]] = (
     ("hazelnut paste|hazelnut butter", "hazelnut_paste", ""),
     ("pistachio paste|pistachio butter", "pistachio_paste", ""),
     (
-        "hazelnut spread|chocolate hazelnut spread|hazelnut chocolate spread|hazelnut cocoa spread|chocolate spread|hazelnut and cocoa spread",
+        "hazelnut spread|chocolate hazelnut spread|hazelnut chocolate spread|hazelnut cocoa spread|hazelnut and cocoa spread",
         "hazelnut_cocoa_spread",
         "",
     ),
+    ("chocolate spread", "hazelnut_cocoa_spread", "which spread is not said: taken as hazelnut and cocoa"),
     ("pistachio cream|pistachio spread", "pistachio_paste", "a spread has sugar and oil besides: taken as pure paste"),
     ("whole milk|full fat milk|full-fat milk|full cream milk", "milk_whole", ""),
     ("skimmed milk|skim milk|nonfat milk|fat-free milk", "milk_skim", ""),
