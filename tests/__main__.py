@@ -1,8 +1,7 @@
 """Run every test: `python -m tests`, or `python -m tests core api` for some folders. Closes with what passed.
 
-Each module runs in a process of its own, as many beside each other as there are cores; what a module says is printed
-when it is done. A module that does not end is ended, says where it stood, and
-is tried once more, alone.
+Each module runs in a process of its own, one more beside each other than there are cores, for browsers wait a lot; what
+a module says is printed when it is done. A module that does not end is ended, says where it stood, and is tried once more, alone.
 """
 
 import contextlib
@@ -115,7 +114,7 @@ def told(outcome: Outcome) -> Outcome:
 
 def main(folders: list[str]) -> int:
     """Run the tests of all or some folders; return the exit code."""
-    with ThreadPoolExecutor(max_workers=os.cpu_count() or 1) as pool:
+    with ThreadPoolExecutor(max_workers=(os.cpu_count() or 1) + 1) as pool:
         running = [pool.submit(run_apart, module) for module in modules_of(folders)]
         outcomes = [told(done.result()) for done in as_completed(running)]
     stuck = [outcome for outcome in outcomes if not outcome.ended]
