@@ -1,7 +1,8 @@
 """Run every test: `python -m tests`, or `python -m tests core api` for some folders. Closes with what passed.
 
 Each module runs in a process of its own, one more beside each other than there are cores, for browsers wait a lot; what
-a module says is printed when it is done. A module that does not end is ended, says where it stood, and is tried once more, alone.
+a module says is printed when it is done. A module that does not end is ended, says where it stood, and is tried once
+more, alone.
 """
 
 import contextlib

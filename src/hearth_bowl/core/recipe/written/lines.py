@@ -61,9 +61,10 @@ _TIMES: Final = re.compile(
     rf"^(?P<count>{NUMBER})\s*x\s*(?P<size>{NUMBER})\s*(?P<unit>{_SIZE_UNIT})(?![a-zà-ÿ])", re.IGNORECASE
 )
 THOUSANDS: Final = re.compile(
-    rf"(?<![\d.,])(\d{{1,3}})(?:[,.'’]|\s(?!.{{0,80}}\b(?:{_PACKS})\b))(\d{{3}})(?=\s*(?:g|grams?|gr|ml)(?![a-z]))",
+    rf"(?<![\d.,])(\d{{1,3}})(?:[,.'’]|\s(?!.{{0,80}}\b(?:{_PACKS})\b))(\d{{3}})(?=\s*(?:m?g|gr|gram\w{{0,4}}|[mcd]l)(?![a-z]))",
     re.IGNORECASE,
 )
+_MAYBE_THOUSANDS: Final = re.compile(r"(?<![\d.,])\d{1,3},\d{3}(?!\d)")
 _TIMES_AFTER: Final = re.compile(r"\s(?:x|times)\s?(\d{1,2})$", re.IGNORECASE)
 """How many, at the end of a line that begins with how much."""
 _AND_A_HALF: Final = re.compile(
@@ -73,7 +74,7 @@ _AND_A_HALF: Final = re.compile(
 _HYPHENED: Final = re.compile(r"(?<![\d/.,])(\d{1,2})\s?[-–](?=[1-9]/[2-9](?!\d))")
 """A whole number and its fraction, as US cooks join them: 1-1/2 is one and a half."""
 _AMOUNT_LAST: Final = re.compile(
-    rf"^(?P<name>(?!(?:{_COUNTS})\s)[^\d]{{2,80}}?(?:\d{{1,3}}\s?%[^\d]{{0,20}})?)(?:\s|[,:;–—.(-])+(?:x\s?)?"
+    rf"^(?P<name>(?!(?:{_COUNTS})\s)[^\d]{{2,80}}?(?:\d{{1,3}}\s?%[^\d]{{0,20}})?)(?:\s|[,:;–—(-]|\.(?!\d)|\.{{2,}})+(?:x\s?)?"
     rf"(?P<amount>(?:{NUMBER}\s*x\s*)?{NUMBER}(?:\s*(?:-|–|to)\s*{NUMBER})?"
     rf"\s*(?:(?:heaped|level|rounded|scant|large|small)\s+)?(?:(?:{_UNIT})(?![a-zà-ÿ])\.?)?"
     rf"(?:\s+(?:of|à|je|at)\s+{NUMBER}\s*(?:{_SIZE_UNIT}))?)\s*\)?$",
@@ -176,6 +177,8 @@ def _with_the_other_amount(read: WrittenLine, plain: str, measure: str) -> Writt
     """Return a line with the doubt that it states another amount besides, if it does."""
     if read.key is None or read.amount is None:
         return read
+    if read.amount == 0:
+        return replace(read, doubts=(*read.doubts, "an amount of nothing"))
     each_g = unit_g(LIBRARY[read.key], read.unit, measure, read.pack_g, read.piece_g)
     grams = tuple(amount * each_g for amount in (read.amount, read.amount_high) if amount is not None)
     other = other_amount(THOUSANDS.sub(r"\1\2", plain), LIBRARY[read.key], measure, grams, read.amount)
@@ -193,7 +196,7 @@ def read_as(text: str, key: str, measure: str, doubts: Sequence[str] = ()) -> Wr
     if last is not None and not (simple and len(_NUMBERS.findall(last["amount"])) == 1):
         plain = f"{last['amount'].strip()} {last['name'].strip()}"
     times = _TIMES_AFTER.search(plain)
-    if times is not None and plain[:1].isdigit():
+    if times is not None and _AMOUNT.match(plain):
         once = read_as(plain[: times.start()], key, measure, doubts)
         return once if once.amount is None else replace(once, amount=once.amount * int(times[1]), amount_high=None)
     plain = _AND_A_HALF.sub(_with_its_part, _BETWEEN.sub(r"\1-\2", plain))
@@ -209,6 +212,8 @@ def read_as(text: str, key: str, measure: str, doubts: Sequence[str] = ()) -> Wr
     if THOUSANDS.search(plain):
         plain = THOUSANDS.sub(r"\1\2", plain)
         doubts.append("taken as thousands: a comma may be a decimal one")
+    elif _MAYBE_THOUSANDS.search(plain):
+        doubts.append("taken as a decimal comma: it may stand for thousands")
     heaped = _HEAPED.search(plain)
     if heaped is not None:
         doubts.append(f"{heaped[1].lower()}: taken as level")
