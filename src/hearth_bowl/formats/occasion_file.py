@@ -67,7 +67,7 @@ class CodedAnswer(TypedDict):
 
 
 class ChangeAnswer(TypedDict):
-    """The least change that mends it; `becomes` is what of the file it changes."""
+    """A change that mends it, or two `together`; `becomes` is what of the file it changes."""
 
     what: str
     message: str
@@ -96,6 +96,7 @@ class PlanAnswer(TypedDict):
     warnings: NotRequired[list[CodedAnswer]]
     because: NotRequired[list[CodedAnswer]]
     least_change: NotRequired[ChangeAnswer | None]
+    together: NotRequired[ChangeAnswer]
 
 
 def read_occasion(data: bytes, waits: str = "slow") -> tuple[Occasion, datetime]:
@@ -266,7 +267,7 @@ def _since(midnight: datetime, at: datetime) -> int:
 def plan_answer(plan: Plan, midnight: datetime) -> PlanAnswer:
     """Return the answer of `plan`."""
     if plan.order is None:
-        return _refused(plan.refusal, midnight)
+        return _refused(plan.occasion, plan.refusal, midnight)
     order = plan.order
     return {
         "feasible": True,
@@ -324,36 +325,37 @@ def task_answer(task: Task, why: Why, midnight: datetime, occasion: Occasion) ->
     }
 
 
-def _refused(refusal: Refusal | None, midnight: datetime) -> PlanAnswer:
+def _refused(occasion: Occasion, refusal: Refusal | None, midnight: datetime) -> PlanAnswer:
     least = None if refusal is None else refusal.least
-    return {
+    answer: PlanAnswer = {
         "feasible": False,
         "because": [{"code": row.code, "message": row.message} for row in (() if refusal is None else refusal.because)],
-        "least_change": None
-        if least is None
-        else {
-            "what": least.what,
-            "message": least.message,
-            "by_min": least.by_min,
-            "becomes": _becomes(least, midnight),
-        },
+        "least_change": None if least is None else _change_answer(occasion, least, midnight),
     }
+    if refusal is not None and refusal.together is not None:
+        answer["together"] = _change_answer(occasion, refusal.together, midnight)
+    return answer
 
 
-def _becomes(least: Change, midnight: datetime) -> dict[str, Any]:
+def _change_answer(before: Occasion, change: Change, midnight: datetime) -> ChangeAnswer:
+    becomes = _becomes(before, change, midnight)
+    return {"what": change.what, "message": change.message, "by_min": change.by_min, "becomes": becomes}
+
+
+def _becomes(before: Occasion, least: Change, midnight: datetime) -> dict[str, Any]:
     """Return what of the file a change changes."""
-    match least.what:
-        case "ready_at":
-            return {"ready_at": wall(midnight, least.occasion.ready_min)}
-        case "hours":
-            hours = least.occasion.hours
-            return {"hours": {"from": _clock(hours.from_min), "to": _clock(hours.to_min)}}
-        case "cooks":
-            return {"cooks": least.occasion.cooks}
-        case "leave-out":
-            return {"leave_out": least.leave_out}
-        case _:
-            return {"away": [_away_record(gone, midnight) for gone in least.occasion.away]}
+    after, found = least.occasion, dict[str, Any]()
+    if after.ready_min != before.ready_min:
+        found["ready_at"] = wall(midnight, after.ready_min)
+    if after.hours != before.hours:
+        found["hours"] = {"from": _clock(after.hours.from_min), "to": _clock(after.hours.to_min)}
+    if after.cooks != before.cooks:
+        found["cooks"] = after.cooks
+    if after.away != before.away:
+        found["away"] = [_away_record(gone, midnight) for gone in after.away]
+    if least.leave_out is not None:
+        found["leave_out"] = least.leave_out
+    return found
 
 
 def _away_record(gone: Away, midnight: datetime) -> Any:

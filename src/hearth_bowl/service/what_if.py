@@ -71,23 +71,19 @@ def with_change(asked: OccasionAsk, change: str) -> OccasionAsk:
 
 def mended(asked: OccasionAsk, answer: PlanAnswer) -> OccasionAsk | None:
     """Return an occasion with the least change that was found to mend it; None where there is none."""
-    change = answer.get("least_change")
+    change = answer.get("least_change") or answer.get("together")
     if change is None:
         return None
     becomes, wishes = change["becomes"], asked.wishes
-    match change["what"]:
-        case "ready_at":
-            return replace(asked, ready_at=datetime.fromisoformat(becomes["ready_at"]))
-        case "hours":
-            hours = becomes["hours"]
-            return replace(asked, wishes=replace(wishes, hours_from=hours["from"], hours_to=hours["to"]))
-        case "cooks":
-            return replace(asked, wishes=replace(wishes, cooks=becomes["cooks"]))
-        case "leave-out":
-            return _without(asked, becomes["leave_out"])
-        case _:
-            away = tuple(_away_of(row) for row in becomes["away"])
-            return replace(asked, wishes=replace(wishes, away=away))
+    if "hours" in becomes:
+        wishes = replace(wishes, hours_from=becomes["hours"]["from"], hours_to=becomes["hours"]["to"])
+    if "cooks" in becomes:
+        wishes = replace(wishes, cooks=becomes["cooks"])
+    if "away" in becomes:
+        wishes = replace(wishes, away=tuple(_away_of(row) for row in becomes["away"]))
+    ready_at = datetime.fromisoformat(becomes["ready_at"]) if "ready_at" in becomes else asked.ready_at
+    changed = replace(asked, wishes=wishes, ready_at=ready_at)
+    return _without(changed, becomes["leave_out"]) if "leave_out" in becomes else changed
 
 
 def _without(asked: OccasionAsk, position: int) -> OccasionAsk:

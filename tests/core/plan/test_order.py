@@ -137,6 +137,32 @@ class WhenItCannotBe(unittest.TestCase):
                     mended = {**record, **change["becomes"]}
                     self.assertEqual(wrongs(mended, planned(mended)), [])
 
+    def test_what_is_offered_mends_it_whatever_is_wished(self) -> None:
+        mended = 0
+        for seed in range(14):
+            random = Random(seed)
+            record = random_record(random, most=3)
+            record["ready_at"] = random.choice(("2026-08-10T20:00", "2026-08-11T12:00", "2026-08-12T18:00"))
+            record["hours"] = random.choice(({"from": "18:00", "to": "21:00"}, {"from": "09:00", "to": "11:00"}))
+            answer = planned(record)
+            if answer["feasible"]:
+                continue
+            with self.subTest(seed):
+                self.assertIn("ready_at", {row["code"] for row in answer["because"]})
+                change = answer["least_change"] or answer["together"]
+                again = changed(record, change["becomes"])
+                self.assertEqual(wrongs(again, planned(again)), [])
+                mended += 1
+        self.assertGreater(mended, 8)
+
+    def test_where_nothing_alone_mends_it_two_changes_do(self) -> None:
+        record = occasion_record([4, 2], ready_at="2026-08-10T20:00", hours={"from": "09:00", "to": "11:00"})
+        answer = planned(record)
+        self.assertIsNone(answer["least_change"])
+        self.assertEqual(sorted(answer["together"]["becomes"]), ["leave_out", "ready_at"])
+        again = changed(record, answer["together"]["becomes"])
+        self.assertEqual(wrongs(again, planned(again)), [])
+
     def test_a_confection_that_stands_in_the_way_is_left_out(self) -> None:
         record = occasion_record([4, 2], ready_at="2026-08-14T19:30")
         change = planned(record)["least_change"]
@@ -144,7 +170,30 @@ class WhenItCannotBe(unittest.TestCase):
         self.assertTrue(planned(occasion_record([4]))["feasible"])
 
 
+def changed(record: dict[str, Any], becomes: dict[str, Any]) -> dict[str, Any]:
+    """Return a file with a change that was offered."""
+    wishes = {key: value for key, value in becomes.items() if key != "leave_out"}
+    rows = [row for at, row in enumerate(record["confections"]) if at != becomes.get("leave_out")]
+    return {**record, **wishes, "confections": rows}
+
+
 class AfterSomethingHappened(unittest.TestCase):
+    def test_what_is_begun_stays_with_its_cook_and_two_things_at_once_can_be_begun(self) -> None:
+        record = occasion_record([0, 4], cooks=2, ready_at="2026-08-15T12:00")
+        answer = planned(record)
+        joins = [task for task in answer["tasks"] if task["job"] in ("join", "melt")][:2]
+        for cook in (0, 1):
+            tasks = [{**task, "cook": cook} if task in joins else task for task in answer["tasks"]]
+            happened = [{"id": task["id"], "starts_at": joins[0]["starts_at"], "ends_at": None} for task in joins]
+            running = {**record, "now": joins[0]["starts_at"], "happened": happened, "previous": tasks}
+            again = planned(running)
+            self.assertTrue(again["feasible"], again)
+            cooks = {task["cook"] for task in again["tasks"] if task["id"] in {row["id"] for row in happened}}
+            self.assertEqual(cooks, {cook})
+            until = max(task["ends_at"] for task in again["tasks"] if task["id"] in {row["id"] for row in happened})
+            others = [one for one in again["tasks"] if one["cook"] == cook and one["starts_at"] > joins[0]["starts_at"]]
+            self.assertTrue(all(task["starts_at"] >= until for task in others))
+
     def test_late_days_are_planned_again_around_what_happened(self) -> None:
         moved = []
         for seed in range(24):

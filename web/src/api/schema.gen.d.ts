@@ -2723,7 +2723,7 @@ export interface components {
         };
         /**
          * ChangeAnswer
-         * @description The least change that mends it; `becomes` is what of the file it changes.
+         * @description A change that mends it, or two `together`; `becomes` is what of the file it changes.
          */
         ChangeAnswer: {
             /** Becomes */
@@ -7191,6 +7191,7 @@ export interface components {
             starts_at: string;
             /** Tasks */
             tasks: components["schemas"]["TaskAnswer"][];
+            together: components["schemas"]["ChangeAnswer"];
             /** Warnings */
             warnings: components["schemas"]["CodedAnswer"][];
         };

@@ -60,10 +60,12 @@ class Change:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Refusal:
-    """Why there is no order, and what mends it; None where nothing that was tried does."""
+    """Why there is no order, and what mends it; None where nothing that was tried does. `together`: two changes that
+    mend it where none alone does."""
 
     because: tuple[Because, ...]
     least: Change | None
+    together: Change | None = None
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

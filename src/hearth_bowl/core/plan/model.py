@@ -10,7 +10,7 @@ from typing import Final
 
 from ortools.sat.python import cp_model
 
-from hearth_bowl.core.plan.days import DAY_MIN, PARTS_OF_DAY_MIN
+from hearth_bowl.core.plan.days import DAY_MIN, PARTS_OF_DAY_MIN, Span
 from hearth_bowl.core.plan.job import AFTER_THE_LAST, Job
 from hearth_bowl.core.plan.nuts import WASHED, nuts_last, wash_job
 from hearth_bowl.core.plan.occasion import Occasion
@@ -21,15 +21,21 @@ LATER_DAYS: Final = 14
 
 
 def model_of(
-    occasion: Occasion, jobs: Sequence[Job], without: frozenset[str] = frozenset(), from_min: int | None = None
+    occasion: Occasion,
+    jobs: Sequence[Job],
+    without: frozenset[str] = frozenset(),
+    from_min: int | None = None,
+    latest_min: int | None = None,
 ) -> Model:
     """Return the model of an occasion's jobs.
 
     :param from_min: nothing is begun before it; None: before now.
+    :param latest_min: by when all is ready at the latest, where the wish for it is let go; None: two weeks later.
     :param without: wishes that are let go: ready_at, hours, away, cooks, moulds, keeping, order, or a place of `has`.
     """
     cp = cp_model.CpModel()
-    later = LATER_DAYS * DAY_MIN if "ready_at" in without else 0
+    most_later = LATER_DAYS * DAY_MIN if latest_min is None else latest_min - occasion.ready_min
+    later = most_later if "ready_at" in without else 0
     ready = cp.new_int_var(occasion.ready_min, occasion.ready_min + later, "ready")
     first_min = occasion.now_min if from_min is None else max(occasion.now_min, from_min)
     model = Model(cp=cp, occasion=occasion, timed={}, ready=ready, from_min=first_min)
@@ -77,6 +83,8 @@ def _hands(model: Model, without: frozenset[str]) -> None:
     cp, cooks = model.cp, model.occasion.cooks
     busy: list[list[cp_model.IntervalVar]] = [[] for _ in range(cooks)]
     for timed in model.hands_on():
+        if timed.is_settled:
+            continue
         here = [cp.new_bool_var(f"{timed.job.id}.by.{cook}") for cook in range(cooks)] if cooks > 1 else []
         timed.by = tuple(here)
         if cooks == 1:
@@ -85,13 +93,34 @@ def _hands(model: Model, without: frozenset[str]) -> None:
         cp.add(cp_model.LinearExpr.sum(here) == (1 if timed.is_there is None else timed.is_there))
         for cook, does in enumerate(here):
             busy[cook].append(_interval(cp, timed, does))
-    if "away" not in without:
-        for gone in model.occasion.away:
-            if gone.cook is not None:
-                length = gone.to_min - gone.from_min
-                busy[gone.cook].append(cp.new_fixed_size_interval_var(gone.from_min, length, "away"))
-    for intervals in busy:
+    for intervals, spans in zip(busy, _taken(model, without), strict=True):
+        intervals += [cp.new_fixed_size_interval_var(low, high - low, "taken") for low, high in spans]
         cp.add_no_overlap(intervals)
+
+
+def _taken(model: Model, without: frozenset[str]) -> list[list[Span]]:
+    """Return, by cook, when hands are away or at what is begun already, which nobody asks whether it can be."""
+    cooks, now = model.occasion.cooks, model.occasion.now_min
+    until = [now] * cooks
+    for timed in model.hands_on():
+        if timed.is_settled:
+            did = model.occasion.previous_cooks.get(timed.job.id, until.index(min(until)))
+            timed.did = min(did, cooks - 1)
+            until[timed.did] = max(until[timed.did], timed.first_min + timed.minutes)
+    gone = [] if "away" in without else [one for one in model.occasion.away if one.cook is not None]
+    away = [[(one.from_min, one.to_min) for one in gone if one.cook == cook] for cook in range(cooks)]
+    return [_joined([*spans, (now, end)]) for spans, end in zip(away, until, strict=True)]
+
+
+def _joined(spans: list[Span]) -> list[Span]:
+    """Return spans without what they share, those of no length left out."""
+    found: list[Span] = []
+    for low, high in sorted(span for span in spans if span[0] < span[1]):
+        if found and low <= found[-1][1]:
+            found[-1] = (found[-1][0], max(found[-1][1], high))
+        else:
+            found.append((low, high))
+    return found
 
 
 def _interval(cp: cp_model.CpModel, timed: Timed, there: cp_model.IntVar | None) -> cp_model.IntervalVar:

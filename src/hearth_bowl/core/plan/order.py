@@ -106,7 +106,7 @@ class _Search:
                 continue
             cook = None
             if timed.job.hands_on:
-                did = self.model.occasion.previous_cooks.get(timed.job.id, 0)
+                did = self.model.occasion.previous_cooks.get(timed.job.id, 0) if timed.did is None else timed.did
                 cook = next((who for who, does in enumerate(timed.by) if value(does)), did)
             start = value(timed.start)
             tasks.append(Task(job=timed.job, start_min=start, end_min=start + timed.minutes, cook=cook))
@@ -188,9 +188,10 @@ def can_be(
     return _Search(model, budget).any_order()
 
 
-def earliest_ready(occasion: Occasion, jobs: Sequence[Job], budget: Budget) -> int | None:
-    """Return the earliest minute at which all of it can be ready; None where that is not found out."""
-    model = model_of(occasion, jobs, frozenset({"ready_at"}))
+def earliest_ready(occasion: Occasion, jobs: Sequence[Job], budget: Budget, latest_min: int) -> int | None:
+    """Return the earliest minute, up to one at which it can, at which all of it can be ready; None where none is found
+    in its time."""
+    model = model_of(occasion, jobs, frozenset({"ready_at"}), latest_min=latest_min)
     if budget.left_s <= 0:
         return None
     search = _Search(model, budget)

@@ -25,6 +25,8 @@ class Timed:
     by: tuple[cp_model.IntVar, ...] = ()
     is_there: cp_model.IntVar | None = None
     is_settled: bool = False
+    did: int | None = None
+    """The cook who does what is begun already."""
 
 
 @dataclass(slots=True, kw_only=True)

@@ -205,21 +205,22 @@ type RefusedProps = {
   onTake: (part: Partial<Schemas["OccasionAsk"]>) => void;
 };
 
-/** Which wishes stand against each other, and the least change that mends it. */
+/** Which wishes stand against each other, and the least that mends it. */
 function Refused({ answer, mended, onTake }: RefusedProps) {
-  const change = answer.least_change;
+  const change = answer.least_change ?? answer.together;
+  const reasons = answer.because ?? [];
   return (
     <div className="my-2 rounded-lg border-[1.5px] border-butter-rim bg-butter p-3">
-      <p>These stand against each other:</p>
+      <p>{reasons.length > 1 ? "These stand against each other:" : "This cannot be:"}</p>
       <ul className="ml-5 list-disc">
-        {answer.because?.map((row) => (
+        {reasons.map((row) => (
           <li key={row.message}>{row.message}</li>
         ))}
       </ul>
       {change && mended && (
         <p className="mt-2">
           <Button look="filled" onClick={() => onTake(mended)}>
-            The least that mends it: {change.message}
+            {answer.least_change ? "The least that mends it" : "Two changes together mend it"}: {change.message}
           </Button>
         </p>
       )}
