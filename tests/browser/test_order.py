@@ -68,7 +68,7 @@ class Order(PageCase):
         asked = {**row["asked"], "wishes": wishes}
         self.server.call("PUT", "/api/occasions/1", {"revision": row["revision"], "asked": asked})
         page = self.open("/occasions/1/order")
-        expect(page.get_by_text("These stand against each other:")).to_be_visible()
+        expect(page.get_by_text("This cannot be:")).to_be_visible()
         expect(page.get_by_text("all of it ready by then, begun now")).to_be_visible()
         self.assertEqual(self.violations(), [])
         page.get_by_role("button", name="The least that mends it").click()

@@ -220,7 +220,8 @@ function Refused({ answer, mended, onTake }: RefusedProps) {
       {change && mended && (
         <p className="mt-2">
           <Button look="filled" onClick={() => onTake(mended)}>
-            {answer.least_change ? "The least that mends it" : "Two changes together mend it"}: {change.message}
+            {answer.least_change ? "The least that mends it" : "Two changes together mend it"}:{" "}
+            {change.message}
           </Button>
         </p>
       )}
