@@ -10,6 +10,11 @@ def others(text: str, measure: str = "us") -> dict[str, OtherReading]:
 
 
 class Others(unittest.TestCase):
+    def test_of_two_amounts_that_do_not_agree_the_other_is_offered(self) -> None:
+        taken, others = settled("200 g butter (3 oz)", "metric")
+        self.assertEqual(taken.amount, 200)
+        self.assertIn(("3 oz", 3, "oz"), [(one.says, one.line.amount, one.line.unit) for one in others])
+
     def test_each_doubt_has_its_other_side(self) -> None:
         for text, says, unit, amount in (
             ("8 oz whole milk", "fluid ounces", "floz", 8),

@@ -6,7 +6,7 @@ import { recipeQueries } from "../../api/queries";
 import { Button } from "../../ui/Button";
 import { Dialog } from "../../ui/Dialog";
 import { Choice } from "../../ui/Field";
-import { useUnits } from "../../units/units";
+import { mass, useUnits } from "../../units/units";
 import { OtherReadings } from "./OtherReadings";
 import { amountText, ingredientName } from "./words";
 
@@ -172,6 +172,7 @@ type LinesProps = {
 /** A recipe as it was read, line by line; each doubt can be settled here, or later on the bench. */
 function Lines({ given, library, children }: LinesProps) {
   const [recipe, setRecipe] = useState(given);
+  const units = useUnits();
   const family = library?.families.find((row) => row.key === recipe.family)?.name;
   const open = recipe.lines.filter((line) => line.doubts.length > 0).length;
   const change = (position: number, part: Partial<Line>) =>
@@ -193,6 +194,7 @@ function Lines({ given, library, children }: LinesProps) {
               <span className="whitespace-nowrap">
                 {line.proposed && <span className="text-[0.8125rem] text-ash">ours: </span>}
                 <strong>{amountText(line)}</strong>
+                {line.pack_g != null && <span className="text-ash"> of {mass(line.pack_g, units)}</span>}
               </span>
             </p>
             {line.doubts.length > 0 && (

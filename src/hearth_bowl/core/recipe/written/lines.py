@@ -124,6 +124,7 @@ _TO_TASTE: Final = re.compile(
     r"\b(to taste|as needed|optional|for rolling|for dusting|for coating|to decorate|to serve)\b"
 )
 _SMALL: Final = re.compile(r"\bsmall (?:tin|can)\b", re.IGNORECASE)
+SAID_TOO: Final = " is said too: which is meant?"
 UNSAID: Final = "no amount is stated"
 LONGEST_LINE: Final = 300
 """No line of a list is longer: a judgement."""
@@ -182,7 +183,7 @@ def _with_the_other_amount(read: WrittenLine, plain: str, measure: str) -> Writt
     each_g = unit_g(LIBRARY[read.key], read.unit, measure, read.pack_g, read.piece_g)
     grams = tuple(amount * each_g for amount in (read.amount, read.amount_high) if amount is not None)
     other = other_amount(THOUSANDS.sub(r"\1\2", plain), LIBRARY[read.key], measure, grams, read.amount)
-    return read if other is None else replace(read, doubts=(*read.doubts, f"{other} is said too: which is meant?"))
+    return read if other is None else replace(read, doubts=(*read.doubts, other + SAID_TOO))
 
 
 def read_as(text: str, key: str, measure: str, doubts: Sequence[str] = ()) -> WrittenLine:

@@ -13,7 +13,7 @@ from typing import Final
 
 from hearth_bowl.core.ingredients.library import LIBRARY
 from hearth_bowl.core.recipe.typed_amount import NUMBER, number_of
-from hearth_bowl.core.recipe.written.lines import THOUSANDS, WrittenLine, checked_line, plain_words, read_as
+from hearth_bowl.core.recipe.written.lines import SAID_TOO, THOUSANDS, WrittenLine, checked_line, plain_words, read_as
 from hearth_bowl.core.recipe.written.names import ALTERNATIVE, BY_PERCENT, FAMILY_OF, name_ingredient, near_names
 
 MOST_NAMES: Final = 3
@@ -37,9 +37,17 @@ def other_readings(text: str, measure: str, taken: WrittenLine) -> tuple[OtherRe
     """Return what else a line may mean besides the reading `taken`; none where nothing is in doubt."""
     if not taken.doubts:
         return ()
-    found = [*_amounts(text, taken), *_names(text, measure, taken)]
+    found = [*_said_too(measure, taken), *_amounts(text, taken), *_names(text, measure, taken)]
     by_words = {other.says: replace(other, line=replace(other.line, doubts=())) for other in found}
     return tuple(by_words.values())
+
+
+def _said_too(measure: str, taken: WrittenLine) -> Iterator[OtherReading]:
+    """Yield the amount that a line states besides the one that was taken."""
+    for doubt in taken.doubts:
+        words, is_one, _ = doubt.partition(SAID_TOO)
+        if is_one and taken.key is not None:
+            yield OtherReading(says=words, line=read_as(words, taken.key, measure))
 
 
 def _amounts(text: str, taken: WrittenLine) -> Iterator[OtherReading]:
