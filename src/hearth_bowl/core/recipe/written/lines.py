@@ -6,6 +6,7 @@ Numbers with no source beside them are judgements, or limits of the reckoning.
 import re
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
+from functools import lru_cache
 from typing import Final
 
 from hearth_bowl.core.errors import BadInput
@@ -60,8 +61,10 @@ _SIZE_UNIT: Final = r"kg|g|grams?|ml|cl|dl|fl\.? ?oz|oz|ounces?"
 _TIMES: Final = re.compile(
     rf"^(?P<count>{NUMBER})\s*x\s*(?P<size>{NUMBER})\s*(?P<unit>{_SIZE_UNIT})(?![a-zà-ÿ])", re.IGNORECASE
 )
+_THOUSANDS_OF: Final = r"\s*(?:m?g|gr|gram\w{0,4}|[mcd]l)(?![a-z])"
 THOUSANDS: Final = re.compile(
-    rf"(?<![\d.,])(\d{{1,3}})(?:[,.'’]|\s(?!.{{0,80}}\b(?:{_PACKS})\b))(\d{{3}})(?=\s*(?:m?g|gr|gram\w{{0,4}}|[mcd]l)(?![a-z]))",
+    rf"(?<![\d.,])(\d{{1,3}})(?:[,.'’]|\s(?=\d{{3}}{_THOUSANDS_OF})(?!.{{0,80}}\b(?:{_PACKS})\b))(\d{{3}})"
+    rf"(?={_THOUSANDS_OF})",
     re.IGNORECASE,
 )
 _MAYBE_THOUSANDS: Final = re.compile(r"(?<![\d.,])\d{1,3},\d{3}(?!\d)")
@@ -128,6 +131,8 @@ SAID_TOO: Final = " is said too: which is meant?"
 UNSAID: Final = "no amount is stated"
 LONGEST_LINE: Final = 300
 """No line of a list is longer: a judgement."""
+MOST_REMEMBERED: Final = 2000
+"""Lines whose reading is remembered: taking a card apart asks for each more than once. A limit of the reckoning."""
 LIQUID_WATER_PCT: Final = 25.0
 FLUID_OUNCE_ML: Final = MEASURES_ML["us"]["floz"]
 """What a fluid ounce on a pack is taken as: the US one, as prints that state it are."""
@@ -444,6 +449,7 @@ def _is_poured(key: str) -> bool:
     )
 
 
+@lru_cache(maxsize=MOST_REMEMBERED)
 def checked_line(text: str, measure: str) -> WrittenLine:
     """Return `read_line`, or a line left out with its reason where the text holds no amount that can be."""
     if len(text) > LONGEST_LINE:

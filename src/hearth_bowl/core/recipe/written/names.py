@@ -98,7 +98,7 @@ def name_ingredient(words: str) -> Named:
     text = SIZE_OF.sub(" ", PURPOSE.sub(" ", SPOON_OF.sub(" ", text)))
     text = JUICE_OR_ZEST.sub(r" \1 juice ", ZEST_OF.sub(" citrus zest ", text))
     first = ALTERNATIVE.split(text)[0]
-    found = _longest(first) or _longest(text)
+    found = _longest(first) or (None if first == text else _longest(text))
     if found is None:
         return Named(key=None, doubt="not an ingredient known here: left out")
     start, end, key, doubt = found
@@ -118,7 +118,9 @@ def near_names(words: str, most: int = 6) -> tuple[str, ...]:
 def _longest(text: str) -> tuple[int, int, str, str] | None:
     """Return where the longest name that the words hold stands, its key and its doubt; the first of equals."""
     best: tuple[int, int, str, str] | None = None
-    for pattern, key, doubt in _patterns():
+    patterns = _patterns()
+    near = {row for word, rows in _by_first_word().items() if word in text for row in rows}
+    for pattern, key, doubt in (patterns[row] for row in sorted(near)):
         for match in pattern.finditer(text):
             if best is None or match.end() - match.start() > best[1] - best[0]:
                 best = (match.start(), match.end(), key, doubt)
@@ -136,12 +138,28 @@ def _by_own_name() -> dict[str, str]:
 
 
 @cache
-def _patterns() -> tuple[tuple[re.Pattern[str], str, str], ...]:
+def _rows() -> tuple[tuple[str, str, str], ...]:
     own = [(row.name.lower().split(",")[0], key, "") for key, row in LIBRARY.items() if "%" not in row.name]
+    return (*NAMES, *FOREIGN, *own)
+
+
+@cache
+def _patterns() -> tuple[tuple[re.Pattern[str], str, str], ...]:
     return tuple(
         (re.compile(rf"(?<![a-zà-ÿ])(?:{_any_of(choices)})(?:e?s|n)?(?![a-zà-ÿ])"), key, doubt)
-        for choices, key, doubt in (*NAMES, *FOREIGN, *own)
+        for choices, key, doubt in _rows()
     )
+
+
+@cache
+def _by_first_word() -> dict[str, list[int]]:
+    """Return, by the word that names begin with, the rows that hold such a name: where it is not in a text, neither
+    are they."""
+    found: dict[str, list[int]] = {}
+    for position, (choices, _, _) in enumerate(_rows()):
+        for name in choices.split("|"):
+            found.setdefault(re.split(r"[\s-]+", name)[0], []).append(position)
+    return found
 
 
 def _any_of(choices: str) -> str:
