@@ -13,15 +13,7 @@ from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.ingredients.library import LIBRARY
 from hearth_bowl.core.ingredients.packs import usual_pack_g
 from hearth_bowl.core.recipe.measures import MASS_UNITS_G, MEASURES_ML, unit_g
-from hearth_bowl.core.recipe.typed_amount import (
-    NUMBER,
-    POUNDS_AND_OUNCES,
-    TENTHS_ML,
-    UNIT_WORDS,
-    VULGAR_FRACTIONS,
-    number_of,
-    ounces_of,
-)
+from hearth_bowl.core.recipe.typed_amount import NUMBER, POUNDS_AND_OUNCES, TENTHS_ML, UNIT_WORDS, number_of, ounces_of
 from hearth_bowl.core.recipe.written.agreement import other_amount
 from hearth_bowl.core.recipe.written.amount_words import (
     BY_EYE_G,
@@ -35,94 +27,46 @@ from hearth_bowl.core.recipe.written.amount_words import (
     SMALL_TIN_G,
     SPOONFUL_SLIP_G,
 )
-from hearth_bowl.core.recipe.written.foreign_fruit import fruit_in_english
 from hearth_bowl.core.recipe.written.names import name_ingredient
+from hearth_bowl.core.recipe.written.rewording import amount_first, in_figures, plain_words, without_thousands
+from hearth_bowl.core.recipe.written.shapes import (
+    AMOUNT,
+    COUNTS,
+    GRAMS,
+    MILLILITRES,
+    PACKS,
+    SIZE_UNIT,
+    UNIT,
+    number_of_counted,
+)
 
-_UNITS: Final = sorted(
-    {*UNIT_WORDS, *FOREIGN_UNITS, *TENTHS_ML, *MEASURES_IN_PINTS, *COUNTED_WORDS, *map(str.lower, CASED_UNITS)}, key=len
-)
-_COUNTS: Final = "|".join(sorted(COUNT_WORDS, key=len, reverse=True))
-_UNIT: Final = "|".join(re.escape(word) for word in reversed(_UNITS))
-_AMOUNT: Final = re.compile(
-    rf"^(?:about |approx\.? |approximately |around |roughly |ca\.? |scant |heaped |heaping "
-    rf"|rounded |level |generous |a good |a scant "
-    rf"|a heaped )*"
-    rf"(?P<low>{NUMBER}|(?:{_COUNTS})(?![a-zà-ÿ]))\s*"
-    rf"(?:(?:-|–|—|to|or|bis|à|a)\s*(?P<high>{NUMBER})\s*)?"
-    rf"(?:x\s+|x(?=\d))?(?:(?:small|large|medium|big|heaped|heaping|level|scant|rounded|generous|whole|fresh|good)\s+)*"
-    rf"(?P<unit>(?:{_UNIT})(?![a-zà-ÿ])\.?)?\s*(?:of\s+|de\s+|d'|di\s+)?(?P<rest>.*)$",
-    re.IGNORECASE,
-)
-_PACKS: Final = (
-    "tins?|cans?|bars?|blocks?|packs?|packets?|pots?|pkgs?\\.?|box(?:es)?|punnets?|cartons?|tubs?|tubes?|jars?|bottles?|bags?|boîtes?|tablettes?|dosen?"
-    "|tafeln?|latas?|becher|packages?|gläser|glas|botes?|lattin[ae]|tavolett[ae]|barattol[oi]|vasett[oi]"
-)
-_SIZE_UNIT: Final = r"kg|g|grams?|ml|cl|dl|fl\.? ?oz|oz|ounces?"
 _TIMES: Final = re.compile(
-    rf"^(?P<count>{NUMBER})\s*x\s*(?P<size>{NUMBER})\s*(?P<unit>{_SIZE_UNIT})(?![a-zà-ÿ])", re.IGNORECASE
+    rf"^(?P<count>{NUMBER})\s*x\s*(?P<size>{NUMBER})\s*(?P<unit>{SIZE_UNIT})(?![a-zà-ÿ])", re.IGNORECASE
 )
-_THOUSANDS_OF: Final = r"\s*(?:m?g|gr|gram\w{0,4}|[mcd]l)(?![a-z])"
-THOUSANDS: Final = re.compile(
-    rf"(?<![\d.,])(\d{{1,3}})(?:[,.'’]|\s(?=\d{{3}}{_THOUSANDS_OF})(?!.{{0,80}}\b(?:{_PACKS})\b))(\d{{3}})"
-    rf"(?={_THOUSANDS_OF})",
-    re.IGNORECASE,
-)
-_MAYBE_THOUSANDS: Final = re.compile(r"(?<![\d.,])\d{1,3},\d{3}(?!\d)")
 _TIMES_AFTER: Final = re.compile(r"\s(?:x|times)\s?(\d{1,2})$", re.IGNORECASE)
 """How many, at the end of a line that begins with how much."""
-_AND_A_HALF: Final = re.compile(
-    rf"^(?P<count>{NUMBER}|an?|one|two|three)\s+(?P<unit>{_UNIT})\s+and\s+a\s+(?P<part>half|quarter|third)\s+(?:of\s+)?",
-    re.IGNORECASE,
-)
-_HYPHENED: Final = re.compile(r"(?<![\d/.,])(\d{1,2})\s?[-–](?=[1-9]/[2-9](?!\d))")
-"""A whole number and its fraction, as US cooks join them: 1-1/2 is one and a half."""
-_AMOUNT_LAST: Final = re.compile(
-    rf"^(?P<name>(?!(?:{_COUNTS})\s)[^\d]{{2,80}}?(?:\d{{1,3}}\s?%[^\d]{{0,20}})?)(?:\s|[,:;–—(-]|\.(?!\d)|\.{{2,}})+(?:x\s?)?"
-    rf"(?P<amount>(?:{NUMBER}\s*x\s*)?{NUMBER}(?:\s*(?:-|–|to)\s*{NUMBER})?"
-    rf"\s*(?:(?:heaped|level|rounded|scant|large|small)\s+)?(?:(?:{_UNIT})(?![a-zà-ÿ])\.?)?"
-    rf"(?:\s+(?:of|à|je|at)\s+{NUMBER}\s*(?:{_SIZE_UNIT}))?)\s*\)?$",
-    re.IGNORECASE,
-)
-"""A line that says first what it is and then how much."""
-_NUMBERS: Final = re.compile(NUMBER)
-_BETWEEN: Final = re.compile(rf"^between\s+({NUMBER})\s*\w{{0,2}}\s+and\s+({NUMBER})", re.IGNORECASE)
-_LIMIT: Final = re.compile(r"^(?:up to|at least|at most|no more than|max\.?|min\.?)\s+(?=\d)", re.IGNORECASE)
 _PARTS: Final = re.compile(rf"^{NUMBER}\s*(?:parts?|teile?|parties?|parti|partes?)(?![a-z])", re.IGNORECASE)
 _EYES: Final = "|".join(re.escape(words) for words in sorted(BY_EYE_G, key=len, reverse=True) if words != "walnut")
 _BY_EYE: Final = re.compile(rf"\b(walnut(?= of|-sized)|{_EYES})s?\b|size of a (walnut)", re.IGNORECASE)
-_ONE_OF: Final = re.compile(
-    r"^(?=(?:(?:scant|heaped|heaping|rounded|level|generous|good|small|large)\s+)*"
-    r"(?:cups?|teaspoons?|tablespoons?|dessertspoons?|tsp|tbsp|tin|can|bar|stick|jar)\b)",
-    re.IGNORECASE,
-)
-"""A line that begins with its measure: how many is not said."""
-_DEMI: Final = re.compile(r"\b(?:une? )?demi-(?=litre|tasse|gousse|sachet|cuill|boîte|tablette)", re.IGNORECASE)
-_OF_SPOON: Final = re.compile(r"\b(colher(?:es)?) ?\((?:de )?(sopa|chá)\)", re.IGNORECASE)
-_CHOC: Final = re.compile(r"\bchocs?\b", re.IGNORECASE)
-_FEW: Final = re.compile(r"^(?:an? )?few(?= (?:drops?|pieces?|leaves|pinches|spoons?)\b)", re.IGNORECASE)
 _SEEDS_OF: Final = re.compile(r"^(?:scraped )?(?:seeds|mark|graines|semi)\s+(?:of|from|de|d'|di)?\s*", re.IGNORECASE)
-_HEAPED: Final = re.compile(r"\b(heaped|heaping|rounded|scant|generous)\b", re.IGNORECASE)
 _PACK: Final = re.compile(
-    rf"(?P<size>{NUMBER})\s*-?(?P<unit>{_SIZE_UNIT})\.?\s*(?:\)|-)?\s*(?:small |large )?"
-    rf"(?P<pack>{_PACKS})(?![a-zà-ÿ])",
+    rf"(?P<size>{NUMBER})\s*-?(?P<unit>{SIZE_UNIT})\.?\s*(?:\)|-)?\s*(?:small |large )?"
+    rf"(?P<pack>{PACKS})(?![a-zà-ÿ])",
     re.IGNORECASE,
 )
 _COUNTED_PACKS: Final = re.compile(
-    rf"^(?P<count>{NUMBER}|{_COUNTS})\s*(?:small\s+|large\s+)?(?P<pack>{_PACKS})(?P<named>[^(0-9]{{0,60}}?)"
+    rf"^(?P<count>{NUMBER}|{COUNTS})\s*(?:small\s+|large\s+)?(?P<pack>{PACKS})(?P<named>[^(0-9]{{0,60}}?)"
     rf"\s*(?:of|x|at|à|,|\()\s*(?:each\s+|about\s+|je\s+|de\s+|da\s+)?(?P<size>{NUMBER})\s*"
-    rf"(?P<unit>{_SIZE_UNIT})"
+    rf"(?P<unit>{SIZE_UNIT})"
     rf"(?![a-zà-ÿ])",
     re.IGNORECASE,
 )
 _SUMMED: Final = re.compile(
     rf"^(?P<kg>{NUMBER})\s*kg\s*(?:and\s+)?(?P<g>{NUMBER})\s*(?:g|grams?)(?![a-z])", re.IGNORECASE
 )
-_MILLILITRES: Final = re.compile(rf"(?P<much>{NUMBER})\s*(?P<unit>ml|cl|dl)(?![a-z])", re.IGNORECASE)
-_GRAMS: Final = re.compile(rf"(?P<grams>{NUMBER})\s*(?P<unit>kg|g|grams?|gr)\b", re.IGNORECASE)
 _OUNCES_BESIDE: Final = re.compile(
     rf"\((?:about |approx\.? )?(?P<much>{NUMBER})\s*(?P<unit>oz|ounces?|lbs?|pounds?)\.?\)", re.I
 )
-_BULLET: Final = re.compile(r"^[\s\-*•·▢☐□–—]+|^\d+[.)]\s+(?=[A-Za-z])")
 _TO_TASTE: Final = re.compile(
     r"\b(to taste|as needed|optional|for rolling|for dusting|for coating|to decorate|to serve)\b"
 )
@@ -153,8 +97,8 @@ class WrittenLine:
 
 
 _PLUS: Final = re.compile(
-    rf"^(?P<a>{NUMBER})\s*(?P<ua>{_UNIT})(?![a-zà-ÿ])\.?\s*(?:plus|\+|and|&)\s*(?P<b>{NUMBER})\s*"
-    rf"(?P<ub>{_UNIT})(?![a-zà-ÿ])",
+    rf"^(?P<a>{NUMBER})\s*(?P<ua>{UNIT})(?![a-zà-ÿ])\.?\s*(?:plus|\+|and|&)\s*(?P<b>{NUMBER})\s*"
+    rf"(?P<ub>{UNIT})(?![a-zà-ÿ])",
     re.IGNORECASE,
 )
 _MORE: Final = re.compile(
@@ -172,7 +116,7 @@ def read_line(text: str, measure: str) -> WrittenLine:
     ('cream48', 1.25, 'cup')
     """
     plain = plain_words(text)
-    named = name_ingredient(THOUSANDS.sub(r"\1\2", plain))
+    named = name_ingredient(without_thousands(plain))
     doubts = [named.doubt] if named.doubt else []
     if named.key is None:
         return _line(None, doubts, left_out=True)
@@ -187,54 +131,27 @@ def _with_the_other_amount(read: WrittenLine, plain: str, measure: str) -> Writt
         return replace(read, doubts=(*read.doubts, "an amount of nothing"))
     each_g = unit_g(LIBRARY[read.key], read.unit, measure, read.pack_g, read.piece_g)
     grams = tuple(amount * each_g for amount in (read.amount, read.amount_high) if amount is not None)
-    other = other_amount(THOUSANDS.sub(r"\1\2", plain), LIBRARY[read.key], measure, grams, read.amount)
+    other = other_amount(without_thousands(plain), LIBRARY[read.key], measure, grams, read.amount)
     return read if other is None else replace(read, doubts=(*read.doubts, other + SAID_TOO))
 
 
 def read_as(text: str, key: str, measure: str, doubts: Sequence[str] = ()) -> WrittenLine:
     """Return one line of an ingredient list whose ingredient is known: its amount, and what is doubtful besides."""
     plain, doubts = plain_words(text), list(doubts)
-    if _ONE_OF.match(plain):
-        plain = f"1 {plain}"
-        doubts.append("how many is not said: taken as one")
-    last = None if _AMOUNT.match(plain) else _AMOUNT_LAST.match(plain)
-    simple = _GRAMS.search(plain) or _MILLILITRES.search(plain)
-    if last is not None and not (simple and len(_NUMBERS.findall(last["amount"])) == 1):
-        plain = f"{last['amount'].strip()} {last['name'].strip()}"
+    plain = amount_first(plain, doubts)
     times = _TIMES_AFTER.search(plain)
-    if times is not None and _AMOUNT.match(plain):
+    if times is not None and AMOUNT.match(plain):
         once = read_as(plain[: times.start()], key, measure, doubts)
         return once if once.amount is None else replace(once, amount=once.amount * int(times[1]), amount_high=None)
-    plain = _AND_A_HALF.sub(_with_its_part, _BETWEEN.sub(r"\1-\2", plain))
-    limit = _LIMIT.match(plain)
-    if limit is not None:
-        doubts.append(f"{limit[0].strip().lower()}: taken as that")
-        plain = plain[limit.end() :]
-    if _FEW.match(plain):
-        plain = _FEW.sub("3", plain)
-        doubts.append("a few are taken as three")
+    plain = in_figures(plain, doubts)
     if _PARTS.match(plain):
         return _line(key, [*doubts, "parts of what is not said: type an amount"])
-    if THOUSANDS.search(plain):
-        plain = THOUSANDS.sub(r"\1\2", plain)
-        doubts.append("taken as thousands: a comma may be a decimal one")
-    elif _MAYBE_THOUSANDS.search(plain):
-        doubts.append("taken as a decimal comma: it may stand for thousands")
-    heaped = _HEAPED.search(plain)
-    if heaped is not None:
-        doubts.append(f"{heaped[1].lower()}: taken as level")
     plus = _PLUS.match(plain)
     if plus is not None:
         return _summed(plus, key, measure, doubts)
     if _MORE.search(plain):
         doubts.append("more of it is said: the first amount is taken")
     return _packed(plain, key, doubts) or _stated(plain, key, measure, doubts)
-
-
-def _with_its_part(found: re.Match[str]) -> str:
-    """Return `a cup and a half of` as `1.5 cup`."""
-    part = number_of_counted({"half": "half", "quarter": "quarter", "third": "a third"}[found["part"].lower()])
-    return f"{number_of_counted(found['count']) + part:.4g} {found['unit']} "
 
 
 def _summed(plus: re.Match[str], key: str, measure: str, doubts: list[str]) -> WrittenLine:
@@ -267,11 +184,11 @@ def _packed(plain: str, key: str, doubts: list[str]) -> WrittenLine | None:
 
 def _stated(plain: str, key: str, measure: str, doubts: list[str]) -> WrittenLine:
     pods = _SEEDS_OF.match(plain) if key == "vanilla_pod" else None
-    match = _AMOUNT.match(plain if pods is None else plain[pods.end() :])
+    match = AMOUNT.match(plain if pods is None else plain[pods.end() :])
     summed = _SUMMED.match(plain)
     if summed is not None:
         return _line(key, doubts, amount=1000 * number_of(summed["kg"]) + number_of(summed["g"]))
-    grams = _GRAMS.search(plain)
+    grams = GRAMS.search(plain)
     if grams is not None and (match is None or not _is_mass(match["unit"])):
         factor = 1000.0 if grams["unit"].lower() in ("kg", "kilo", "kilos") else 1.0
         if (
@@ -285,7 +202,7 @@ def _stated(plain: str, key: str, measure: str, doubts: list[str]) -> WrittenLin
     beside = _OUNCES_BESIDE.search(plain)
     if beside is not None and match is not None and _unit(match["unit"] or "", []) == "cup" and not _is_poured(key):
         return _line(key, doubts, amount=number_of(beside["much"]), unit=UNIT_WORDS[beside["unit"].lower()])
-    poured = _MILLILITRES.search(plain)
+    poured = MILLILITRES.search(plain)
     if poured is not None and (match is None or _unit(match["unit"] or "", []) in (None, "tin", "bar", "piece")):
         millilitres = number_of(poured["much"]) * TENTHS_ML.get(poured["unit"].lower(), 1.0)
         counted = number_of_counted(match["low"]) if match is not None and poured.start() > match.end("low") else 1.0
@@ -298,22 +215,6 @@ def _stated(plain: str, key: str, measure: str, doubts: list[str]) -> WrittenLin
     if match is None or (key in JUICE_G and "juice of" in plain.lower()):
         return _unstated(plain, key, doubts)
     return _measured(match, plain, key, measure, doubts)
-
-
-def number_of_counted(text: str) -> float:
-    """Return a count in figures or in words: 2, half a, a dozen."""
-    counted = COUNT_WORDS.get(" ".join(text.lower().split()))
-    return number_of(text) if counted is None else counted
-
-
-def plain_words(text: str) -> str:
-    """Return a line without its bullet, its fractions as figures."""
-    plain = text.replace("\u00a0", " ").replace("×", "x").replace("⁄", "/").replace("|", " ")
-    plain = _CHOC.sub("chocolate", _OF_SPOON.sub(r"\1 de \2", _DEMI.sub("1/2 ", plain)))
-    for sign, fraction in VULGAR_FRACTIONS.items():
-        plain = re.sub(rf"(?<=\d){sign}", f" {fraction}", plain).replace(sign, fraction)
-    plain = _HYPHENED.sub(r"\1 ", plain)
-    return fruit_in_english(" ".join(_BULLET.sub("", plain).split()))
 
 
 def _line(

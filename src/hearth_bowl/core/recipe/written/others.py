@@ -13,8 +13,9 @@ from typing import Final
 
 from hearth_bowl.core.ingredients.library import LIBRARY
 from hearth_bowl.core.recipe.typed_amount import NUMBER, number_of
-from hearth_bowl.core.recipe.written.lines import SAID_TOO, THOUSANDS, WrittenLine, checked_line, plain_words, read_as
+from hearth_bowl.core.recipe.written.lines import SAID_TOO, WrittenLine, checked_line, read_as
 from hearth_bowl.core.recipe.written.names import ALTERNATIVE, BY_PERCENT, FAMILY_OF, name_ingredient, near_names
+from hearth_bowl.core.recipe.written.rewording import THOUSANDS, plain_words
 
 MOST_NAMES: Final = 3
 HEAPED: Final = 1.5
