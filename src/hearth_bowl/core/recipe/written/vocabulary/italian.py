@@ -108,7 +108,7 @@ ITALIAN: Final[tuple[tuple[str, str, str], ...]] = (
     ("caffè espresso|caffè ristretto", "espresso", ""),
     ("caffè", "coffee_brewed", "which coffee is not said: taken as brewed"),
     ("farina|farina 00", "plain_flour", ""),
-    ("amido di mais|maizena", "cornflour", ""),
+    ("amido di mais", "cornflour", ""),
     ("bicarbonato", "bicarbonate", ""),
     ("gelatina in fogli|fogli di gelatina|colla di pesce", "gelatine_leaf", ""),
     ("biscotti|biscotti secchi", "biscuit_crumbs", ""),
