@@ -96,7 +96,8 @@ def _later(occasion: Occasion, jobs: Sequence[Job], budget: Budget) -> Change | 
 def _later_days(occasion: Occasion) -> list[int]:
     """Return the moments that are tried, the same time of later days."""
     last_min = occasion.now_min + MOST_DAYS * DAY_MIN
-    return [when for days in LATER for when in (occasion.ready_min + days * DAY_MIN,) if when <= last_min]
+    later = (occasion.ready_min + days * DAY_MIN for days in LATER)
+    return [when for when in later if when <= last_min]
 
 
 def _is_possible(occasion: Occasion, ready_min: int, jobs: Sequence[Job], budget: Budget) -> bool:

@@ -52,11 +52,10 @@ FOREIGN_UNITS: Final = {
     "brik": "tin", "briques": "tin", "paquete": "tin", "paquetes": "tin", "pacote": "tin", "pacotes": "tin",
     "confezione": "tin", "confezioni": "tin", "packung": "tin", "packungen": "tin", "flasche": "tin",
     "flaschen": "tin", "glas": "tin", "gläser": "tin", "pot": "tin", "barattolo": "tin", "barattoli": "tin",
-    "scatola": "tin", "tavolette": "bar", "tabletas": "bar", "lattine": "tin", "pfund": "", "dag": "", "dkg": "",
-    "hg": "", "etto": "", "etti": "", "pezzi": "piece", "pezzo": "piece", "unidades": "piece", "unidad": "piece",
+    "scatola": "tin", "tavolette": "bar", "tabletas": "bar", "lattine": "tin",
+    "pezzi": "piece", "pezzo": "piece", "unidades": "piece", "unidad": "piece",
 }  # fmt: skip
-"""Measures in French, German, Italian, Portuguese and Spanish kitchens; of an empty one the amount is not taken,
-unless it is a mass."""
+"""Measures in French, German, Italian, Portuguese and Spanish kitchens; of an empty one the amount is not taken."""
 MEASURES_IN_PINTS: Final = {"pt": 1.0, "pts": 1.0, "qt": 2.0, "qts": 2.0, "quart": 2.0, "quarts": 2.0, "gill": 0.25}
 """Other measures of volume [pints of the same country]."""
 FOREIGN_MASS_G: Final = {"pfund": 500.0, "dag": 10.0, "dkg": 10.0, "hg": 100.0, "etto": 100.0, "etti": 100.0}

@@ -15,7 +15,13 @@ from typing import Final
 from hearth_bowl.core.ingredients.alike import near
 from hearth_bowl.core.ingredients.components import SUGARS
 from hearth_bowl.core.ingredients.library import LIBRARY
-from hearth_bowl.core.recipe.written.amount_words import BY_EYE_G, COUNT_WORDS, FOREIGN_UNITS, MEASURES_IN_PINTS
+from hearth_bowl.core.recipe.written.amount_words import (
+    BY_EYE_G,
+    COUNT_WORDS,
+    FOREIGN_MASS_G,
+    FOREIGN_UNITS,
+    MEASURES_IN_PINTS,
+)
 from hearth_bowl.core.recipe.written.vocabulary.beside import HARMLESS
 from hearth_bowl.core.recipe.written.vocabulary.english import NAMES
 from hearth_bowl.core.recipe.written.vocabulary.foreign import FOREIGN
@@ -119,8 +125,8 @@ def _longest(text: str) -> tuple[int, int, str, str] | None:
     """Return where the longest name that the words hold stands, its key and its doubt; the first of equals."""
     best: tuple[int, int, str, str] | None = None
     patterns = _patterns()
-    near = {row for word, rows in _by_first_word().items() if word in text for row in rows}
-    for pattern, key, doubt in (patterns[row] for row in sorted(near)):
+    rows_near = {row for word, rows in _by_first_word().items() if word in text for row in rows}
+    for pattern, key, doubt in (patterns[row] for row in sorted(rows_near)):
         for match in pattern.finditer(text):
             if best is None or match.end() - match.start() > best[1] - best[0]:
                 best = (match.start(), match.end(), key, doubt)
@@ -211,7 +217,14 @@ def _left_over(text: str, key: str) -> list[str]:
 @cache
 def _amount_words() -> frozenset[str]:
     """Return the words by which cooks count and measure: beside a name they do not say what it is."""
-    phrases = (*COUNT_WORDS, *FOREIGN_UNITS, *MEASURES_IN_PINTS, *BY_EYE_G, *(f"{word}s" for word in BY_EYE_G))
+    phrases = (
+        *COUNT_WORDS,
+        *FOREIGN_UNITS,
+        *FOREIGN_MASS_G,
+        *MEASURES_IN_PINTS,
+        *BY_EYE_G,
+        *(f"{word}s" for word in BY_EYE_G),
+    )
     return frozenset(word for phrase in phrases for word in re.findall(r"[a-zà-ÿœß']+", phrase))
 
 

@@ -11,23 +11,8 @@ from hearth_bowl.core.ingredients.library import LIBRARY
 from hearth_bowl.core.recipe.ratios import CHOCOLATE_KINDS
 from hearth_bowl.core.recipe.written.lines import LONGEST_LINE
 from hearth_bowl.core.recipe.written.recipe import Card, WrittenRecipe, read_parts, split_card
+from hearth_bowl.core.recipe.written.vocabulary.headings import ROLE_WORDS
 
-ROLE_WORDS: Final = (
-    ("shell", r"shells?|casings?|hüllen?|hohlkörper|coques?|gusc[io]+|cascas?|cáscaras?"),
-    ("rolling", r"roll(?:ing)?|dusting|wälzen|bestäuben|rouler|rotolare|enrolar|rebozar|polvilhar"),
-    (
-        "coat",
-        r"coat(?:ing)?|dip(?:ping)?|enrobing|glaze|überzug|überziehen|glasur|enrob\w+|glaçage|copertura|cobertura",
-    ),
-    ("topping", r"toppings?|decorat\w+|drizzle|garnish|sprinkles?|finish\w*|verzier\w+|dekor\w*|décor\w*|decora\w+"),
-    ("core", r"cores?|hearts?"),
-    ("layer", r"layers?|base|boden|fond|fondo"),
-    (
-        "filling",
-        r"fillings?|cent(?:re|er)s?|insides?|ganache|truffles?|fudge|mass[ae]?|mixture|füllung|trüffel\w*|garniture"
-        r"|fourrage|truffes?|ripieno|farcia|tartufi|recheio|trufas?|relleno|masa",
-    ),
-)
 PIECES_OF: Final = {"shell": "mould", "layer": "pan"}
 """The kind of vessel that a part speaks for; without one, pieces are shaped by hand."""
 

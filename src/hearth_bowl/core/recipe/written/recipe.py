@@ -19,6 +19,7 @@ from hearth_bowl.core.recipe.written.names import NOT_UNDERSTOOD
 from hearth_bowl.core.recipe.written.proposals import family_of, proposed_g, shared_by, use_of
 from hearth_bowl.core.recipe.written.run_on import LONGEST_RUN_ON, several_in
 from hearth_bowl.core.recipe.written.stages import stage_of
+from hearth_bowl.core.recipe.written.vocabulary.headings import OTHER_PART
 
 MOST_TEXT_LINES: Final = 1000
 MOST_STEPS: Final = 200
@@ -49,12 +50,6 @@ HEADING: Final = re.compile(
     re.IGNORECASE,
 )
 """A heading among the ingredients: words with a colon, or words that name a part of the piece and nothing else."""
-OTHER_PART: Final = re.compile(
-    r"\b(coat|shell|topping|decorat|rolling|dipping|finish|glaze|drizzle|garnish|wälzen|überzug|überziehen|hülle"
-    r"|verzier|dekor|bestreuen|enrob|rouler|décor|coque|copertura|decora|rotolare|guscio|cobertura|casca"
-    r"|enrolar|rebozar|cáscara)",
-    re.IGNORECASE,
-)
 NO_PARTS: Final[Mapping[int, str]] = MappingProxyType({})
 NUMBERED: Final = re.compile(r"^\d+[.)]\s+[A-ZÀ-Þ]")
 STRANGE: Final = 4

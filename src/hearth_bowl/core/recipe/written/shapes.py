@@ -11,12 +11,22 @@ from hearth_bowl.core.recipe.written.amount_words import (
     CASED_UNITS,
     COUNT_WORDS,
     COUNTED_WORDS,
+    FOREIGN_MASS_G,
     FOREIGN_UNITS,
     MEASURES_IN_PINTS,
 )
 
 _UNITS: Final = sorted(
-    {*UNIT_WORDS, *FOREIGN_UNITS, *TENTHS_ML, *MEASURES_IN_PINTS, *COUNTED_WORDS, *map(str.lower, CASED_UNITS)}, key=len
+    {
+        *UNIT_WORDS,
+        *FOREIGN_UNITS,
+        *FOREIGN_MASS_G,
+        *TENTHS_ML,
+        *MEASURES_IN_PINTS,
+        *COUNTED_WORDS,
+        *map(str.lower, CASED_UNITS),
+    },
+    key=len,
 )
 COUNTS: Final = "|".join(sorted(COUNT_WORDS, key=len, reverse=True))
 UNIT: Final = "|".join(re.escape(word) for word in reversed(_UNITS))
