@@ -13,8 +13,9 @@ class OwnIngredientIn(Incoming):
     """A person's own ingredient."""
 
     name: str
-    composition_pct: dict[str, float]
-    density_g_per_ml: float
+    like: str | None = None
+    composition_pct: dict[str, float] | None = None
+    density_g_per_ml: float | None = None
     kind: str | None = None
     other_fat_kind: str | None = None
     higher_molar_mass_g_per_mol: float | None = None
@@ -25,8 +26,24 @@ class OwnIngredientIn(Incoming):
     allergens: list[str] | None = None
     allergens_named: list[str] | None = None
     may_contain: list[str] | None = None
+    not_known: list[str] | None = None
+    density_is_bulk: bool | None = None
+    raw_egg: str | None = None
+    pasteurised_egg: bool | None = None
+    fresh_cheese: bool | None = None
+    fresh_fruit: bool | None = None
+    honey: bool | None = None
+    gelatine: bool | None = None
+    extract: bool | None = None
+    crisp: bool | None = None
+    choking: bool | None = None
+    nut: str | None = None
+    most_pct: float | None = None
     own_body: bool | None = None
     liquid: bool | None = None
+    enzyme: bool | None = None
+    coats: bool | None = None
+    lump_g_per_ml: float | None = None
 
     @model_serializer(mode="wrap")
     def _with_unknown(self, as_usual: SerializerFunctionWrapHandler) -> dict[str, Any]:

@@ -4,8 +4,11 @@ from dataclasses import asdict
 from typing import Any, Final
 
 from hearth_bowl.core.assess.assess import Assessment, assess
+from hearth_bowl.core.confection.keeping import PieceKeeping
 from hearth_bowl.core.cooling.places import TIME_HIGH, TIME_LOW
 from hearth_bowl.core.fit import Fit
+from hearth_bowl.core.keep.cautions import Caution
+from hearth_bowl.core.keep.keeping import Keeping
 from hearth_bowl.core.mass.boiling import Boiling, Cooked
 from hearth_bowl.core.mass.ripening import Ripening
 from hearth_bowl.core.mass.sugar_stages import Thermometer, stage_at, stage_c
@@ -30,7 +33,8 @@ def assess_answer(recipe: Recipe, assessment: Assessment) -> dict[str, Any]:
     """Return the answer of `assess`."""
     reading = assessment.set
     return {
-        "mass_g": assessment.mass_g,
+        "mass_g": recipe.mass_g,
+        "finished_g": assessment.mass_g,
         "composition_pct": assessment.composition_pct,
         "fat_pct": assessment.fat_pct,
         "density_g_per_ml": assessment.density_g_per_ml,
@@ -50,12 +54,23 @@ def assess_answer(recipe: Recipe, assessment: Assessment) -> dict[str, Any]:
         "alcohol_pct": assessment.alcohol_pct,
         "energy_kcal_per_100g": assessment.energy_kcal_per_100g,
         "undissolved_sugar_g": assessment.undissolved_sugar_g,
-        "keeping": asdict(assessment.keeping),
+        "keeping": keeping_answer(assessment.keeping),
+        "use_by": assessment.keeping.use_by,
         "allergens": list(assessment.allergens),
         "allergens_named": list(assessment.allergens_named),
-        "warnings": [asdict(warning) for warning in assessment.warnings],
+        "warnings": [caution_answer(warning) for warning in assessment.warnings],
         "lines": lines_answer(recipe, recipe.amounts_g),
     }
+
+
+def keeping_answer(found: Keeping | PieceKeeping) -> dict[str, Any]:
+    """Return how long something keeps, as the contract has it; the date's word stands beside it."""
+    return {name: value for name, value in asdict(found).items() if name != "use_by"}
+
+
+def caution_answer(found: Caution) -> dict[str, str]:
+    """Return a caution by its code with the words for the cook."""
+    return {"code": found.code, "message": found.message}
 
 
 def fit_answer(recipe: Recipe, found: Fit) -> dict[str, Any]:

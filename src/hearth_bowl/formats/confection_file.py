@@ -432,7 +432,8 @@ class LabelAnswer(TypedDict):
     contains_alcohol: AlcoholAnswer | None
     keep: str
     made: str
-    best_before: str
+    best_before: str | None
+    use_by: str | None
     cautions: list[str]
     defer: str
 
@@ -443,7 +444,7 @@ def label_answer(found: Label, made: date) -> LabelAnswer:
     :raises BadInput: at `made`, too far away to count from.
     """
     try:
-        best_before = made + timedelta(days=found.days)
+        until = (made + timedelta(days=found.days)).isoformat()
     except OverflowError:
         raise BadInput(("made",), "is too far from today", "a day of these centuries", "out-of-range") from None
     return {
@@ -454,7 +455,8 @@ def label_answer(found: Label, made: date) -> LabelAnswer:
         "contains_alcohol": None if found.alcohol_each_g is None else {"g_each": found.alcohol_each_g},
         "keep": found.keep,
         "made": made.isoformat(),
-        "best_before": best_before.isoformat(),
+        "best_before": None if found.use_by else until,
+        "use_by": until if found.use_by else None,
         "cautions": list(found.cautions),
         "defer": found.defer,
     }

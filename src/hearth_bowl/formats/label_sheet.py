@@ -162,12 +162,12 @@ def paragraphs(label: LabelAnswer, besides: Besides) -> list[list[Run]]:
     if label["contains_alcohol"] is not None:
         each = label["contains_alcohol"]["g_each"]
         found.append([Run("Contains alcohol", bold=True), Run(f", {each:.2f} g a piece.")])
-    found += [[Run(caution)] for caution in label["cautions"] if not caution.startswith("Contains alcohol")]
+    found += [[Run(caution)] for caution in label["cautions"] if not caution.startswith("Contains alcohol, ")]
     found.append([Run(label["keep"])])
     found.append(
         [
-            Run(f"Made {label['made']}, best before "),
-            Run(label["best_before"], bold=True),
+            Run(f"Made {label['made']}, {'use by' if label.get('use_by') else 'best before'} "),
+            Run(label.get("use_by") or label["best_before"] or "", bold=True),
             Run(f". Net {_grams(label)}."),
         ]
     )

@@ -1,12 +1,14 @@
 """The recipe file: `hearth-bowl/recipe`, version 1."""
 
 from collections.abc import Mapping
+from dataclasses import asdict
 from typing import Any, Final
 
 from typing_extensions import TypedDict
 
 from hearth_bowl.core.errors import BadInput, check_number
-from hearth_bowl.core.ingredients.ingredient import DEFAULT_HIGHER_MOLAR_MASS_G_PER_MOL, Ingredient, own_ingredient
+from hearth_bowl.core.ingredients.attributes import ATTRIBUTES, NONE, taken_as
+from hearth_bowl.core.ingredients.ingredient import OWN_FIGURES, Ingredient, own_ingredient
 from hearth_bowl.core.ingredients.library import find
 from hearth_bowl.core.recipe.families import FAMILY
 from hearth_bowl.core.recipe.recipe import MAX_LINES, Line, Recipe, check_name, checked_recipe
@@ -14,15 +16,6 @@ from hearth_bowl.core.recipe.written.lines import LONGEST_LINE
 from hearth_bowl.formats.strict_json import check_format, read_json, text, text_or_none, texts
 
 FORMAT: Final = "hearth-bowl/recipe"
-OWN_INGREDIENT_FIELDS: Final = (
-    "density_g_per_ml",
-    "higher_molar_mass_g_per_mol",
-    "spoon_g_per_ml",
-    "energy_kcal_per_100g",
-    "pack_g",
-    "piece_g",
-)
-
 MOST_STEPS: Final = 500
 MOST_DOUBTS: Final = 20
 UNSAID: Final[tuple[object, ...]] = (None, False, "", [])
@@ -46,8 +39,24 @@ class OwnIngredientFile(TypedDict):
     allergens: list[str] | None
     allergens_named: list[str]
     may_contain: list[str]
+    not_known: list[str]
+    density_is_bulk: bool
+    raw_egg: str
+    pasteurised_egg: bool
+    fresh_cheese: bool
+    fresh_fruit: bool
+    honey: bool
+    gelatine: bool
+    extract: bool
+    crisp: bool
+    choking: bool
+    nut: str | None
+    most_pct: float | None
     own_body: bool
     liquid: bool
+    enzyme: bool
+    coats: bool
+    lump_g_per_ml: float | None
 
 
 class LineFile(TypedDict):
@@ -171,28 +180,37 @@ def ingredient_from(value: object) -> Ingredient:
 
 def _own(record: Mapping[str, Any]) -> Ingredient:
     composition = record.get("composition_pct")
-    if not isinstance(composition, dict):
-        raise BadInput(("composition_pct",), "is missing", "an object of g per 100 g that sums to 100", "missing")
-    figures = {name: record[name] for name in OWN_INGREDIENT_FIELDS if record.get(name) is not None}
+    if not isinstance(composition, dict | None):
+        raise BadInput(("composition_pct",), "not an object", "an object of g per 100 g that sums to 100", "wrong-type")
+    said: dict[str, Any] = {field: record.get(field) for field in (*OWN_FIGURES, *ATTRIBUTES, "not_known")}
+    for field in ("allergens", "allergens_named", "may_contain"):
+        if field in record:
+            said[field] = None if record[field] is None else tuple(texts(record, field))
     return own_ingredient(
+        similar=_similar(record),
         name=check_name(text(record, "name", "")),
         composition_pct=composition,
-        kind=text(record, "kind", "other"),
-        other_fat_kind=text_or_none(record, "other_fat_kind") or "oil",
-        allergens=None if "allergens" in record and record["allergens"] is None else texts(record, "allergens"),
-        may_contain=texts(record, "may_contain"),
-        allergens_named=texts(record, "allergens_named"),
-        own_body=_yes(record, "own_body"),
-        liquid=_yes(record, "liquid"),
-        **{"density_g_per_ml": None, "higher_molar_mass_g_per_mol": DEFAULT_HIGHER_MOLAR_MASS_G_PER_MOL, **figures},
+        kind=text_or_none(record, "kind"),
+        other_fat_kind=text_or_none(record, "other_fat_kind"),
+        density_is_bulk=_yes(record, "density_is_bulk"),
+        **said,
     )
 
 
-def _yes(record: Mapping[str, Any], name: str) -> bool:
+def _similar(record: Mapping[str, Any]) -> Ingredient | None:
+    """Return the library's ingredient that an own one is like; None where it names none."""
+    key = text_or_none(record, "like")
+    try:
+        return None if key is None else find(key)
+    except BadInput as problem:
+        raise problem.under("like") from None
+
+
+def _yes(record: Mapping[str, Any], name: str) -> bool | None:
     value = record.get(name)
     if value not in (None, True, False):
         raise BadInput((name,), "not true or false", "true or false", "wrong-type")
-    return value is True
+    return value
 
 
 def _depth(value: object, most: int) -> int:
@@ -235,7 +253,22 @@ def _whole(ingredient: str | dict[str, Any]) -> str | OwnIngredientFile:
 
 def whole_ingredient(record: Mapping[str, Any]) -> OwnIngredientFile:
     """Return an own ingredient that was stored earlier with what it did not say. Nothing is checked."""
-    usual: dict[str, Any] = {"pack_g": None, "piece_g": None, "own_body": False, "liquid": False, "may_contain": []}
+    taken = taken_as(
+        str(record["name"]),
+        {"water": 0.0, "ethanol": 0.0, **record["composition_pct"]},
+        str(record.get("kind", "other")),
+        tuple(record.get("allergens") or ()),
+        record.get("own_body") is True,
+    )
+    usual: dict[str, Any] = {
+        "pack_g": None,
+        "piece_g": None,
+        "may_contain": [],
+        "not_known": [],
+        "density_is_bulk": False,
+        **asdict(taken),
+        "raw_egg": taken.raw_egg or NONE,
+    }
     return {**usual, **record}  # type: ignore[typeddict-item]
 
 
@@ -284,6 +317,7 @@ def line_record(line: Line) -> LineFile:
 
 def ingredient_record(ingredient: Ingredient) -> OwnIngredientFile:
     """Return a person's own ingredient as a recipe file has it."""
+    attributes: dict[str, Any] = {name: getattr(ingredient, name) for name in ATTRIBUTES}
     return {
         "name": ingredient.name,
         "composition_pct": {name: pct for name, pct in ingredient.composition_pct.items() if pct},
@@ -298,6 +332,8 @@ def ingredient_record(ingredient: Ingredient) -> OwnIngredientFile:
         "energy_kcal_per_100g": ingredient.energy_kcal_per_100g,
         "pack_g": ingredient.pack_g,
         "piece_g": ingredient.piece_g,
-        "own_body": ingredient.own_body,
-        "liquid": ingredient.liquid,
+        "not_known": list(ingredient.not_known),
+        "density_is_bulk": ingredient.density_is_bulk,
+        **attributes,  # type: ignore[typeddict-item]
+        "raw_egg": ingredient.raw_egg or NONE,
     }

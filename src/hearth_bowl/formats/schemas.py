@@ -3,6 +3,7 @@
 from typing import Any, Final
 
 from hearth_bowl.core.fit.vessel import COUNTS, MAX_MEASURE, MAY_BE_ZERO, MEASURES, NEEDS_A_SHAPE, PAN_EXTRAS
+from hearth_bowl.core.ingredients.attributes import ATTRIBUTES, NONE, NUTS, RAW_EGGS, TO_ASK
 from hearth_bowl.core.ingredients.components import COMPONENTS, FAT_KINDS
 from hearth_bowl.core.ingredients.ingredient import ALLERGENS, KINDS
 from hearth_bowl.core.ingredients.library import LIBRARY
@@ -63,7 +64,7 @@ def _own_ingredient() -> dict[str, Any]:
     return {
         "type": "object",
         "description": "The parts of composition_pct sum to 100 ± 0.5.",
-        "required": ["name", "composition_pct", "density_g_per_ml"],
+        "anyOf": [{"required": ["name", "composition_pct", "density_g_per_ml"]}, {"required": ["name", "like"]}],
         "properties": {
             "name": {"type": "string", "minLength": 1, "maxLength": MAX_NAME},
             "composition_pct": {
@@ -82,8 +83,14 @@ def _own_ingredient() -> dict[str, Any]:
             "allergens": {"type": ["array", "null"], "items": {"enum": list(ALLERGENS)}},
             "may_contain": {"type": "array", "items": {"enum": list(ALLERGENS)}},
             "allergens_named": {"type": "array", "items": {"type": "string", "maxLength": 60}},
-            "own_body": {"type": ["boolean", "null"]},
-            "liquid": {"type": ["boolean", "null"]},
+            "like": {"enum": list(LIBRARY)},
+            "not_known": {"type": "array", "items": {"enum": list(TO_ASK)}},
+            "density_is_bulk": {"type": ["boolean", "null"]},
+            **{name: {"type": ["boolean", "null"]} for name in ATTRIBUTES},
+            "raw_egg": {"enum": [*RAW_EGGS, NONE, None]},
+            "nut": {"enum": [*sorted(NUTS), NONE, None]},
+            "most_pct": {"type": ["number", "null"], "minimum": 0, "maximum": 100},
+            "lump_g_per_ml": {"anyOf": [_POSITIVE, {"type": "null"}]},
         },
     }
 

@@ -12,6 +12,8 @@ from hearth_bowl.core.boxes.shopping import Item
 from hearth_bowl.core.confection.label import DEFER, not_known_in
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.fit.vessel import Box
+from hearth_bowl.core.keep.allergens import traces
+from hearth_bowl.core.keep.keeping import shortest
 from hearth_bowl.core.stove.step import Step
 from hearth_bowl.formats.printed import Block, BoxDrawn, Curve, Heading, Printed, Rows, Text, numbered
 from hearth_bowl.formats.recipe_file import ingredient_from
@@ -178,13 +180,15 @@ def box_card_page(session: Session, occasion_id: int) -> Printed:
             )
         )
     blocks.append(Rows((0.6, 4, 6), tuple(cells), bold=(0, 1)))
-    warned = {group for one in worked for ingredient, _ in one.ingredients for group in ingredient.may_contain} - {
-        group for one in worked for group in one.allergens
-    }
+    warned = traces(
+        (group for one in worked for ingredient, _ in one.ingredients for group in ingredient.may_contain),
+        (group for one in worked for group in one.allergens),
+    )
     if warned:
-        blocks.append(Text(f"May contain {', '.join(sorted(warned))}.", strong=True))
-    shortest = min((one.keeping for one in worked), key=lambda keeping: keeping.days_low)
-    blocks.append(Text(f"Best within {shortest.days_low} days, kept {_kept(shortest.where)}."))
+        blocks.append(Text(f"May contain {', '.join(warned)}.", strong=True))
+    kept = shortest([one.keeping for one in worked])
+    word = "Eat" if kept.use_by else "Best"
+    blocks.append(Text(f"{word} within {kept.days_low} days, kept {_kept(kept.where)}."))
     blocks.append(Text(DEFER, small=True))
     return Printed(title=asked.name, under="What lies where, from above.", blocks=tuple(blocks))
 

@@ -1,11 +1,11 @@
 """The recipe card: one recipe on one page, to hang up or to give."""
 
+from collections.abc import Mapping
 from dataclasses import dataclass
 from datetime import datetime
 
 from sqlalchemy.orm import Session
 
-from hearth_bowl.core.assess.assess import assess
 from hearth_bowl.core.bench.formula import formula
 from hearth_bowl.core.bench.verdict import Verdict
 from hearth_bowl.core.keep.allergens import not_known
@@ -56,7 +56,7 @@ def recipe_card(session: Session, recipe_id: int, now: datetime) -> RecipeCard:
     settings = get_settings(session)
     recipe = recipe_from(get_recipe(session, recipe_id).recipe)
     bench = formula(recipe, settings.kitchen_c, settings.kitchen, measure=settings.measure)
-    found = assess(recipe)
+    found = bench.assessment
     return RecipeCard(
         name=recipe.name,
         family=FAMILIES[recipe.family],
@@ -75,9 +75,15 @@ def recipe_card(session: Session, recipe_id: int, now: datetime) -> RecipeCard:
             for line, grams, notes in zip(recipe.lines, recipe.amounts_g, bench.line_notes, strict=True)
         ),
         steps=plan_batch(session, recipe_id, None, {}, now).steps,
-        as_written=tuple(step for step in recipe.steps if isinstance(step, str)),
+        as_written=tuple(words for step in recipe.steps if (words := _words_of(step))),
         keeping=found.keeping,
         allergens_named=tuple(dict.fromkeys((*found.allergens, *found.allergens_named))),
         not_known=not_known(recipe),
         cautions=tuple(caution.message for caution in found.warnings),
     )
+
+
+def _words_of(step: object) -> str:
+    """Return the words of a step of a card, which is text or a record with its text."""
+    found = step.get("text", "") if isinstance(step, Mapping) else step
+    return found if isinstance(found, str) else ""

@@ -175,7 +175,8 @@ def label_of_making(
     making = _making(session, row, row.made_on)
     if making.standing.is_frozen or any(move.what == "thawed" for move in making.moves):
         document["label"]["keep"] = making.place
-        document["label"]["best_before"] = making.until.isoformat()
+        date_word = "use_by" if document["label"].get("use_by") else "best_before"
+        document["label"][date_word] = making.until.isoformat()
     return _printed(document, line, says_energy)
 
 

@@ -7,7 +7,7 @@ from hypothesis import strategies as st
 
 from hearth_bowl.core.bench.formula import Formula, formula
 from hearth_bowl.core.bench.reading import STATES, Reading
-from hearth_bowl.core.keep.keeping import texture_words
+from hearth_bowl.core.keep.texture import texture_words
 from hearth_bowl.core.mass.kitchen import Kitchen
 from hearth_bowl.core.quantities import plain
 from hearth_bowl.core.recipe.families import FAMILY
@@ -65,14 +65,17 @@ class EveryFamily(unittest.TestCase):
             self.assertIn("boiling-burns", codes(bench(family)))
 
     def test_egg_and_honey_carry_their_cautions(self) -> None:
-        self.assertIn("raw-egg", codes(bench("marzipan")))
+        self.assertNotIn("raw-egg", codes(bench("marzipan")))
+        self.assertIn(
+            "raw-egg", codes(formula(recipe("marzipan", almond_whole=250, sugar_icing=200, egg_white=25), 20))
+        )
         self.assertIn("honey-infants", codes(formula(recipe(**R1), 20)))
 
 
 class Texture(unittest.TestCase):
     def test_crisp_things_soften_before_the_rest_spoils(self) -> None:
         made = recipe(dark60=200, cream35=100, biscuit_crumbs=40)
-        self.assertIn("biscuit crumbs soften", texture_words(made, 0.85))
+        self.assertIn("Biscuit crumbs soften", texture_words(made, 0.85))
         self.assertEqual(texture_words(made, 0.4), "")
         self.assertEqual(texture_words(recipe(**R1), 0.87), "")
         self.assertIn("dries", texture_words(recipe("boiled-fudge", sugar_caster=400, milk_whole=100), 0.7))
@@ -109,7 +112,7 @@ class Alcohol(unittest.TestCase):
         reading = codes(formula(recipe(dark60=200, cream35=100, spirit40=grams), 20))["alcohol"]
         expected = 12 * 0.333 * grams / (300 + grams)
         self.assertIn(f"{expected:.2f} g in a piece of 12 g", plain(reading.words))
-        self.assertIn("Declare it", reading.words)
+        self.assertIn("declare it", reading.words)
 
 
 class ColdAndWarm(unittest.TestCase):

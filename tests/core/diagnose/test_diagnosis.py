@@ -143,7 +143,7 @@ class Doses(unittest.TestCase):
     def test_soft_and_stiff_masses_are_brought_to_what_their_use_aims_at(self) -> None:
         for name, sign, aim in (
             ("soft-white", "too-soft", 3.0),
-            ("tin-soft", "too-soft", 4.0),
+            ("tin-soft", "too-soft", 3.8),
             ("stiff", "too-firm", 2.0),
         ):
             found = told(name, "set", sign, days=2, now_c=18, mass_g=250)

@@ -52,7 +52,7 @@ class Library(unittest.TestCase):
 
     def test_density_by_components_is_near_the_kitchen_density_of_poured_things(self) -> None:
         for key, row in LIBRARY.items():
-            if row.density_is_bulk or key == "lecithin":
+            if row.density_is_bulk or key in ("lecithin", "clove_oil", "cinnamon_oil"):
                 continue
             with self.subTest(key):
                 by_parts = bowl(**{key: 100}).density_g_per_ml

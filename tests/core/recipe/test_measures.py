@@ -130,11 +130,21 @@ class CheckedRecipe(unittest.TestCase):
         self.assertAlmostEqual(self.made(lines=lines).mass_g, 2.5 * 15 * 1.42)
 
     def test_families_and_uses_of_the_contract(self) -> None:
-        self.assertEqual(len(FAMILIES), 14)
+        self.assertEqual(len(FAMILIES), 19)
         aims = {use: aim for use, aim in AIMED_INDEX.items() if aim is not None}
         self.assertEqual(
             aims,
-            {"pour": 0.3, "glaze": 1, "dollop": 1.6, "fill-shell": 1.8, "pipe": 2, "coat-cake": 3, "roll": 3, "cut": 4},
+            {
+                "pour": 0.3,
+                "glaze": 1,
+                "dollop": 1.6,
+                "fill-shell": 1.8,
+                "pipe": 2,
+                "coat-cake": 3,
+                "roll": 3,
+                "cut": 3.8,
+            }
+            | {"frame": 2.5},
         )
 
 

@@ -6,12 +6,13 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from hearth_bowl.core.bench.formula import formula
+from hearth_bowl.core.ingredients.doses import USUAL_DOSE
 from hearth_bowl.core.ingredients.library import LIBRARY
 from hearth_bowl.core.mass.mixture import mix
 from hearth_bowl.core.recipe.proportions import BASES, CHOCOLATE
 from hearth_bowl.core.recipe.written.lines import checked_line
 from hearth_bowl.core.recipe.written.names import name_ingredient
-from hearth_bowl.core.recipe.written.proposals import DOSES, proposed_g
+from hearth_bowl.core.recipe.written.proposals import proposed_g
 from hearth_bowl.core.recipe.written.recipe import WrittenRecipe, read_text, with_unread
 
 SURE = (
@@ -160,8 +161,8 @@ class Cards(unittest.TestCase):
     def test_every_proposal_is_within_its_familys_proportions(self, family: str, key: str, grams: float) -> None:
         base_g, own = sum(row[1] for row in BASES[family]), {row[0] for row in BASES[family]}
         alone = proposed_g(key, family, {})
-        self.assertTrue(0 < alone <= base_g or key in DOSES)
-        self.assertLessEqual(alone, base_g * (0.05 if key in DOSES and key not in own else 1))
+        self.assertTrue(0 < alone <= base_g or key in USUAL_DOSE)
+        self.assertLessEqual(alone, base_g * (0.05 if key in USUAL_DOSE and key not in own else 1))
         part = "dark60" if BASES[family][0][0] == CHOCOLATE else BASES[family][0][0]
         once, twice = (proposed_g(key, family, {part: times * grams}) for times in (1, 2))
         self.assertAlmostEqual(twice / 2, once, delta=1 + 0.02 * once)

@@ -12,11 +12,12 @@ from hearth_bowl.core.keep.allergens import allergen_groups, allergens_named
 from hearth_bowl.core.keep.cautions import Caution, cautions
 from hearth_bowl.core.keep.keeping import Keeping, keeping
 from hearth_bowl.core.mass.alcohol import alcohol_pct
-from hearth_bowl.core.mass.mixture import Mixture, mix
+from hearth_bowl.core.mass.cooking import as_made
+from hearth_bowl.core.mass.mixture import Mixture
 from hearth_bowl.core.mass.set_index import HIGHEST_C, LOWEST_C, SetIndex, index_at, is_water_free, set_at
 from hearth_bowl.core.mass.solution import dissolve
 from hearth_bowl.core.mass.split import fat_to_water, is_emulsion, split_band
-from hearth_bowl.core.mass.water_activity import CAP_C, WaterActivity, estimate_water_activity
+from hearth_bowl.core.mass.water_activity import ALL_DISSOLVED, CAP_C, WaterActivity, estimate_water_activity
 from hearth_bowl.core.recipe.ratios import Ratios, ratios
 from hearth_bowl.core.recipe.recipe import Recipe
 
@@ -35,7 +36,7 @@ class Split:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Assessment:
-    """What a recipe is and will do. Masses g, shares g per 100 g, temperatures °C."""
+    """All that is said of a recipe as it is eaten. `mass_g` is what is left of the batch; shares g per 100 g, °C."""
 
     mixture: Mixture
     mass_g: float
@@ -58,13 +59,13 @@ class Assessment:
 
 
 def assess(recipe: Recipe, at_c: float = ROOM_C, eaten: Mixture | None = None) -> Assessment:
-    """Return the assessment of a recipe, its set read at `at_c` (-18 to 45 °C).
+    """Return the assessment of a recipe as it is eaten, after its boil; its set read at `at_c` (-18 to 45 °C).
 
-    :param eaten: the mass as it is eaten, where that is not simply what was weighed in.
+    :param eaten: the mass as it is eaten, where it is known; else it is cooked to its usual end.
     :raises BadInput: at `at_c`.
     """
     at_c = check_number(("at_c",), at_c, LOWEST_C, HIGHEST_C, "°C")
-    mixture = mix(recipe) if eaten is None else eaten
+    mixture = as_made(recipe) if eaten is None else eaten
     water = estimate_water_activity(mixture, recipe.family)
     warnings = cautions(recipe, mixture)
     codes = {warning.code for warning in warnings}
@@ -74,7 +75,7 @@ def assess(recipe: Recipe, at_c: float = ROOM_C, eaten: Mixture | None = None) -
     rested = firmness.index if at_c == RESTED_C or not modelled else index_at(mixture, RESTED_C)
     return Assessment(
         mixture=mixture,
-        mass_g=recipe.mass_g if eaten is None else eaten.mass_g,
+        mass_g=mixture.mass_g,
         composition_pct=composition,
         fat_pct=100 * mixture.fat_g / mixture.mass_g,
         density_g_per_ml=mixture.density_g_per_ml,
@@ -86,8 +87,8 @@ def assess(recipe: Recipe, at_c: float = ROOM_C, eaten: Mixture | None = None) -
         sweetness_pct=mixture.sweetness_pct,
         alcohol_pct=alcohol_pct(mixture),
         energy_kcal_per_100g=mixture.energy_kcal_per_100g,
-        undissolved_sugar_g=dissolve(mixture.binder, CAP_C).crystals_g,
-        keeping=keeping(recipe, water.high),
+        undissolved_sugar_g=0.0 if recipe.family in ALL_DISSOLVED else dissolve(mixture.binder, CAP_C).crystals_g,
+        keeping=keeping(recipe, water, mixture),
         allergens=allergen_groups(recipe),
         allergens_named=allergens_named(recipe),
         warnings=warnings,

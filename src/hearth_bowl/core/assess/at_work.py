@@ -26,7 +26,8 @@ WORK: Final[Mapping[str, Work]] = MappingProxyType(
         "whip": Work(worked_c=(8, 12), rested=None),
         "coat-cake": Work(worked_c=(20, 26), rested=(2.4, 3.5)),
         "roll": Work(worked_c=(12, 18), rested=(2.5, 3.5)),
-        "cut": Work(worked_c=(10, 18), rested=(3.4, 4.6)),
+        "cut": Work(worked_c=(10, 18), rested=(3.2, 4.6)),
+        "frame": Work(worked_c=(14, 18), rested=(1.9, 3.4)),
         "model": Work(worked_c=(18, 24), rested=None),
     }
 )

@@ -10,6 +10,7 @@ from typing import Final
 from hearth_bowl.core.bench.reading import LOOK, QUIET, Reading
 from hearth_bowl.core.bench.why import Figure, Why
 from hearth_bowl.core.errors import BadInput
+from hearth_bowl.core.ingredients.attributes import is_syrup
 from hearth_bowl.core.ingredients.components import SUGARS
 from hearth_bowl.core.mass.boiling import SEA_LEVEL_KPA
 from hearth_bowl.core.mass.cooking import cook_plan, finished_or_none, is_cooked_down
@@ -17,6 +18,7 @@ from hearth_bowl.core.mass.kitchen import Kitchen
 from hearth_bowl.core.mass.mixture import mix
 from hearth_bowl.core.mass.ripening import WORDS, after_days, dose_pct, ripen
 from hearth_bowl.core.mass.sugar_stages import thermometer
+from hearth_bowl.core.mass.tempering import tempering_kind
 from hearth_bowl.core.recipe.ratios import CHOCOLATE_KINDS
 from hearth_bowl.core.recipe.recipe import Recipe
 from hearth_bowl.core.solve.starters import MODELLING_SYRUP
@@ -27,7 +29,6 @@ STORED_C: Final = 20.0
 COURSE_DAYS: Final = (3, 7, 14, 28)
 USUAL_DOSES_PCT: Final = (0.03, 0.5)
 """Outside these a dose is most likely a slip."""
-SYRUPS: Final = frozenset({"glucose_syrup40", "glucose_syrup60", "corn_syrup_light", "golden_syrup", "honey"})
 
 
 def family_readings(recipe: Recipe, kitchen: Kitchen, at_c: float = STORED_C) -> Sequence[Reading]:
@@ -155,11 +156,11 @@ def _ripening(recipe: Recipe, kitchen: Kitchen, at_c: float) -> Sequence[Reading
 
 def _modelling(recipe: Recipe, _kitchen: Kitchen, _at_c: float) -> Sequence[Reading]:
     chocolate = [(line, grams) for line, grams in recipe.weighed if line.ingredient.kind in CHOCOLATE_KINDS]
-    syrup_g = sum(grams for line, grams in recipe.weighed if line.ingredient.key in SYRUPS)
+    syrup_g = sum(grams for line, grams in recipe.weighed if is_syrup(line.ingredient.composition_pct))
     total_g = sum(grams for _, grams in chocolate)
     if not total_g or not syrup_g:
         return ()
-    wanted = sum(grams * _syrup_share(line.ingredient.label) for line, grams in chocolate) / total_g
+    wanted = sum(grams * MODELLING_SYRUP[tempering_kind(line.ingredient)] for line, grams in chocolate) / total_g
     share = syrup_g / total_g
     apart = share - wanted
     words = (
@@ -226,7 +227,7 @@ def _binder_to_dry(recipe: Recipe, _kitchen: Kitchen, _at_c: float) -> Sequence[
 
 
 def _yolk(recipe: Recipe) -> Sequence[Reading]:
-    yolk_g = sum(grams for line, grams in recipe.weighed if line.ingredient.key == "egg_yolk")
+    yolk_g = sum(grams for line, grams in recipe.weighed if line.ingredient.raw_egg == "yolk")
     if not yolk_g:
         return ()
     return (
@@ -243,10 +244,6 @@ def _yolk(recipe: Recipe) -> Sequence[Reading]:
 
 def _sugar_share(composition_pct: Mapping[str, float]) -> float:
     return sum(composition_pct[name] for name in SUGARS) / 100
-
-
-def _syrup_share(label: str) -> float:
-    return next((share for kind, share in MODELLING_SYRUP.items() if label.startswith(kind)), MODELLING_SYRUP["dark"])
 
 
 MAKERS: Final[Mapping[str, Callable[[Recipe, Kitchen, float], Sequence[Reading]]]] = MappingProxyType(

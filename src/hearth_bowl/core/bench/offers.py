@@ -9,6 +9,7 @@ from typing import Final
 
 from hearth_bowl.core.assess.assess import Assessment
 from hearth_bowl.core.geometry.numbers import crossing
+from hearth_bowl.core.ingredients.attributes import is_milk
 from hearth_bowl.core.ingredients.library import find
 from hearth_bowl.core.mass.set_index import index_at
 from hearth_bowl.core.mass.split import rescue_g
@@ -16,8 +17,6 @@ from hearth_bowl.core.recipe.recipe import AIMED_INDEX, Recipe
 from hearth_bowl.core.recipe.weighing import shown_g
 from hearth_bowl.core.solve.slide import slide_mixtures, slide_of
 
-RESCUE_MILKS: Final = ("milk_semi", "milk_whole")
-"""What is looked for in the recipe first; else whole milk is added. Cream brings as much fat as water: worse."""
 WORTH_MENDING: Final = ("fragile", "splits")
 LEAST_OFFER_G: Final = 3.0
 LEAST_OFFER_SHARE: Final = 0.02
@@ -62,7 +61,7 @@ def split_offer(recipe: Recipe, assessment: Assessment) -> Offer | None:
         (
             position
             for position, line in enumerate(recipe.lines)
-            if line.ingredient.key in RESCUE_MILKS and not line.pinned
+            if is_milk(line.ingredient.composition_pct, line.ingredient.allergens) and not line.pinned
         ),
         None,
     )

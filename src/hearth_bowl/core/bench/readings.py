@@ -25,7 +25,7 @@ from hearth_bowl.core.bench.why import (
 )
 from hearth_bowl.core.ingredients.ingredient import CEREALS
 from hearth_bowl.core.keep.allergens import not_known
-from hearth_bowl.core.keep.keeping import texture_words
+from hearth_bowl.core.keep.texture import texture_words
 from hearth_bowl.core.mass.kitchen import Kitchen
 from hearth_bowl.core.mass.set_index import HIGHEST_INDEX
 from hearth_bowl.core.mass.split import SPLIT_BOUNDS
@@ -175,17 +175,20 @@ def _crystals(assessment: Assessment) -> Sequence[Reading]:
 
 
 def _alcohol(assessment: Assessment) -> Sequence[Reading]:
-    if not assessment.alcohol_pct:
+    told = {warning.code: warning for warning in assessment.warnings}
+    trace, contains = told.get("alcohol-trace"), told.get("contains-alcohol")
+    said = contains or trace
+    if said is None:
         return ()
+    each_g = f"⟦{assessment.alcohol_pct * PIECE_G / 100:.2f} g⟧ in a piece of ⟦{PIECE_G:g} g⟧, as weighed."
     return (
         Reading(
             code="alcohol",
-            title="Contains alcohol",
-            shown=f"{assessment.alcohol_pct:.1f}",
+            title="Contains alcohol" if contains else "A trace of alcohol",
+            shown=f"{assessment.alcohol_pct:.1f}" if contains else f"{assessment.alcohol_pct:.2f}",
             unit="% by mass",
-            words=f"⟦{assessment.alcohol_pct * PIECE_G / 100:.2f} g⟧ in a piece of ⟦{PIECE_G:g} g⟧, as weighed in. "
-            "Declare it, keep it from children; heat never takes all of it away.",
-            state=LOOK,
+            words=f"{each_g} {said.message}" if contains else said.message,
+            state=LOOK if contains else QUIET,
             why=why_alcohol(assessment),
         ),
     )

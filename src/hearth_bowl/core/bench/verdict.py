@@ -28,6 +28,7 @@ DOES: Final = MappingProxyType(
         "coat-cake": ("Coats a cake", "to coat a cake"),
         "roll": ("Rolls cleanly", "to roll"),
         "cut": ("Cuts cleanly", "to cut"),
+        "frame": ("Cuts on a chocolate bottom", "to cut in a frame"),
     }
 )
 CLASS_DOES: Final = MappingProxyType(

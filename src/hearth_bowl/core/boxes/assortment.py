@@ -23,6 +23,7 @@ from hearth_bowl.core.geometry.cavities import Weighed
 from hearth_bowl.core.geometry.numbers import FLOOR_GUARD
 from hearth_bowl.core.ingredients.ingredient import Ingredient
 from hearth_bowl.core.keep.cautions import Caution
+from hearth_bowl.core.keep.keeping import shortest
 from hearth_bowl.core.mass.kitchen import Kitchen
 from hearth_bowl.core.mass.tempering import tempering_kind
 from hearth_bowl.core.recipe.recipe import Recipe
@@ -155,7 +156,7 @@ def plan_boxes(
         cost_per_box=_cost_per_box(rows, made),
         box=None if box is None else _room(rows, worked, box),
         allergens=tuple(sorted({one.group for row in made for one in row.allergens})),
-        keeping=min((row.keeping for row in made), key=lambda keeping: (keeping.days_high, keeping.days_low)),
+        keeping=shortest([row.keeping for row in made]),
         order=work_order(worked),
     )
 

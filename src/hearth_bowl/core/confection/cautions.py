@@ -11,9 +11,8 @@ from hearth_bowl.core.assess.assess import Assessment
 from hearth_bowl.core.confection.confection import Confection, Extra
 from hearth_bowl.core.confection.laid import Ball, Block, Given
 from hearth_bowl.core.fit.vessel import Mould
-from hearth_bowl.core.ingredients.ingredient import Ingredient
-from hearth_bowl.core.keep.cautions import RAW_EGGS, Caution
-from hearth_bowl.core.keep.keeping import CRISP, CRISP_UNTIL
+from hearth_bowl.core.keep.cautions import CHOKING, Caution
+from hearth_bowl.core.keep.texture import softens
 
 THIN_WALL_MM: Final = 2.0
 SEEPS_PCT: Final = 3.0
@@ -22,7 +21,6 @@ WET_FROM: Final = 0.95
 """Plain chocolate beside a part as wet as that, which no ganache is, softens and blooms; so it does beside fruit."""
 CHOKING_BELOW_MM: Final = 45.0
 """A round or hard piece narrower than a small child's throat is wide, with room to spare."""
-HARD: Final = frozenset({"hazelnut_whole", "almond_whole", "pistachio_whole", "walnut_whole", "marshmallows"})
 SEALED: Final = frozenset({"mould", "ball"})
 
 
@@ -33,40 +31,26 @@ def confection_cautions(
     alcohol_each_g: float,
     outside: Ball | Block | None,
 ) -> tuple[Caution, ...]:
-    """Return every caution of a confection, what can hurt first."""
-    codes = {caution.code for row in found for caution in row.warnings}
-    keys = {line.ingredient.key for one in given for line, _ in one.stuff.recipe.weighed}
-    cautions: list[Caution] = []
-    if keys & RAW_EGGS:
-        cautions.append(
-            Caution(
-                code="raw-egg",
-                message="Contains raw egg: take pasteurised, or stir sugar and white over a bath until all of it reads "
-                "⟦71 °C⟧; not for infants, the pregnant, the old or the ill. Local food rules decide.",
-            )
-        )
-    if "contains-alcohol" in codes:
+    """Return every caution of a confection, what can hurt first; of its masses in the words of `what_can_hurt`."""
+    told = [caution for row in found for caution in row.warnings]
+    first = {caution.code: caution for caution in reversed(told)}
+    cautions: list[Caution] = [first[code] for code in ("raw-egg", "egg-cooked") if code in first]
+    if "contains-alcohol" in first:
         cautions.append(
             Caution(
                 code="alcohol",
-                message=f"Contains alcohol, ⟦{alcohol_each_g:.2f} g⟧ a piece as weighed in: declare it, keep it from "
+                message=f"Contains alcohol, ⟦{alcohol_each_g:.2f} g⟧ a piece as weighed: declare it, keep it from "
                 "children and from those who are pregnant. Heat never takes all of it away.",
+                label=first["contains-alcohol"].label,
             )
         )
     cautions += _thin_shell(given, found)
-    if "honey" in keys:
-        cautions.append(Caution(code="honey-infants", message="Contains honey: not for infants under one year."))
-    if any(_has_gelatine(line.ingredient) for one in given for line, _ in one.stuff.recipe.weighed):
-        cautions.append(
-            Caution(code="gelatine", message="Contains gelatine: not for vegetarians, and by faith not for some.")
-        )
-    if _may_choke(given, outside):
-        cautions.append(
-            Caution(
-                code="choking",
-                message="Round, small or hard: cut it up for small children, and let nobody run or laugh with it.",
-            )
-        )
+    cautions += [first[code] for code in ("honey-infants", "gelatine") if code in first]
+    is_small_ball = isinstance(outside, Ball) and outside.diameter_mm < CHOKING_BELOW_MM
+    if "choking" in first or is_small_ball:
+        cautions.append(CHOKING)
+    cautions += [first[code] for code in ("soft-cheese",) if code in first]
+    cautions += list(dict.fromkeys(caution for caution in told if caution.code == "strong-flavour"))
     cautions += _neighbours(given, found)
     cautions += _sealed(confection, given)
     if any(one.stuff.recipe.family == "dry-mix" for one in given):
@@ -97,17 +81,8 @@ def _thin_shell(given: Sequence[Given], found: Sequence[Assessment]) -> list[Cau
     return [Caution(code="alcohol-thin-shell", message=message)]
 
 
-def _has_gelatine(ingredient: Ingredient) -> bool:
-    return ingredient.key == "marshmallows" or "gelatine" in ingredient.name.lower()
-
-
-def _may_choke(given: Sequence[Given], outside: Ball | Block | None) -> bool:
-    is_small_ball = isinstance(outside, Ball) and outside.diameter_mm < CHOKING_BELOW_MM
-    return is_small_ball or any(line.ingredient.key in HARD for one in given for line, _ in one.stuff.recipe.weighed)
-
-
-def _is_crisp(one: Given) -> bool:
-    return one.stuff.is_bought and any(line.ingredient.key in CRISP for line in one.stuff.recipe.lines)
+def _is_crisp(one: Given, water_activity: float) -> bool:
+    return one.stuff.is_bought and any(softens(line.ingredient, water_activity) for line in one.stuff.recipe.lines)
 
 
 def _high(one: Given, row: Assessment) -> float:
@@ -125,7 +100,7 @@ def _neighbours(given: Sequence[Given], found: Sequence[Assessment]) -> list[Cau
     eaten = [(one, row) for one, row in zip(given, found, strict=True) if one.part.role != "shell"]
     for (one, row), (other, beside) in pairwise(eaten):
         for crisp, wet, of_wet in ((one, other, beside), (other, one, row)):
-            if _is_crisp(crisp) and _high(wet, of_wet) > CRISP_UNTIL:
+            if _is_crisp(crisp, _high(wet, of_wet)):
                 cautions["crisp-beside-wet"] = (
                     f"{crisp.stuff.name} beside {wet.stuff.name}: the crunch goes, of crumbs in a day or two, of nuts "
                     "in days. A film of cocoa butter or chocolate holds it off, or put it on late."
@@ -157,7 +132,10 @@ def _sealed(confection: Confection, given: Sequence[Given]) -> list[Caution]:
     ]
     if not closed or not fresh:
         return []
-    message = f"{fresh[0]} holds fresh cream or milk behind a seal: nobody sees it spoil. Keep it cold, by the date."
+    message = (
+        f"{fresh[0]} holds fresh cream or milk. Spoilage inside a sealed shell is invisible: keep it cold, and eat it "
+        "by its date."
+    )
     return [Caution(code="fresh-cream-sealed", message=message)]
 
 
@@ -165,4 +143,5 @@ def _not_eaten(extras: Sequence[Extra]) -> list[Caution]:
     if not extras:
         return []
     named = ", ".join(extra.name for extra in extras)
-    return [Caution(code="not-for-eating", message=f"Not for eating: {named}. Take it off before a child gets it.")]
+    words = f"Not for eating: {named}. Take it off before a child gets it."
+    return [Caution(code="not-for-eating", message=words, label=words)]

@@ -1,9 +1,7 @@
 """What the one who eats it is told on a label: what it is, its energy, and what to be careful of."""
 
-from collections.abc import Mapping
 from dataclasses import dataclass
 from math import fsum
-from types import MappingProxyType
 from typing import Final
 
 from hearth_bowl.core.confection.confection import Blend
@@ -11,17 +9,6 @@ from hearth_bowl.core.confection.work_out import Worked, WorkedPart
 from hearth_bowl.core.ingredients.ingredient import energy_by_factors
 from hearth_bowl.core.recipe.recipe import Recipe
 
-TOLD: Final[Mapping[str, str]] = MappingProxyType(
-    {
-        "raw-egg": "Contains raw egg: not for infants, the pregnant, the old or the ill.",
-        "alcohol": "Not for children, nor for those who are pregnant.",
-        "honey-infants": "Contains honey: not for infants under one year.",
-        "gelatine": "Contains gelatine.",
-        "choking": "Round, small or hard: cut it up for small children.",
-    }
-)
-"""By the code of a caution. What a cook must do in making it stands in the kitchen, not on the box."""
-AS_SAID: Final = frozenset({"not-for-eating"})
 OUTSIDE: Final = ("shell", "coat", "rolling")
 ENERGY_SPREAD: Final = 0.1
 """How far energy by tables may lie from energy by analysis: a judgement."""
@@ -39,12 +26,7 @@ class Energy:
 
 def told_eater(worked: Worked) -> tuple[str, ...]:
     """Return the cautions for the one who eats it, what can hurt first."""
-    found = [
-        TOLD.get(caution.code, caution.message)
-        for caution in worked.cautions
-        if caution.code in TOLD or caution.code in AS_SAID
-    ]
-    return tuple(found)
+    return tuple(caution.label for caution in worked.cautions if caution.label)
 
 
 def what_it_is(worked: Worked) -> str:

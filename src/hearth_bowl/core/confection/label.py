@@ -7,7 +7,7 @@ from hearth_bowl.core.confection.declared import names_of
 from hearth_bowl.core.confection.work_out import Worked
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.ingredients.ingredient import Ingredient
-from hearth_bowl.core.keep.allergens import not_known
+from hearth_bowl.core.keep.allergens import is_not_known, not_known, traces, what_is_not_known
 from hearth_bowl.core.recipe.recipe import Recipe
 
 PLACES: Final = {
@@ -30,7 +30,7 @@ class LabelIngredient:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Label:
-    """A label; masses g. It is best before so many `days` from when it was made."""
+    """A label; masses g. It is best before so many `days` from when it was made; with `use_by`, not eaten after."""
 
     name: str
     net_g: float
@@ -39,6 +39,7 @@ class Label:
     alcohol_each_g: float | None
     keep: str
     days: int
+    use_by: bool
     cautions: tuple[str, ...]
     defer: str = DEFER
 
@@ -57,11 +58,12 @@ def label_of(worked: Worked, pieces: int | None = None) -> Label:
     return Label(
         name=worked.confection.name,
         net_g=worked.piece_g * (worked.pieces if pieces is None else pieces),
-        may_contain=tuple(sorted(warned - set(worked.allergens))),
+        may_contain=traces(warned, worked.allergens),
         ingredients=tuple(_named(ingredient) for ingredient, _ in worked.ingredients),
         alcohol_each_g=worked.per_piece.alcohol_g if has_alcohol else None,
         keep=f"{PLACES[keeping.where]}: {keeping.because}.",
         days=keeping.days_low,
+        use_by=keeping.use_by,
         cautions=tuple(caution.message for caution in worked.cautions),
     )
 
@@ -72,15 +74,16 @@ def not_known_in(worked: Worked) -> tuple[tuple[int, str], ...]:
     for position, part in enumerate(worked.confection.parts):
         weighed = next((row.weigh for row in worked.parts if row.part is part), ())
         names = [*(not_known(part.of) if isinstance(part.of, Recipe) else ())]
-        names += [row.ingredient.name for row in weighed if not row.ingredient.allergens_known]
+        names += [row.ingredient.name for row in weighed if is_not_known(row.ingredient)]
         found.update({(position, name): None for name in names})
     return tuple(found)
 
 
 def _refuse_unknown(worked: Worked) -> None:
     for position, name in not_known_in(worked):
-        message = f"what allergens {name} holds is not known"
-        allowed = "its line settled, or its groups from the packet, or none of them"
+        what = next((what_is_not_known(one) for one, _ in worked.ingredients if one.name == name), "")
+        message = f"Nobody knows {what or 'which allergens it holds'}: {name}."
+        allowed = "Settle its line, or say what its packet says."
         raise BadInput(("parts", position, "of"), message, allowed, "not-known")
 
 

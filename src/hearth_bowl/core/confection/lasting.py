@@ -8,7 +8,7 @@ from typing import Final
 
 from hearth_bowl.core.confection.work_out import Worked
 from hearth_bowl.core.ingredients.ingredient import Ingredient
-from hearth_bowl.core.keep.keeping import OUT_BEFORE_MIN, OUT_OF_COLD_MIN, texture_words
+from hearth_bowl.core.keep.keeping import OUT_BEFORE_MIN, OUT_OF_COLD_MIN
 from hearth_bowl.core.recipe.ratios import CHOCOLATE_KINDS
 from hearth_bowl.core.recipe.recipe import Recipe
 
@@ -16,10 +16,14 @@ FROZEN_DAYS: Final = 60
 """Cold stops what spoils, but fat and aromas still change: two months, a judgement."""
 THAWED_DAYS: Final = 3
 """What was thawed is eaten within so many days, and within what was left of its own: a judgement."""
+BESIDE: Final = ("crisp-beside-wet", "water-beside-chocolate")
+"""Cautions of parts beside each other that tell of texture."""
 NOT_FROZEN: Final = {
     "soft-cheese": "soft cheese weeps when it thaws",
     "whipped-ganache": "its foam collapses when it thaws",
     "fondant": "its syrup weeps and its crystals grow",
+    "fruit-jelly": "its gel weeps when it thaws",
+    "hard-sugar": "it draws water as it thaws, and turns sticky",
 }
 
 
@@ -27,7 +31,7 @@ NOT_FROZEN: Final = {
 class Lasting:
     """What decides how long it is safe, what goes of its texture first, and what to do; each in words.
 
-    `may_freeze` is False where freezing spoils it.
+    `may_freeze` is False where freezing spoils it; with `use_by` it is not eaten past its day.
     """
 
     where: str
@@ -41,6 +45,7 @@ class Lasting:
     thaw: str
     take_out: str
     may_freeze: bool
+    use_by: bool = False
 
 
 def lasting_of(worked: Worked) -> Lasting:
@@ -56,7 +61,7 @@ def lasting_of(worked: Worked) -> Lasting:
         days_high=keeping.days_high,
         safety=keeping.because,
         part=keeping.part,
-        texture=_texture(recipes, is_coated, keeping.where),
+        texture=_texture(worked, recipes, is_coated),
         wrap=_wrap(is_coated, cold),
         freeze=f"Not for the freezer: {why_not}."
         if why_not
@@ -70,6 +75,7 @@ def lasting_of(worked: Worked) -> Lasting:
         if cold
         else "Serve it as it is; keep it from the sun and from the stove.",
         may_freeze=not why_not,
+        use_by=keeping.use_by,
     )
 
 
@@ -82,11 +88,13 @@ def _why_not_frozen(worked: Worked, recipes: list[Recipe]) -> str:
     return next((NOT_FROZEN[recipe.family] for recipe in recipes if recipe.family in NOT_FROZEN), "")
 
 
-def _texture(recipes: list[Recipe], is_coated: bool, where: str) -> str:
-    found = [words for recipe in recipes if (words := texture_words(recipe, None))]
+def _texture(worked: Worked, recipes: list[Recipe], is_coated: bool) -> str:
+    """Return what softens, dries or weeps first: inside its masses, and of parts beside each other."""
+    found = list(worked.texture)
+    found += [caution.message for caution in worked.cautions if caution.code in BESIDE]
     if is_coated:
         found.append("A chocolate shell turns grey where it gets warm or wet; that is dull, not unsafe.")
-    elif any(_has_chocolate(recipe) for recipe in recipes) and where == "fridge":
+    elif any(_has_chocolate(recipe) for recipe in recipes) and worked.keeping.where == "fridge":
         found.append("Open in the fridge it dries at its edges and takes up smells.")
     return " ".join(dict.fromkeys(found)) or "Its texture lasts about as long as it does."
 

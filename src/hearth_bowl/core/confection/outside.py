@@ -17,16 +17,10 @@ from hearth_bowl.core.fit.rolling import ROLLING
 from hearth_bowl.core.geometry.cakes import Cake
 from hearth_bowl.core.geometry.pieces import piece_coat_g
 from hearth_bowl.core.ingredients.ingredient import Ingredient
-from hearth_bowl.core.recipe.ratios import CHOCOLATE_KINDS
 
 USUAL_DIP_BOWL_MM: Final = 110.0
-ROLLED_IN: Final[Mapping[str, str]] = MappingProxyType(
-    {
-        "cocoa_powder_11": "cocoa", "cocoa_powder_21": "cocoa", "sugar_icing": "icing-sugar",
-        "coconut_desiccated": "coconut", "sprinkles": "sprinkles",
-    }
-)  # fmt: skip
-"""Which rolling coat an ingredient is; whole and chopped nuts are nuts, chocolate is flakes."""
+SUGAR_PCT: Final = 80.0
+"""Sucrose from which a powder is rolled in as icing sugar, and grains as sprinkles: food tables."""
 ROLLED_OF: Final[Mapping[str, str]] = MappingProxyType(
     {
         "cocoa": "cocoa_powder_21",
@@ -132,11 +126,18 @@ def _rolled_in(one: Given) -> str:
 
 def rolling_of(ingredient: Ingredient) -> str | None:
     """Return which rolling coat an ingredient is: a powder, sprinkles, nuts or flakes; None for others."""
-    if ingredient.label in ROLLED_IN:
-        return ROLLED_IN[ingredient.label]
+    parts = ingredient.composition_pct
+    if ingredient.kind == "cocoa-powder":
+        return "cocoa"
+    if ingredient.is_chocolate:
+        return "flakes"
     if ingredient.own_body and {"nuts", "peanut"} & set(ingredient.allergens):
         return "nuts"
-    return "flakes" if ingredient.kind in CHOCOLATE_KINDS else None
+    if ingredient.own_body and ingredient.other_fat_kind == "coconut" and parts["other_fat"] > 0:
+        return "coconut"
+    if parts["sucrose"] >= SUGAR_PCT and ingredient.density_is_bulk:
+        return "sprinkles" if ingredient.own_body else "icing-sugar"
+    return None
 
 
 def _top(one: Given, laid: Laid) -> None:

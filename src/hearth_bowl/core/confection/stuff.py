@@ -9,7 +9,7 @@ from typing import Final
 from hearth_bowl.core.confection.confection import Blend, Form, Part
 from hearth_bowl.core.fit.ask import USUAL_LOSS_PCT
 from hearth_bowl.core.fit.dipping import SET_CHOCOLATE_G_PER_ML
-from hearth_bowl.core.fit.made import LUMPS, PACKED_SHARE, Made, made_of
+from hearth_bowl.core.fit.made import PACKED_SHARE, Made, made_of
 from hearth_bowl.core.ingredients.ingredient import Ingredient
 from hearth_bowl.core.mass.cooking import finished_or_none
 from hearth_bowl.core.mass.kitchen import Kitchen
@@ -21,8 +21,6 @@ BY_HAND: Final = frozenset({"modelling", "marzipan"})
 """Families that are worked by hand: nothing stays in bowl or bag."""
 DRY_BELOW: Final = 0.10
 """Bought things with less water than this by mass keep dry: nuts 4 to 6 %, powders 3 to 10 %. Judged."""
-LUMP_G_PER_ML: Final = 0.36
-"""One mini marshmallow; a heap of them has 45 % gaps. Fair, ±15 %: the handbook's."""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -111,8 +109,9 @@ def _density(blended: tuple[tuple[Ingredient, float], ...], recipe: Recipe, *, l
     """Return how heavy it lies: set chocolate, a lump of what is lumps, else by each one's own density."""
     if all(ingredient.kind in CHOCOLATE_KINDS for ingredient, _ in blended):
         return SET_CHOCOLATE_G_PER_ML
-    if lumps and all(ingredient.key in LUMPS for ingredient, _ in blended):
-        return LUMP_G_PER_ML
+    lump_g_per_ml = blended[0][0].lump_g_per_ml
+    if lumps and lump_g_per_ml is not None and all(one.lump_g_per_ml == lump_g_per_ml for one, _ in blended):
+        return lump_g_per_ml
     in_gaps = PACKED_SHARE if lumps else 1.0  # a bulk density counts the gaps, which lumps have beside
     return recipe.mass_g / sum(
         grams / line.ingredient.density_g_per_ml * (in_gaps if line.ingredient.density_is_bulk else 1.0)

@@ -6,6 +6,7 @@ from math import floor
 from types import MappingProxyType
 from typing import Final
 
+from hearth_bowl.core.assess.assess import Assessment
 from hearth_bowl.core.confection.balls import roll_balls
 from hearth_bowl.core.confection.cake import spread_cake
 from hearth_bowl.core.confection.cautions import confection_cautions
@@ -22,6 +23,7 @@ from hearth_bowl.core.fit.ask import kind_of
 from hearth_bowl.core.geometry.numbers import FLOOR_GUARD
 from hearth_bowl.core.ingredients.ingredient import Ingredient
 from hearth_bowl.core.keep.cautions import Caution
+from hearth_bowl.core.keep.texture import texture_words
 from hearth_bowl.core.mass.kitchen import Kitchen
 from hearth_bowl.core.recipe.recipe import Recipe
 
@@ -141,6 +143,7 @@ class Worked:
     ingredients: tuple[tuple[Ingredient, float], ...]
     keeping: PieceKeeping
     cautions: tuple[Caution, ...]
+    texture: tuple[str, ...]
     body: Body
     notes: tuple[str, ...]
 
@@ -182,9 +185,20 @@ def work_out(confection: Confection, kitchen: Kitchen | None = None) -> Worked:
         ingredients=falling(there, each_g),
         keeping=piece_keeping(there, found),
         cautions=confection_cautions(confection, there, found, per_piece.alcohol_g, laid.outside),
+        texture=_texture(there, found),
         body=laid.body,
         notes=tuple(dict.fromkeys(laid.notes)),
     )
+
+
+def _texture(given: Sequence[Given], found: Sequence[Assessment]) -> tuple[str, ...]:
+    """Return what goes first of each mass's texture, in the order of the parts."""
+    told = [
+        texture_words(one.stuff.recipe, row.water_activity.estimate)
+        for one, row in zip(given, found, strict=True)
+        if not one.stuff.is_bought
+    ]
+    return tuple(dict.fromkeys(words for words in told if words))
 
 
 def _worked(one: Given, part: PartLaid) -> WorkedPart:

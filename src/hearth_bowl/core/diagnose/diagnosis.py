@@ -18,7 +18,7 @@ from hearth_bowl.core.diagnose.signs import SIGNS, STAGES
 from hearth_bowl.core.errors import BadInput, check_number
 from hearth_bowl.core.ingredients.ingredient import Ingredient
 from hearth_bowl.core.keep.cautions import Caution
-from hearth_bowl.core.keep.keeping import OUT_OF_COLD_MIN, SOFT_CHEESES
+from hearth_bowl.core.keep.keeping import OUT_OF_COLD_MIN
 from hearth_bowl.core.mass.kitchen import Kitchen
 from hearth_bowl.core.mass.little_water import FAMILIES as MEETS_WATER
 from hearth_bowl.core.mass.little_water import is_nut_paste
@@ -168,10 +168,7 @@ def _hazard(seen: Seen, bowl: Bowl) -> str | None:
 
 def _is_perishable(ingredient: Ingredient) -> bool:
     """Return whether an ingredient is soft cheese or egg that was not pasteurised."""
-    if ingredient.key in SOFT_CHEESES:
-        return True
-    wet = ingredient.composition_pct["water"] >= 50
-    return "egg" in ingredient.allergens and wet and "pasteurised" not in (ingredient.key or "")
+    return ingredient.fresh_cheese or ingredient.raw_egg is not None
 
 
 def _because(cause: str, evidence: list[Evidence], seen: Seen) -> tuple[str, ...]:

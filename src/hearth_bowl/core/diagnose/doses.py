@@ -3,7 +3,6 @@
 Numbers with no source beside them are judgements, or limits of the reckoning.
 """
 
-from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from math import fsum
 from typing import Final
@@ -11,6 +10,7 @@ from typing import Final
 from hearth_bowl.core.diagnose.bowl import Bowl
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.geometry.numbers import crossing
+from hearth_bowl.core.ingredients.attributes import is_milk
 from hearth_bowl.core.ingredients.ingredient import Ingredient
 from hearth_bowl.core.ingredients.library import find
 from hearth_bowl.core.mass.boiling import cook_to_water_pct
@@ -21,8 +21,6 @@ from hearth_bowl.core.mass.split import RESCUE_TARGET, rescue_g
 from hearth_bowl.core.recipe.ratios import CHOCOLATE_KINDS
 from hearth_bowl.core.recipe.recipe import Line, Recipe, checked_recipe
 
-MILKS: Final = ("milk_skim", "milk_semi", "milk_whole")
-"""What mends a split mass best, where the recipe has one of them; else whole milk is taken."""
 NEAR: Final = 0.002
 MOST_SHARE: Final = 1.5
 """No dose is more than one and a half times the mass that it mends."""
@@ -59,7 +57,7 @@ def unsplit(bowl: Bowl) -> Dose | None:
     ratio, now = bowl.fat_to_water, bowl.now.binder
     if ratio is None or ratio <= RESCUE_TARGET:
         return None
-    milk = _of_recipe(bowl.made, MILKS) or find("milk_whole")
+    milk = _milk_of(bowl.made) or find("milk_whole")
     share = milk.composition_pct
     grams = rescue_g(now.fat_g, now.grams["water"], share["water"] / 100, share["milk_fat"] / 100)
     return _dose(bowl, milk, grams if grams and grams >= LEAST_SHARE * bowl.mass_g else None)
@@ -162,9 +160,14 @@ def _grams_of(ingredient: Ingredient, grams: float) -> Mixture:
     return mix(checked_recipe(name="dose", family="filling", use=None, lines=[line]))
 
 
-def _of_recipe(recipe: Recipe, keys: Sequence[str]) -> Ingredient | None:
-    there = {line.ingredient.key: line.ingredient for line, _ in recipe.weighed}
-    return next((there[key] for key in keys if key in there), None)
+def _milk_of(recipe: Recipe) -> Ingredient | None:
+    """Return the recipe's own milk, the leanest first: what mends a split mass best; None where it has none."""
+    milks = [
+        line.ingredient
+        for line, _ in recipe.weighed
+        if is_milk(line.ingredient.composition_pct, line.ingredient.allergens)
+    ]
+    return min(milks, key=lambda milk: milk.composition_pct["milk_fat"], default=None)
 
 
 def _heaviest(recipe: Recipe, kinds: tuple[str, ...]) -> Ingredient | None:

@@ -10,7 +10,6 @@ from hearth_bowl.core.fit.ask import Ask
 from hearth_bowl.core.mass.mixture import Mixture, mix
 from hearth_bowl.core.recipe.recipe import Recipe
 
-LUMPS: Final = frozenset({"marshmallows"})
 PACKED_SHARE: Final = 0.55
 """Of the room that lumps take up only so much is lump: finer things fill the rest first. Handbook of this craft."""
 
@@ -43,7 +42,7 @@ def loose_ml(recipe: Recipe) -> float:
     powder_ml = lumps_ml = 0.0
     for line, grams in recipe.weighed:
         room_ml = grams / line.ingredient.density_g_per_ml
-        if line.ingredient.key in LUMPS:
+        if line.ingredient.lump_g_per_ml is not None:
             lumps_ml += room_ml
         else:
             powder_ml += room_ml

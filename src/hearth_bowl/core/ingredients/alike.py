@@ -5,7 +5,8 @@ from difflib import get_close_matches
 from typing import Final
 
 from hearth_bowl.core.errors import BadInput
-from hearth_bowl.core.ingredients.ingredient import ALLERGENS, CEREALS, NUTS, Ingredient, own_ingredient
+from hearth_bowl.core.ingredients.attributes import NUTS
+from hearth_bowl.core.ingredients.ingredient import ALLERGENS, CEREALS, Ingredient, own_ingredient
 from hearth_bowl.core.ingredients.library import LIBRARY, find
 
 NEAR: Final = 0.72
@@ -13,7 +14,7 @@ NEAR: Final = 0.72
 
 
 def like(name: str, key: str, allergens: Sequence[str] | None) -> Ingredient:
-    """Return an ingredient of a new name that is like one of the library: its composition, bulk and body are taken.
+    """Return an ingredient of a new name that is like one of the library: composition, attributes and all are taken.
 
     :param allergens: by name, a nut or a cereal by its own (pecan, wheat), else by its group (milk); an empty list is
         none, and None are those of the one that it is like.
@@ -24,22 +25,7 @@ def like(name: str, key: str, allergens: Sequence[str] | None) -> Ingredient:
     except BadInput as problem:
         raise problem.under("like") from None
     groups, named = (known.allergens, known.allergens_named) if allergens is None else groups_of(allergens)
-    return own_ingredient(
-        name=name,
-        composition_pct={part: pct for part, pct in known.composition_pct.items() if pct},
-        density_g_per_ml=known.density_g_per_ml,
-        kind=known.kind,
-        other_fat_kind=known.other_fat_kind,
-        higher_molar_mass_g_per_mol=known.higher_molar_mass_g_per_mol,
-        spoon_g_per_ml=known.spoon_g_per_ml,
-        energy_kcal_per_100g=known.energy_kcal_per_100g,
-        allergens=groups,
-        allergens_named=named,
-        pack_g=known.pack_g,
-        piece_g=known.piece_g,
-        own_body=known.own_body,
-        liquid=known.liquid,
-    )
+    return own_ingredient(similar=known, name=name, allergens=groups, allergens_named=named)
 
 
 def groups_of(allergens: Sequence[str]) -> tuple[tuple[str, ...], tuple[str, ...]]:

@@ -10,6 +10,9 @@ from typing import Final
 
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.geometry.numbers import crossing
+from hearth_bowl.core.ingredients.attributes import is_glucose_syrup
+from hearth_bowl.core.ingredients.components import COMPONENTS, FATS, SUGARS
+from hearth_bowl.core.ingredients.ingredient import Ingredient
 from hearth_bowl.core.learn.lessons import VERDICT_END_K, VERDICT_INDEX
 from hearth_bowl.core.mass.cooking import cook_plan, is_cooked_down
 from hearth_bowl.core.mass.kitchen import Kitchen
@@ -28,7 +31,8 @@ STEP: Final = 0.4
 """A change worth trying is half a class of the set: more would overshoot as often as not."""
 DOCTOR_SHARE: Final = 0.06
 """Glucose syrup of so much of the sugar keeps a boiled fudge fine: usual practice."""
-SWEET_KEYS: Final = ("sugar", "honey", "golden_syrup", "invert", "maple", "jam")
+SWEETENS_FROM: Final = 55.0
+"""Sweetness [g of sucrose in 100 g] from which an ingredient without fat is what sweetens: a judgement."""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -71,7 +75,7 @@ def _cooked(recipe: Recipe, words: Sequence[str], kitchen: Kitchen, learned_k: f
         )
     if "grainy" in words:
         position = next(
-            (p for p, line in enumerate(recipe.lines) if (line.ingredient.key or "").startswith("glucose_syrup")), None
+            (p for p, line in enumerate(recipe.lines) if is_glucose_syrup(line.ingredient.composition_pct)), None
         )
         sugar_g = mix(recipe).grams["sucrose"]
         if position is not None and recipe.amounts_g[position] < DOCTOR_SHARE * sugar_g:
@@ -145,12 +149,18 @@ def _oil(recipe: Recipe, words: Sequence[str]) -> Iterator[NextChange]:
             return
 
 
+def _sweetens(ingredient: Ingredient) -> bool:
+    parts = ingredient.composition_pct
+    sweetness = sum(parts[name] * COMPONENTS[name].sweetness for name in SUGARS)
+    return sweetness >= SWEETENS_FROM and not ingredient.own_body and sum(parts[name] for name in FATS) < 1
+
+
 def _sweetness(recipe: Recipe, words: Sequence[str]) -> Iterator[NextChange]:
     way = -1 if "too sweet" in words else 1 if "not sweet enough" in words else 0
     positions = [
         p
         for p, line in enumerate(recipe.lines)
-        if way and not line.pinned and (line.ingredient.key or "").startswith(SWEET_KEYS) and recipe.amounts_g[p] > 0
+        if way and not line.pinned and _sweetens(line.ingredient) and recipe.amounts_g[p] > 0
     ]
     if not positions:
         return

@@ -8,6 +8,7 @@ from types import MappingProxyType
 from typing import Final
 
 from hearth_bowl.core.errors import BadInput
+from hearth_bowl.core.ingredients.ingredient import Ingredient
 from hearth_bowl.core.mass.boiling import (
     SEA_LEVEL_KPA,
     Boiling,
@@ -22,21 +23,33 @@ from hearth_bowl.core.mass.kitchen import Kitchen
 from hearth_bowl.core.mass.mixture import Mixture, mix, mix_lines
 from hearth_bowl.core.mass.sugar_stages import same_solids_c
 from hearth_bowl.core.recipe.ratios import CHOCOLATE_KINDS
-from hearth_bowl.core.recipe.recipe import Recipe
+from hearth_bowl.core.recipe.recipe import Line, Recipe
 
 FINISHED_WATER_PCT: Final = MappingProxyType(
-    {"fudge": 12.5, "fondant": 12.0, "condensed-milk": 20.0, "caramel": 8.5, "hard": 2.5}
-)
+    {
+        "fudge": 12.5, "fondant": 12.0, "condensed-milk": 20.0, "caramel": 8.5, "flowing-caramel": 16.0, "jelly": 24.0,
+        "marshmallow": 15.0, "nougat": 8.5, "hard": 2.5,
+    }
+)  # fmt: skip
 """Water in what is left at the end of the boil, by what it is. Typical values, fair. Source: boil-practice."""
-KIND_OF_FAMILY: Final = MappingProxyType({"boiled-fudge": "fudge", "simmered-fudge": "fudge", "fondant": "fondant"})
+KIND_OF_FAMILY: Final = MappingProxyType(
+    {
+        "boiled-fudge": "fudge", "simmered-fudge": "fudge", "fondant": "fondant", "fruit-jelly": "jelly",
+        "hard-sugar": "hard",
+    }
+)  # fmt: skip
+FLOWING_USES: Final = frozenset({"fill-shell", "pipe", "pour", "dollop", "glaze"})
+"""Uses for which a caramel flows: it is cooked to more water. Source: boil-practice."""
 CONDENSED_SHARE: Final = 0.5
+SUGAR_FROM_PCT: Final = 80.0
+"""Sucrose from which an ingredient is a sugar: brown and palm sugars hold 80 to 97 %. Food tables."""
 LITTLE_SUGAR_SHARE: Final = 0.1
 """A mass of half condensed milk and hardly any sugar besides is cooked until it leaves the pan."""
 SYRUP_SHARE: Final = 0.3
 """What is boiled is boiled down where so much of it is sugar; cream is only brought to the boil."""
 NEAR_END_K: Final = 2.0
-COOKED_DOWN: Final = frozenset({"boiled-fudge", "simmered-fudge"})
-"""Families of which nothing is left as it was weighed in: their readings are of the finished mass."""
+COOKED_DOWN: Final = frozenset({"boiled-fudge", "simmered-fudge", "caramel", "fruit-jelly", "aerated", "hard-sugar"})
+"""Families of which nothing is left as it was weighed: their readings are of the finished mass."""
 BOILED_STAGES: Final = frozenset({"warm", "boil", ""})
 ETHANOL_KCAL_PER_G: Final = 7.0
 
@@ -67,17 +80,26 @@ def is_cooked_down(recipe: Recipe) -> bool:
 
 
 def cooked_part(recipe: Recipe) -> Mixture:
-    """Return what is in the pan at the boil, the chocolate left out: a syrup, or all that goes in warm or to boil."""
-    positions = [] if recipe.family in COOKED_DOWN else _syrup_positions(recipe)
-    return mix_lines(
-        recipe,
-        positions
-        or [
-            position
-            for position, line in enumerate(recipe.lines)
-            if line.stage in BOILED_STAGES and line.ingredient.kind not in CHOCOLATE_KINDS
-        ],
-    )
+    """Return what is in the pan at the boil: a syrup, or all that goes in warm or to boil, without chocolate."""
+    return mix_lines(recipe, cooked_positions(recipe))
+
+
+def cooked_positions(recipe: Recipe) -> list[int]:
+    """Return the positions of the lines that are in the pan at the boil.
+
+    Chocolate is left out; so are pieces without a stage, and in what is whipped its gelatine and its egg.
+    """
+    syrup = [] if recipe.family in COOKED_DOWN else _syrup_positions(recipe)
+    return syrup or [position for position, line in enumerate(recipe.lines) if _is_in_pan(recipe.family, line)]
+
+
+def _is_in_pan(family: str, line: Line) -> bool:
+    ingredient = line.ingredient
+    if line.stage not in BOILED_STAGES or ingredient.is_chocolate:
+        return False
+    if family in ("caramel", "fruit-jelly", "hard-sugar", "aerated") and ingredient.own_body and line.stage != "boil":
+        return False
+    return family != "aerated" or not (ingredient.gelatine or "egg" in ingredient.allergens)
 
 
 def _syrup_positions(recipe: Recipe) -> list[int]:
@@ -94,12 +116,51 @@ def _syrup_positions(recipe: Recipe) -> list[int]:
 
 def finished_water_pct(recipe: Recipe) -> float:
     """Return how much of what is left is water at the usual end of a recipe's boil [%]."""
+    return FINISHED_WATER_PCT[cooked_kind(recipe)]
+
+
+def cooked_kind(recipe: Recipe) -> str:
+    """Return what a recipe that is boiled becomes, a key of `FINISHED_WATER_PCT`."""
     pan_g = cooked_part(recipe).mass_g
-    condensed_g = sum(grams for line, grams in recipe.weighed if (line.ingredient.key or "").startswith("condensed"))
-    sugar_g = sum(grams for line, grams in recipe.weighed if (line.ingredient.key or "").startswith("sugar"))
+    condensed_g = sum(grams for line, grams in recipe.weighed if line.ingredient.kind == "condensed-milk")
+    sugar_g = sum(grams for line, grams in recipe.weighed if _is_sugar(line.ingredient))
     if pan_g > 0 and condensed_g >= CONDENSED_SHARE * pan_g and sugar_g <= LITTLE_SUGAR_SHARE * pan_g:
-        return FINISHED_WATER_PCT["condensed-milk"]
-    return FINISHED_WATER_PCT[KIND_OF_FAMILY.get(recipe.family, "caramel")]
+        return "condensed-milk"
+    if recipe.family == "aerated":
+        return "marshmallow" if is_marshmallow(recipe) else "nougat"
+    return KIND_OF_FAMILY.get(recipe.family, "flowing-caramel" if flows(recipe) else "caramel")
+
+
+def is_marshmallow(recipe: Recipe) -> bool:
+    """Return whether a whipped syrup is set by gelatine, or holds no egg: else it is a nougat."""
+    weighed = [line.ingredient for line, _ in recipe.weighed]
+    return any(one.gelatine for one in weighed) or not any("egg" in one.allergens for one in weighed)
+
+
+def flows(recipe: Recipe) -> bool:
+    """Return whether a caramel is cooked to flow, by what it is for."""
+    return recipe.family == "caramel" and recipe.use in FLOWING_USES
+
+
+def _is_sugar(ingredient: Ingredient) -> bool:
+    return ingredient.composition_pct["sucrose"] >= SUGAR_FROM_PCT
+
+
+def as_made(recipe: Recipe) -> Mixture:
+    """Return the mass as it is eaten: after its boil to the usual end, where it has one.
+
+    The same water is left at any altitude, so no kitchen is asked. What cannot boil is as it was weighed.
+    """
+    if not is_cooked_down(recipe):
+        return mix(recipe)
+    if recipe.end_shift_k:
+        return finished_or_none(recipe, Kitchen()) or mix(recipe)
+    pan = cooked_part(recipe)
+    grams, water_pct = pan.grams, finished_water_pct(recipe)
+    left_g = (pan.mass_g - grams["water"] - grams["ethanol"]) * water_pct / (100 - water_pct)
+    if solids_g(pan) <= 0 or not 0 < left_g < grams["water"]:
+        return mix(recipe)
+    return _less(mix(recipe), grams["water"] - left_g, grams["ethanol"])
 
 
 def cook_to_same_solids(pan: Mixture, sea_level_c: float, kpa: float) -> Cooked:
@@ -144,11 +205,14 @@ def plan_or_none(recipe: Recipe, kitchen: Kitchen) -> CookPlan | None:
 
 def finished(recipe: Recipe, cooked: Cooked) -> Mixture:
     """Return the mass as it is eaten: less what boils off."""
-    mixture = mix(recipe)
     ethanol_g = cooked_part(recipe).grams["ethanol"] if cooked.evaporated_g > 0 else 0.0
+    return _less(mix(recipe), cooked.evaporated_g - ethanol_g, ethanol_g)
+
+
+def _less(mixture: Mixture, water_g: float, ethanol_g: float) -> Mixture:
     grams = dict(mixture.grams)
+    grams["water"] -= water_g
     grams["ethanol"] -= ethanol_g
-    grams["water"] -= cooked.evaporated_g - ethanol_g
     return replace(mixture, grams=grams, energy_kcal=mixture.energy_kcal - ETHANOL_KCAL_PER_G * ethanol_g)
 
 

@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from math import fsum
 from typing import Final, Literal
 
-from hearth_bowl.core.ingredients.components import SUGARS
+from hearth_bowl.core.ingredients.components import FATS, SUGARS
 from hearth_bowl.core.ingredients.ingredient import Ingredient
 from hearth_bowl.core.recipe.pieces import is_piece
 from hearth_bowl.core.recipe.ratios import CHOCOLATE_KINDS, kind_g
@@ -18,13 +18,11 @@ FAMILIES: Final = frozenset(
     {"cream-ganache", "whipped-ganache", "butter-ganache", "nut-paste", "sugar-butter", "filling"}
 )
 """Families in which chocolate or nut paste is melted and meets water without an emulsion of its own."""
-NUT_PASTES: Final = frozenset(
-    {"hazelnut_paste", "almond_paste", "pistachio_paste", "peanut_butter", "praline_5050", "tahini"}
-)
 NUTTY: Final = frozenset({"nuts", "peanut", "sesame"})
 PASTE_FAT_PCT: Final = 25.0
 PASTE_WATER_PCT: Final = 5.0
-FREE_FATS: Final = frozenset({"cocoa_butter", "sunflower_oil", "coconut_oil", "ghee"})
+FREE_FAT_PCT: Final = 90.0
+"""Fat from which an ingredient is free fat: cocoa butter, oil, clarified butter. A judgement."""
 FREE_FAT_SHARE: Final = 0.30
 """Butter, cocoa butter or oil of that share of the chocolate keep drops from sticking its sugar together."""
 SEIZES_FROM: Final = 0.003
@@ -74,8 +72,6 @@ def rescue_g(mended: LittleWater, liquid: Ingredient) -> float:
 
 def is_nut_paste(ingredient: Ingredient) -> bool:
     """Return whether an ingredient is a nut or seed paste."""
-    if ingredient.key is not None:
-        return ingredient.key in NUT_PASTES
     composition = ingredient.composition_pct
     return (
         bool(NUTTY & set(ingredient.allergens))
@@ -104,12 +100,17 @@ def _seizing(recipe: Recipe, share: float, base_g: float) -> Zone | None:
     free_g = fsum(
         grams * (line.ingredient.composition_pct["milk_fat"] / 100 if line.ingredient.kind == "butter" else 1.0)
         for line, grams in recipe.weighed
-        if line.ingredient.kind == "butter" or line.ingredient.key in FREE_FATS
+        if line.ingredient.kind == "butter" or _is_free_fat(line.ingredient)
     )
     least = SEIZES_FROM_WITH_FAT if free_g >= FREE_FAT_SHARE * base_g else SEIZES_FROM
     if share <= least or share > GANACHE_FROM:
         return None
     return "seized" if share <= THICK_FROM else "may-seize"
+
+
+def _is_free_fat(ingredient: Ingredient) -> bool:
+    parts = ingredient.composition_pct
+    return not ingredient.is_chocolate and sum(parts[name] for name in FATS) >= FREE_FAT_PCT
 
 
 def _dough(recipe: Recipe, wet_g: float, base_g: float) -> Zone | None:

@@ -3,19 +3,30 @@
 Numbers with no source beside them are judgements, or limits of the reckoning.
 """
 
+from collections.abc import Iterator
 from dataclasses import dataclass, replace
-from typing import Final
+from typing import Any, Final
 
 import numpy as np
 
 from hearth_bowl.core.ingredients.components import COMPONENTS, FAT_KINDS, FATS, SUGARS
-from hearth_bowl.core.ingredients.ingredient import DEFAULT_HIGHER_MOLAR_MASS_G_PER_MOL
+from hearth_bowl.core.ingredients.ingredient import DEFAULT_HIGHER_MOLAR_MASS_G_PER_MOL, Ingredient
 from hearth_bowl.core.recipe.pieces import is_piece
 from hearth_bowl.core.recipe.recipe import Recipe
 
 NAMES: Final = tuple(COMPONENTS)
 POWDER_WATER_PCT: Final = 12.0
 """Glucose of an ingredient with less water than this came as powder or crystals."""
+FREE_FAT_PCT: Final = 99.0
+"""Oil or coconut fat from which an ingredient brings it free, not held in a paste or butter. Handbook, D."""
+MOSTLY_GELATINE_PCT: Final = 50.0
+"""Gelatine itself is weighed dry, whatever water it holds; a sweet brings what is neither sugar nor water. Judged."""
+AMOUNTS: Final = (
+    "higher_mol", "fruit_solids_g", "powder_cocoa_g", "powder_glucose_g", "free_oil_g", "free_coconut_g", "gelatine_g",
+    "energy_kcal",
+)  # fmt: skip
+"""What a mixture sums besides its components and its fats."""
+FREE_FATS: Final = {"oil": "free_oil_g", "coconut": "free_coconut_g"}
 FloatArray = np.ndarray[tuple[int, ...], np.dtype[np.float64]]
 _DENSITIES: Final = tuple((name, part.density_g_per_ml) for name, part in COMPONENTS.items())
 _SWEETNESS: Final = tuple((name, COMPONENTS[name].sweetness) for name in NAMES if COMPONENTS[name].sweetness)
@@ -27,7 +38,8 @@ class Mixture:
 
     `other_fat_g` splits other fat by its kind; `higher_mol` are the moles of higher saccharides; `fruit_solids_g`
     are the other solids of purées and jam; `powder_cocoa_g` is dry cocoa that came as cocoa powder, `powder_glucose_g`
-    glucose that came as powder or crystals. `pieces` is what of it all keeps a body of its own.
+    glucose that came as powder or crystals; `free_oil_g`, `free_coconut_g` are oil and coconut fat that came as such;
+    `gelatine_g` is dry gelatine. `pieces` is what of it all keeps a body of its own.
     """
 
     grams: dict[str, float]
@@ -36,6 +48,9 @@ class Mixture:
     fruit_solids_g: float
     powder_cocoa_g: float
     powder_glucose_g: float
+    free_oil_g: float
+    free_coconut_g: float
+    gelatine_g: float
     energy_kcal: float
     pieces: "Mixture | None" = None
 
@@ -88,11 +103,7 @@ class Mixture:
         return Mixture(
             grams={name: grams + share * other.grams[name] for name, grams in self.grams.items()},
             other_fat_g={kind: grams + share * other.other_fat_g[kind] for kind, grams in self.other_fat_g.items()},
-            higher_mol=self.higher_mol + share * other.higher_mol,
-            fruit_solids_g=self.fruit_solids_g + share * other.fruit_solids_g,
-            powder_cocoa_g=self.powder_cocoa_g + share * other.powder_cocoa_g,
-            powder_glucose_g=self.powder_glucose_g + share * other.powder_glucose_g,
-            energy_kcal=self.energy_kcal + share * other.energy_kcal,
+            **{name: getattr(self, name) + share * getattr(other, name) for name in AMOUNTS},
             pieces=self.pieces if other.pieces is None else _plus(self.pieces, other.pieces, share),
         )
 
@@ -112,35 +123,36 @@ def mix_lines(recipe: Recipe, positions: range | list[int]) -> Mixture:
 def _sum_lines(recipe: Recipe, positions: range | list[int]) -> Mixture:
     grams = dict.fromkeys(NAMES, 0.0)
     other_fat_g = dict.fromkeys(FAT_KINDS, 0.0)
-    higher_mol = fruit_solids_g = powder_cocoa_g = powder_glucose_g = energy_kcal = 0.0
+    amounts: dict[str, Any] = dict.fromkeys(AMOUNTS, 0.0)
     for position in positions:
         ingredient, amount_g = recipe.lines[position].ingredient, recipe.amounts_g[position]
         share = amount_g / 100
-        composition = ingredient.composition_pct
-        for name, pct in composition.items():
+        for name, pct in ingredient.composition_pct.items():
             if pct:
                 grams[name] += share * pct
-        if composition["other_fat"]:
-            other_fat_g[ingredient.other_fat_kind] += share * composition["other_fat"]
-        if composition["higher"]:
-            molar_mass = ingredient.higher_molar_mass_g_per_mol or DEFAULT_HIGHER_MOLAR_MASS_G_PER_MOL
-            higher_mol += share * composition["higher"] / molar_mass
-        if composition["glucose"] and composition["water"] < POWDER_WATER_PCT:
-            powder_glucose_g += share * composition["glucose"]
-        if ingredient.kind == "fruit":
-            fruit_solids_g += share * composition["other"]
-        elif ingredient.kind == "cocoa-powder":
-            powder_cocoa_g += share * composition["cocoa_nonfat"]
-        energy_kcal += share * ingredient.energy_kcal_per_100g
-    return Mixture(
-        grams=grams,
-        other_fat_g=other_fat_g,
-        higher_mol=higher_mol,
-        fruit_solids_g=fruit_solids_g,
-        powder_cocoa_g=powder_cocoa_g,
-        powder_glucose_g=powder_glucose_g,
-        energy_kcal=energy_kcal,
-    )
+        for name, per_100g in _brings(ingredient):
+            amounts[name] += share * per_100g
+        other_fat_g[ingredient.other_fat_kind] += share * ingredient.composition_pct["other_fat"]
+    return Mixture(grams=grams, other_fat_g=other_fat_g, **amounts)
+
+
+def _brings(ingredient: Ingredient) -> Iterator[tuple[str, float]]:
+    """Give what of `AMOUNTS` 100 g of an ingredient bring."""
+    parts = ingredient.composition_pct
+    yield "energy_kcal", ingredient.energy_kcal_per_100g
+    if parts["higher"]:
+        molar_mass = ingredient.higher_molar_mass_g_per_mol or DEFAULT_HIGHER_MOLAR_MASS_G_PER_MOL
+        yield "higher_mol", parts["higher"] / molar_mass
+    if parts["glucose"] and parts["water"] < POWDER_WATER_PCT:
+        yield "powder_glucose_g", parts["glucose"]
+    if ingredient.kind == "fruit":
+        yield "fruit_solids_g", parts["other"]
+    elif ingredient.kind == "cocoa-powder":
+        yield "powder_cocoa_g", parts["cocoa_nonfat"]
+    if parts["other_fat"] >= FREE_FAT_PCT and ingredient.other_fat_kind in FREE_FATS:
+        yield FREE_FATS[ingredient.other_fat_kind], parts["other_fat"]
+    if ingredient.gelatine:
+        yield "gelatine_g", 100.0 if parts["other"] >= MOSTLY_GELATINE_PCT else parts["other"]
 
 
 def _plus(first: Mixture | None, second: Mixture, share: float) -> Mixture:
@@ -172,26 +184,14 @@ class MixingTable:
 
 
 def _mixture(row: list[float]) -> Mixture:
-    grams, rest = row[: len(NAMES)], row[len(NAMES) :]
-    higher_mol, fruit_solids_g, powder_cocoa_g, powder_glucose_g, energy_kcal = rest[len(FAT_KINDS) :]
+    fats_at, rest_at = len(NAMES), len(NAMES) + len(FAT_KINDS)
+    amounts: dict[str, Any] = dict(zip(AMOUNTS, row[rest_at:], strict=True))
     return Mixture(
-        grams=dict(zip(NAMES, grams, strict=True)),
-        other_fat_g=dict(zip(FAT_KINDS, rest, strict=False)),
-        higher_mol=higher_mol,
-        fruit_solids_g=fruit_solids_g,
-        powder_cocoa_g=powder_cocoa_g,
-        powder_glucose_g=powder_glucose_g,
-        energy_kcal=energy_kcal,
+        grams=dict(zip(NAMES, row, strict=False)),
+        other_fat_g=dict(zip(FAT_KINDS, row[fats_at:rest_at], strict=True)),
+        **amounts,
     )
 
 
 def _row(mixture: Mixture) -> list[float]:
-    return [
-        *mixture.grams.values(),
-        *mixture.other_fat_g.values(),
-        mixture.higher_mol,
-        mixture.fruit_solids_g,
-        mixture.powder_cocoa_g,
-        mixture.powder_glucose_g,
-        mixture.energy_kcal,
-    ]
+    return [*mixture.grams.values(), *mixture.other_fat_g.values(), *(getattr(mixture, name) for name in AMOUNTS)]

@@ -11,6 +11,7 @@ from typing import Final
 
 from hearth_bowl.core.errors import check_number
 from hearth_bowl.core.geometry.numbers import bisect_rising
+from hearth_bowl.core.ingredients.attributes import is_fondant
 from hearth_bowl.core.mass.mixture import Mixture
 from hearth_bowl.core.mass.solution import dissolve
 from hearth_bowl.core.recipe.recipe import Recipe
@@ -32,7 +33,6 @@ FROZEN_BELOW_C: Final = -5.0
 """A freezer stops it."""
 WORDS: Final[Mapping[str, float]] = MappingProxyType({"loose": 45.0, "creamy": 30.0, "liquid": 10.0})
 """g of sugar crystals in 100 g of the centre: no edge holds; soft and spoonable; runs."""
-INVERTASE: Final = "invertase"
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -116,13 +116,13 @@ def ripen(mixture: Mixture, dose_pct: float = USUAL_DOSE_PCT, at_c: float = 20.0
 
 def dose_pct(recipe: Recipe, finished_g: float) -> float | None:
     """Return the dose that a recipe carries [% of its fondant, or of the finished mass], or None where it has none."""
-    dose_g = sum(grams for line, grams in recipe.weighed if line.ingredient.key == INVERTASE)
+    dose_g = sum(grams for line, grams in recipe.weighed if line.ingredient.enzyme)
     return 100 * dose_g / (fondant_g(recipe) or finished_g) if dose_g else None
 
 
 def fondant_g(recipe: Recipe) -> float:
     """Return the grams of ready fondant in a recipe."""
-    return sum(grams for line, grams in recipe.weighed if (line.ingredient.key or "").startswith("fondant"))
+    return sum(grams for line, grams in recipe.weighed if is_fondant(line.ingredient.composition_pct))
 
 
 def _ethanol_in_liquid_pct(mixture: Mixture, at_c: float) -> float:

@@ -9,7 +9,7 @@ from math import log
 from typing import Final
 
 from hearth_bowl.core.mass.mixture import Mixture
-from hearth_bowl.core.mass.solid_fat import fat_shares, solid_fractions, solid_fractions_of
+from hearth_bowl.core.mass.solid_fat import SOLID_FRACTION, fat_shares, interpolate, solid_fractions, solid_fractions_of
 from hearth_bowl.core.mass.solution import Dissolved, dissolve
 
 CLASS_BOUNDS: Final = ((0.5, "sauce"), (1.6, "glaze"), (2.6, "pipe"), (3.4, "roll"), (4.5, "cut"))
@@ -24,7 +24,7 @@ BAND_WATER_FREE: Final = 0.6
 NOT_MODELLED_FAMILIES: Final = frozenset(
     {
         "whipped-ganache", "simmered-fudge", "boiled-fudge", "fondant", "marzipan", "soft-cheese", "modelling",
-        "dry-mix",
+        "dry-mix", "caramel", "fruit-jelly", "aerated", "curd", "hard-sugar",
     }
 )  # fmt: skip
 LEAST_WET: Final = 0.05
@@ -41,6 +41,8 @@ BAND_MAY_SEIZE: Final = 0.8
 IN_A_GANACHE: Final = 0.5
 WATER_FREE: Final = 1.0
 CRYSTALS_READ_UP_TO_C: Final = 20.0
+FREE_OIL_THINS: Final = 0.3
+"""1 g of liquid oil or coconut fat that came as such thins as so much water: a judgement of the handbook, weak."""
 LEAST_STIFF: Final = 1e-6
 """Stands for nothing stiff at all: a sauce by any reading."""
 
@@ -80,12 +82,12 @@ def index_curve(mixture: Mixture, temperatures_c: list[float]) -> list[float]:
     """Return the set index at each of some rising temperatures, clipped to 0..5; pieces are left out.
 
     Water-continuous: 3.02 ln R + 2.00 + cold, R = (solid fat + 0.5 CN + 0.5 MS + 0.12 undissolved sugar + fruit
-    solids) / (water + ethanol + 0.8 glycerol + 0.3 sorbitol), all in g; below 20 °C the syrup thickens and lean cocoa
-    sets to a pudding: cold = c (0.35 + 0.25 S + 8 CN/we max(0, 1 - fat/we)²), c = clip((20 - T)/16, 0, 1), S g of
-    dissolved sugars per g of water and ethanol (we), at most 2.5. Water-free: 1.12 ln(1 + P) + 2.2 phi - 1.4, P the
-    solid fat in % of the fat, phi the share of dry particles of what is neither water nor ethanol. A wet mass is never
-    firmer than its own dry matter; between the two rules the index goes over without a step. Calibrated judgements
-    (set-judgement, set-water-free).
+    solids) / (water + ethanol + 0.8 glycerol + 0.3 sorbitol + 0.3 liquid free oil), all in g; below 20 °C the syrup
+    thickens and lean cocoa sets to a pudding: cold = c (0.35 + 0.25 S + 8 CN/we max(0, 1 - fat/we)²), c = clip((20
+    - T)/16, 0, 1), S g of dissolved sugars per g of water and ethanol (we), at most 2.5. Water-free: 1.12 ln(1 + P)
+    + 2.2 phi - 1.4, P the solid fat in % of the fat, phi the share of dry particles of what is neither water nor
+    ethanol. A wet mass is never firmer than its own dry matter; between the two rules the index goes over without a
+    step. Calibrated judgements (set-judgement, set-water-free).
     """
     return [_clip(index) for index in _unclipped(mixture, temperatures_c)]
 
@@ -153,9 +155,18 @@ class _Held:
         is_warm = at_c >= CRYSTALS_READ_UP_TO_C
         crystals_g = (self.warm if is_warm else dissolve(self.mixture, at_c)).crystals_g
         stiff_g = fraction * self.fat_g + self.stiff_g + 0.12 * crystals_g
-        index = 3.02 * log(max(stiff_g / self.thin_g, LEAST_STIFF)) + 2.00
+        thin_g = self.thin_g + FREE_OIL_THINS * self._liquid_oil_g(at_c)
+        index = 3.02 * log(max(stiff_g / thin_g, LEAST_STIFF)) + 2.00
         how_cold = min(max((COLD_FROM_C - at_c) / COLD_SPAN_C, 0.0), 1.0)
         return index + how_cold * self._cold() if how_cold else index
+
+    def _liquid_oil_g(self, at_c: float) -> float:
+        """Return the free oil and coconut fat that are liquid at a temperature [g]."""
+        oil_g, coconut_g = self.mixture.free_oil_g, self.mixture.free_coconut_g
+        if not oil_g and not coconut_g:
+            return 0.0
+        solid = SOLID_FRACTION
+        return oil_g * (1 - interpolate(solid["oil"], at_c)) + coconut_g * (1 - interpolate(solid["coconut"], at_c))
 
     def _cold(self) -> float:
         """Return how much firmer it is at 4 °C: g of dissolved sugars per g of wet, at most 2.5, and lean cocoa."""

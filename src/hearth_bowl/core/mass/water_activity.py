@@ -23,6 +23,9 @@ FREE_RUNNING_ESTIMATE: Final = (0.30, 0.45, 0.60)
 GRAINING_FAMILIES: Final = frozenset({"simmered-fudge", "boiled-fudge", "fondant"})
 """Families whose sugar grains while it is beaten or rests: the truth lies between nothing and all grained."""
 
+ALL_DISSOLVED: Final = frozenset({"caramel", "fruit-jelly", "aerated", "hard-sugar"})
+"""Families of boiled sugar in which nothing grains: read without caps. Handbook of this craft, section L."""
+
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class SoluteProperties:
@@ -178,6 +181,10 @@ def estimate_water_activity(mixture: Mixture, family: str, water_free: bool | No
     if holds_its_water(mixture) if water_free is None else water_free:
         low, estimate, high = FREE_RUNNING_ESTIMATE
         return WaterActivity(estimate=estimate, low=low, high=high, model=model)
+    if family in ALL_DISSOLVED:
+        dissolved = filling_water_activity(mixture, None)
+        low, high = max(0.0, dissolved - BAND), min(1.0, dissolved + BAND)
+        return WaterActivity(estimate=dissolved, low=low, high=high, model=model)
     dissolved = filling_water_activity(mixture)
     grained = _with_grained_glucose(mixture, dissolved)
     if family in GRAINING_FAMILIES:

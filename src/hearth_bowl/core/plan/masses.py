@@ -50,6 +50,7 @@ GANACHE: Final = Stage(
     per_kg_min=8,
     uses=POT,
 )
+_BOILED: Final = Stage(kind="heat", says="Boil", because="the pan is not left", begin_min=30, per_kg_min=12, uses=POT)
 MAKING: Final[Mapping[str, tuple[Stage, ...]]] = MappingProxyType(
     {
         "cream-ganache": (GANACHE,),
@@ -137,12 +138,26 @@ MAKING: Final[Mapping[str, tuple[Stage, ...]]] = MappingProxyType(
             Stage(kind="rest", says="Rests:", because="it firms overnight", rests_min=OVERNIGHT_MIN, uses=COOL_PLACE),
             Stage(kind="beat", says="Knead", because="kneaded until it is supple", begin_min=8, per_kg_min=6),
         ),
+        "caramel": (_BOILED,),
+        "fruit-jelly": (_BOILED,),
+        "hard-sugar": (_BOILED,),
+        "aerated": (
+            _BOILED,
+            Stage(
+                kind="beat", says="Whip", because="whipped while it is warm", begin_min=12, per_kg_min=6, most_min=10
+            ),
+        ),
+        "curd": (
+            Stage(kind="heat", says="Thicken", because="the egg is not left", begin_min=20, per_kg_min=10, uses=POT),
+            Stage(kind="cool", says="Cools in ice water:", because="cold within two hours", rests_min=(30, 60)),
+        ),
         "dry-mix": (Stage(kind="join", says="Mix", because="it keeps dry", begin_min=8, per_kg_min=2),),
     }
 )
 SOON: Final[Mapping[str, int]] = MappingProxyType(
     {"whipped-ganache": KEPT_WARM_MIN, "boiled-fudge": KEPT_WARM_MIN, "simmered-fudge": 20, "condensed-milk-fudge": 20,
-     "soft-cheese": 20}
+     "soft-cheese": 20, "caramel": 15, "fruit-jelly": KEPT_WARM_MIN, "hard-sugar": KEPT_WARM_MIN,
+     "aerated": KEPT_WARM_MIN}
 )  # fmt: skip
 """How soon what is made is used [min]; else it waits covered for a day at most."""
 

@@ -26,6 +26,10 @@ class Family:
     rule: str
     also: tuple[Method, ...] = ()
     """Where good cooks differ besides, to be done with any of the methods."""
+    sets: str = ""
+    """How it sets, in words of its own, where fat and water say nothing of it."""
+    choking: bool = False
+    """Whether its pieces are hard, springy or sticky enough to choke on."""
 
 
 POUR_OVER: Final = Method(
@@ -86,7 +90,7 @@ FAMILY: Final[Mapping[str, Family]] = MappingProxyType(
     {
         "cream-ganache": Family(
             stages=("warm", "pour-over", "stir-in-cool", "fold-in", "late"),
-            uses=("pour", "glaze", "dollop", "pipe", "fill-shell", "coat-cake", "roll", "cut"),
+            uses=("pour", "glaze", "dollop", "pipe", "fill-shell", "coat-cake", "roll", "cut", "frame"),
             methods=(POUR_OVER, MELT_TOGETHER, INTO_MELTED, IN_THE_PAN),
             also=(SCALD, FULL_BOIL, BUTTER_LATE, BUTTER_EARLY),
             rule="The ratio for its use, and ⟦35 to 45 °C⟧ while it comes together.",
@@ -99,7 +103,7 @@ FAMILY: Final[Mapping[str, Family]] = MappingProxyType(
         ),
         "butter-ganache": Family(
             stages=("melt", "stir-in-cool", "late"),
-            uses=("roll", "cut"),
+            uses=("roll", "cut", "frame"),
             methods=(BUTTER_LATE, MELT_TOGETHER),
             rule="The chocolate must still be liquid when it goes into the butter; portion it before it stiffens.",
         ),
@@ -136,7 +140,7 @@ FAMILY: Final[Mapping[str, Family]] = MappingProxyType(
         ),
         "nut-paste": Family(
             stages=("melt", "stir-in-cool", "fold-in"),
-            uses=("fill-shell", "roll", "cut"),
+            uses=("fill-shell", "roll", "cut", "frame"),
             methods=(
                 Method(
                     key="tempered", name="Temper it", trade_off="Sets clean and keeps its gloss; two degrees decide."
@@ -191,6 +195,77 @@ FAMILY: Final[Mapping[str, Family]] = MappingProxyType(
             uses=("drink",),
             methods=(Method(key="sieve", name="Sieve together", trade_off="Fine and free of lumps; keep it dry."),),
             rule="Grams for each cup of milk.",
+        ),
+        "caramel": Family(
+            stages=("boil", "stir-in-cool", "fold-in", "late"),
+            uses=("cut", "fill-shell", "pipe", "pour", "dollop", "glaze"),
+            methods=(
+                Method(
+                    key="wet",
+                    name="Boil it all together",
+                    trade_off="Even and easy to stop at a temperature; paler, and it catches unless it is stirred.",
+                ),
+                Method(
+                    key="dry",
+                    name="Melt the sugar dry first",
+                    trade_off="Deep caramel taste; the warm cream makes it erupt, and it burns within seconds.",
+                ),
+            ),
+            rule="The end of the boil is its water: firm to bite with 7 to 10 %, flowing with 14 to 18 %.",
+            sets="Sets by its water: to cut after a night at room temperature, wrapped at once.",
+            choking=True,
+        ),
+        "fruit-jelly": Family(
+            stages=("boil", "late"),
+            uses=("cut", "fill-shell"),
+            methods=(
+                Method(
+                    key="pectin",
+                    name="Pectin",
+                    trade_off="Short, clean bite; acid goes in last, then it is cast at once.",
+                ),
+                Method(key="agar", name="Agar", trade_off="Boiled two minutes, sets from ⟦40 to 35 °C⟧; less clear."),
+            ),
+            rule="About its weight of sugar, boiled to 22 to 26 % water; acid last, cast at once above ⟦85 °C⟧.",
+            sets="Sets by pectin: firm after a night at room temperature.",
+            choking=True,
+        ),
+        "aerated": Family(
+            stages=("boil", "stir-in-cool", "fold-in", "late"),
+            uses=("cut", "pipe", "fill-shell"),
+            methods=(
+                Method(
+                    key="gelatine",
+                    name="With gelatine",
+                    trade_off="Marshmallow: soft and springy; not for vegetarians.",
+                ),
+                Method(
+                    key="egg-white",
+                    name="On egg white",
+                    trade_off="Nougat: firmer the hotter its syrup; take pasteurised or dried white.",
+                ),
+            ),
+            rule="The syrup's water decides how firm it is; what goes in goes in before it is whipped stiff.",
+            sets="Sets by gelatine or its syrup: firm after 4 to 12 hours at room temperature.",
+            choking=True,
+        ),
+        "curd": Family(
+            stages=("warm", "stir-in-cool", "late"),
+            uses=("fill-shell", "dollop", "pipe"),
+            methods=(
+                Method(key="water-bath", name="Over a water bath", trade_off="Slow and safe from scrambling."),
+                Method(key="pan", name="In the pan", trade_off="Quick; it scrambles at the pan's floor first."),
+            ),
+            rule="Stirred over a bath to ⟦82 to 84 °C⟧ in its middle, never a boil; below ⟦10 °C⟧ within two hours.",
+            sets="Sets by its egg: thick enough to pipe once it is cold.",
+        ),
+        "hard-sugar": Family(
+            stages=("boil", "fold-in", "late"),
+            uses=("cut", "pour"),
+            methods=(BY_DEGREES, BY_CUE),
+            rule="Boiled to 2 to 3 % water, poured at once; dry air and an airtight box.",
+            sets="Sets hard within minutes, and draws water from the air: into an airtight box at once.",
+            choking=True,
         ),
     }
 )

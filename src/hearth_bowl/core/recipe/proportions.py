@@ -40,7 +40,7 @@ BASES: Final[Mapping[str, Lines]] = MappingProxyType(
             ("almond_whole", 250, "stir-in-cool"),
             ("sugar_icing", 200, "stir-in-cool"),
             ("glucose_syrup40", 40, "warm"),
-            ("egg_white", 25, "stir-in-cool"),
+            ("egg_white_pasteurised", 25, "stir-in-cool"),
         ),
         "soft-cheese": (("biscuit_crumbs", 300, "stir-in-cool"), ("cream_cheese", 130, "stir-in-cool")),
         "sugar-butter": (
@@ -55,6 +55,35 @@ BASES: Final[Mapping[str, Lines]] = MappingProxyType(
             ("sugar_caster", 180, "fold-in"),
             ("whole_powder", 100, "fold-in"),
         ),
+        "caramel": (
+            ("sugar_caster", 200, "boil"),
+            ("glucose_syrup40", 150, "boil"),
+            ("cream35", 200, "boil"),
+            ("butter82", 25, "boil"),
+            ("salt", 2, "late"),
+        ),
+        "fruit-jelly": (
+            ("raspberry_puree", 250, "boil"),
+            ("pectin", 6, "boil"),
+            ("sugar_caster", 250, "boil"),
+            ("glucose_syrup40", 50, "boil"),
+            ("lemon_juice", 6, "late"),
+        ),
+        "aerated": (
+            ("sugar_caster", 180, "boil"),
+            ("glucose_syrup40", 120, "boil"),
+            ("water", 50, "boil"),
+            ("gelatine_powder", 6, "stir-in-cool"),
+            ("water", 30, "stir-in-cool"),
+        ),
+        "curd": (
+            ("lemon_juice", 100, "warm"),
+            ("sugar_caster", 120, "warm"),
+            ("egg_whole", 100, "warm"),
+            ("egg_yolk", 40, "warm"),
+            ("butter82", 110, "stir-in-cool"),
+        ),
+        "hard-sugar": (("sugar_caster", 200, "boil"), ("glucose_syrup40", 100, "boil"), ("water", 60, "boil")),
     }
 )
 """Grams and stages to begin from: common practice, a judgement."""

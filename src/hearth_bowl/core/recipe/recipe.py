@@ -29,6 +29,11 @@ FAMILIES: Final = MappingProxyType(
         "filling": "Filling",
         "modelling": "Modelling chocolate",
         "dry-mix": "Dry drink mix",
+        "caramel": "Caramel and toffee",
+        "fruit-jelly": "Fruit jelly",
+        "aerated": "Marshmallow and nougat",
+        "curd": "Curd",
+        "hard-sugar": "Hard sugar, brittle and honeycomb",
     }
 )
 AIMED_INDEX: Final = MappingProxyType(
@@ -41,7 +46,8 @@ AIMED_INDEX: Final = MappingProxyType(
         "fill-shell": 1.8,
         "coat-cake": 3.0,
         "roll": 3.0,
-        "cut": 4.0,
+        "cut": 3.8,
+        "frame": 2.5,
         "model": None,
         "drink": None,
     }

@@ -5,6 +5,7 @@ Numbers with no source beside them are judgements, or limits of the reckoning.
 
 from typing import Final
 
+from hearth_bowl.core.ingredients.doses import SPOONFUL_SLIP_PCT
 from hearth_bowl.core.ingredients.ingredient import Ingredient
 from hearth_bowl.core.recipe.measures import MASS_UNITS_G, MEASURES_ML
 from hearth_bowl.core.recipe.recipe import Line
@@ -20,14 +21,6 @@ PACK_PCT: Final = 1.0
 STEPS_TO_TRUST: Final = 3.0
 """A weight of fewer steps of the scale than this is a guess."""
 SPOONS: Final = frozenset({"tsp", "tbsp"})
-SPOONFUL_SLIP_PCT: Final = {
-    "salt": 1.5,
-    "lecithin": 1.5,
-    "vanilla_extract": 4.0,
-    "spice_ground": 2.0,
-    "coffee_instant": 5.0,
-}
-"""More of it in the bowl than this, and a tablespoon was perhaps a teaspoon."""
 TEASPOON_ML: Final = 5.0
 
 

@@ -5,17 +5,16 @@ from types import MappingProxyType
 from typing import Final
 
 from hearth_bowl.core.ingredients.components import SUGARS
+from hearth_bowl.core.ingredients.doses import SEASONINGS
 from hearth_bowl.core.recipe.recipe import Line, Recipe
 
 MAIN_KINDS: Final = frozenset({"chocolate", "compound", "cream", "condensed-milk"})
-SEASONINGS: Final = frozenset(
+SUGAR_FAMILIES: Final = frozenset(
     {
-        "salt", "lecithin", "vanilla_extract", "coffee_instant", "espresso", "lemon_juice", "egg_white",
-        "sorbitol_powder", "sorbitol_syrup70", "glycerol", "spice_ground", "citrus_zest",
+        "boiled-fudge", "simmered-fudge", "fondant", "sugar-butter", "marzipan", "caramel", "fruit-jelly", "aerated",
+        "hard-sugar",
     }
 )  # fmt: skip
-"""What is dosed by taste or for an effect: a solver hardly touches it."""
-SUGAR_FAMILIES: Final = frozenset({"boiled-fudge", "simmered-fudge", "fondant", "sugar-butter", "marzipan"})
 SYRUP_FROM_PCT: Final = 60.0
 BUTTER_FAMILIES: Final = frozenset({"butter-ganache", "sugar-butter"})
 NUT_FAMILIES: Final = frozenset({"nut-paste", "marzipan"})

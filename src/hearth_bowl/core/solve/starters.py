@@ -12,6 +12,8 @@ from hearth_bowl.core.assess.assess import assess
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.ingredients.ingredient import Ingredient
 from hearth_bowl.core.ingredients.library import find
+from hearth_bowl.core.mass.tempering import tempering_kind
+from hearth_bowl.core.recipe.families import FAMILY
 from hearth_bowl.core.recipe.proportions import BASES, CHOCOLATE, Lines
 from hearth_bowl.core.recipe.ratios import CHOCOLATE_KINDS
 from hearth_bowl.core.recipe.recipe import AIMED_INDEX, FAMILIES, Line, Recipe, checked_recipe
@@ -25,7 +27,9 @@ USUAL_CHOCOLATE: Final = "dark60"
 BATCH_G: Final = 500.0
 ROOM_C: Final = 20.0
 
-MODELLING_SYRUP: Final = MappingProxyType({"dark": 0.45, "milk": 0.38, "white": 0.30, "compound": 0.30})
+MODELLING_SYRUP: Final = MappingProxyType(
+    {"dark": 0.45, "milk": 0.38, "white": 0.30, "gianduja": 0.30, "compound": 0.30}
+)
 """Glucose syrup to 1 of chocolate for modelling, by its kind: the more cocoa, the more syrup. Common practice."""
 HELD: Final = frozenset({"condensed_sweet"})
 """Packs that are used whole: the rest is moved to suit them."""
@@ -88,8 +92,8 @@ def _made(family: str, use: str | None, picked: Ingredient, base: Lines, leaner:
     lines = [
         Line(
             ingredient=picked if key == CHOCOLATE else find(leaner if leaner and key == "cream35" else key),
-            amount=_modelling_g(picked.label) if family == "modelling" and key != CHOCOLATE else grams,
-            stage=stage,
+            amount=_modelling_g(picked) if family == "modelling" and key != CHOCOLATE else grams,
+            stage=stage if stage in FAMILY[family].stages else FAMILY[family].stages[0],
             pinned=key in HELD,
             proposed=True,
         )
@@ -109,6 +113,5 @@ def _made(family: str, use: str | None, picked: Ingredient, base: Lines, leaner:
     return made.with_amounts_g([shown_g(grams) for grams in found.amounts_g]) if found.feasible else made
 
 
-def _modelling_g(chocolate: str) -> float:
-    kind = next((kind for kind in MODELLING_SYRUP if chocolate.startswith(kind)), "dark")
-    return 300 * MODELLING_SYRUP[kind]
+def _modelling_g(chocolate: Ingredient) -> float:
+    return 300 * MODELLING_SYRUP[tempering_kind(chocolate)]

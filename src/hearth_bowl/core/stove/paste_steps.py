@@ -16,7 +16,7 @@ INVERTASE_BELOW_C: Final = 60.0
 
 def fondant(cook: Cook) -> list[Step]:
     """Return the steps of fondant, the invertase below 60 °C."""
-    enzyme = any(line.ingredient.key == "invertase" for line in cook.recipe.lines)
+    enzyme = any(line.ingredient.enzyme for line in cook.recipe.lines)
     steps = [
         Step(
             key="warm",
@@ -41,7 +41,7 @@ def fondant(cook: Cook) -> list[Step]:
                 ceiling_c=INVERTASE_BELOW_C,
                 ask="Is it below ⟦60 °C⟧?",
                 why="Above ⟦65 to 70 °C⟧ the enzyme dies in minutes.",
-                positions=tuple(p for p, line in enumerate(cook.recipe.lines) if line.ingredient.key == "invertase"),
+                positions=tuple(p for p, line in enumerate(cook.recipe.lines) if line.ingredient.enzyme),
             )
         )
     return steps + later_steps(cook)

@@ -28,10 +28,13 @@ from hearth_bowl.core.stove.fudge_steps import boiled_fudge, no_boil_fudge
 from hearth_bowl.core.stove.ganache_steps import ganache, whipped
 from hearth_bowl.core.stove.paste_steps import folded, fondant, nut_paste
 from hearth_bowl.core.stove.step import Step, with_usual_time
+from hearth_bowl.core.stove.sugar_steps import boiled_sugar, curd, whipped_syrup
 from hearth_bowl.core.stove.temper_steps import shell_steps
 from hearth_bowl.core.stove.worked_steps import marzipan, modelling
 
 UNSHAPED: Final = Shaped()
+AT_ROOM: Final = frozenset({"caramel", "fruit-jelly", "aerated", "hard-sugar"})
+"""Families that set at room temperature, never in the fridge. Handbook of this craft, section L."""
 
 
 def run_steps(
@@ -107,7 +110,7 @@ def _all_lines_go_in(cook: Cook, steps: list[Step]) -> list[Step]:
 
 
 def _ending(cook: Cook, pour: Step) -> list[Step]:
-    rest = cook.choices["rest"]
+    rest = "room" if cook.recipe.family in AT_ROOM else cook.choices["rest"]
     if cook.recipe.family == "dry-mix":
         return []
     return [
@@ -152,5 +155,10 @@ _MAKERS: Final[Mapping[str, Callable[[Cook], list[Step]]]] = MappingProxyType(
         "nut-paste": nut_paste,
         "marzipan": marzipan,
         "modelling": modelling,
+        "caramel": boiled_sugar,
+        "fruit-jelly": boiled_sugar,
+        "hard-sugar": boiled_sugar,
+        "aerated": whipped_syrup,
+        "curd": curd,
     }
 )

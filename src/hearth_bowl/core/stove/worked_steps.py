@@ -10,7 +10,6 @@ from hearth_bowl.core.stove.cook import Cook, later_steps, melting
 from hearth_bowl.core.stove.step import Step
 
 NUTTY: Final = frozenset({"nuts", "peanut"})
-RAW_EGGS: Final = frozenset({"egg_white", "egg_yolk", "egg_whole"})
 HOLD_C: Final = (70.0, 75.0)
 HOLD_MIN: Final = 2.0
 """Usual advice for egg: 70 °C through and through for two minutes. It lessens the risk and certifies nothing."""
@@ -58,7 +57,7 @@ def roasted(cook: Cook) -> list[Step]:
 def marzipan(cook: Cook) -> list[Step]:
     """Return the steps of marzipan: syrup warmed, egg by its time at temperature where it is raw, kneaded together."""
     lines = cook.recipe.lines
-    raw = tuple(position for position, line in enumerate(lines) if line.ingredient.key in RAW_EGGS)
+    raw = tuple(position for position, line in enumerate(lines) if line.ingredient.raw_egg)
     warm = tuple(position for position in cook.lines("warm", "boil", "melt") if position not in raw)
     steps = []
     if warm:

@@ -71,7 +71,8 @@ export function LabelText({ id, asked, units, pieces: most, flush }: Props) {
           )}
           <p>{found.keep}</p>
           <p>
-            Made {found.made}, best before <b>{found.best_before}</b>. Net {mass(found.net_g, units)}.
+            Made {found.made}, {found.use_by ? "use by" : "best before"}{" "}
+            <b>{found.use_by ?? found.best_before}</b>. Net {mass(found.net_g, units)}.
           </p>
           {found.cautions.map((caution) => (
             <p key={caution}>{caution}</p>

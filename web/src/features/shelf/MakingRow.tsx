@@ -59,13 +59,14 @@ export function MakingRow({ making }: { making: Making }) {
         />
       </div>
       <p className="mt-1 text-ash">
-        {standing.pieces_left} of {making.pieces} there, made {dayText(making.made_on)}, best before{" "}
-        {dayText(making.until)}. {making.place}
+        {standing.pieces_left} of {making.pieces} there, made {dayText(making.made_on)},{" "}
+        {lasting.use_by ? "use by" : "best before"} {dayText(making.until)}. {making.place}
       </p>
       {over && standing.pieces_left > 0 && (
         <p className="text-copper">
-          Past its cautious days: look, smell, and when in doubt throw it away. An estimate never says that it
-          is safe.
+          {lasting.use_by
+            ? "Past its use-by date: throw it away. It can be unsafe without looking or smelling so."
+            : "Past its best-before date. If in doubt, throw it away: an estimate never says that it is safe."}
         </p>
       )}
       {standing.pieces_left > 0 && (

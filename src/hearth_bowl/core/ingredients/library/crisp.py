@@ -21,6 +21,7 @@ ROWS: Final = (
         own_body=True,
         allergens="gluten milk",
         named="wheat",
+        crisp=True,
     ),
     _row(
         "wholemeal_biscuit",
@@ -33,6 +34,7 @@ ROWS: Final = (
         allergens="gluten",
         named="wheat",
         fat_kind="palm",
+        crisp=True,
     ),
     _row(
         "cocoa_sandwich_biscuit",
@@ -45,6 +47,7 @@ ROWS: Final = (
         allergens="gluten soya",
         named="wheat",
         fat_kind="palm",
+        crisp=True,
     ),
     _row(
         "spiced_biscuit",
@@ -57,6 +60,7 @@ ROWS: Final = (
         allergens="gluten soya",
         named="wheat",
         fat_kind="palm",
+        crisp=True,
     ),
     _row(
         "spiced_biscuit_spread",
@@ -77,6 +81,7 @@ ROWS: Final = (
         own_body=True,
         allergens="gluten milk soya",
         named="wheat",
+        crisp=True,
     ),
     _row(
         "wafer_flakes",
@@ -88,6 +93,7 @@ ROWS: Final = (
         own_body=True,
         allergens="gluten milk",
         named="wheat",
+        crisp=True,
     ),
     _row(
         "gingerbread",
@@ -104,7 +110,7 @@ ROWS: Final = (
         "sponge_crumbs",
         "Sponge cake crumbs",
         "other",
-        "water 28 other_fat 14 sucrose 28 salt 0.5 other 29.5",
+        "water 30 other_fat 13.5 sucrose 27 salt 0.5 other 29",
         0.35,
         bulk=True,
         own_body=True,
@@ -132,6 +138,7 @@ ROWS: Final = (
         own_body=True,
         allergens="gluten",
         named="wheat",
+        crisp=True,
     ),
     _row(
         "cornflakes",
@@ -143,6 +150,7 @@ ROWS: Final = (
         own_body=True,
         allergens="gluten",
         named="barley",
+        crisp=True,
     ),
     _row(
         "puffed_rice",
@@ -152,6 +160,7 @@ ROWS: Final = (
         0.12,
         bulk=True,
         own_body=True,
+        crisp=True,
     ),
     _row(
         "rolled_oats",
@@ -174,8 +183,19 @@ ROWS: Final = (
         own_body=True,
         allergens="gluten",
         named="oats",
+        crisp=True,
     ),
-    _row("meringue", "Meringue", "other", "water 2 sucrose 90 other 8", 0.2, bulk=True, own_body=True, allergens="egg"),
+    _row(
+        "meringue",
+        "Meringue",
+        "other",
+        "water 2 sucrose 90 other 8",
+        0.2,
+        bulk=True,
+        own_body=True,
+        allergens="egg",
+        crisp=True,
+    ),
     _row(
         "plain_flour",
         "Wheat flour",

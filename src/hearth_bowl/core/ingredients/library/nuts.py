@@ -80,6 +80,9 @@ ROWS: Final = (
         bulk=True,
         allergens="nuts",
         named="hazelnut",
+        own_body=True,
+        crisp=True,
+        choking=True,
     ),
     _row(
         "almond_whole",
@@ -91,6 +94,9 @@ ROWS: Final = (
         kcal=587,
         allergens="nuts",
         named="almond",
+        own_body=True,
+        crisp=True,
+        choking=True,
     ),
     _row(
         "pistachio_whole",
@@ -102,6 +108,9 @@ ROWS: Final = (
         kcal=566,
         allergens="nuts",
         named="pistachio",
+        own_body=True,
+        crisp=True,
+        choking=True,
     ),
     _row(
         "walnut_whole",
@@ -112,6 +121,9 @@ ROWS: Final = (
         bulk=True,
         allergens="nuts",
         named="walnut",
+        own_body=True,
+        crisp=True,
+        choking=True,
     ),
     _row(
         "coconut_desiccated",
@@ -122,6 +134,7 @@ ROWS: Final = (
         fat_kind="coconut",
         bulk=True,
         kcal=644,
+        own_body=True,
     ),
     _row(
         "coconut_milk17",
@@ -130,5 +143,6 @@ ROWS: Final = (
         "water 75 other_fat 17.5 sucrose 2.8 other 4.7",
         0.99,
         fat_kind="coconut",
+        liquid=True,
     ),
 )

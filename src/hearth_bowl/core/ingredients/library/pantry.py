@@ -12,7 +12,15 @@ _row = partial(row, source="food-tables", spread="as labelled, ±2 points")
 
 ROWS: Final = (
     _row(
-        "egg_white", "Egg white", "other", "water 87.6 glucose 0.4 salt 0.3 other 11.7", 1.035, kcal=48, allergens="egg"
+        "egg_white",
+        "Egg white",
+        "other",
+        "water 87.6 glucose 0.4 salt 0.3 other 11.7",
+        1.035,
+        kcal=48,
+        allergens="egg",
+        liquid=True,
+        raw_egg="white",
     ),
     _row(
         "egg_white_pasteurised",
@@ -22,6 +30,8 @@ ROWS: Final = (
         1.035,
         kcal=48,
         allergens="egg",
+        liquid=True,
+        pasteurised_egg=True,
     ),
     _row(
         "invertase",
@@ -30,6 +40,7 @@ ROWS: Final = (
         "water 45 glycerol 50 other 5",
         1.15,
         spread="strengths differ several-fold: the maker's dose wins",
+        enzyme=True,
     ),
     _row(
         "egg_yolk",
@@ -39,6 +50,7 @@ ROWS: Final = (
         1.03,
         kcal=337,
         allergens="egg",
+        raw_egg="yolk",
     ),
     _row(
         "egg_yolk_pasteurised",
@@ -48,6 +60,7 @@ ROWS: Final = (
         1.03,
         kcal=337,
         allergens="egg",
+        pasteurised_egg=True,
     ),
     _row("salt", "Salt", "other", "salt 100", 1.2, bulk=True),
     _row("lecithin", "Lecithin", "other", "water 1 other_fat 98 other 1", 1.03, allergens="soya"),
@@ -60,6 +73,10 @@ ROWS: Final = (
         "water 17 sucrose 42 glucose 12 maltose 8 higher 19 other 2",
         0.2,
         bulk=True,
+        own_body=True,
+        gelatine=True,
+        choking=True,
+        lump_g_per_ml=0.36,
     ),
     _row(
         "biscuit_crumbs",
@@ -72,5 +89,7 @@ ROWS: Final = (
         kcal=483,
         allergens="gluten milk",
         named="wheat",
+        own_body=True,
+        crisp=True,
     ),
 )

@@ -18,12 +18,35 @@ ROWS: Final = (
         "water 82 glucose 3.5 fructose 4 other 10.5",
         1.04,
         liquid=True,
+        fresh_fruit=True,
     ),
-    _row("blueberry_puree", "Blueberry purée", "fruit", "water 84 glucose 5 fructose 5 other 6", 1.04, liquid=True),
     _row(
-        "blackberry_puree", "Blackberry purée", "fruit", "water 87 glucose 2.5 fructose 2.5 other 8", 1.03, liquid=True
+        "blueberry_puree",
+        "Blueberry purée",
+        "fruit",
+        "water 84 glucose 5 fructose 5 other 6",
+        1.04,
+        liquid=True,
+        fresh_fruit=True,
     ),
-    _row("cherry_puree", "Cherry purée", "fruit", "water 84 glucose 6 fructose 5 other 5", 1.05, liquid=True),
+    _row(
+        "blackberry_puree",
+        "Blackberry purée",
+        "fruit",
+        "water 87 glucose 2.5 fructose 2.5 other 8",
+        1.03,
+        liquid=True,
+        fresh_fruit=True,
+    ),
+    _row(
+        "cherry_puree",
+        "Cherry purée",
+        "fruit",
+        "water 84 glucose 6 fructose 5 other 5",
+        1.05,
+        liquid=True,
+        fresh_fruit=True,
+    ),
     _row(
         "apricot_puree",
         "Apricot purée",
@@ -31,13 +54,34 @@ ROWS: Final = (
         "water 86 sucrose 5.5 glucose 2.5 fructose 1 other 5",
         1.04,
         liquid=True,
+        fresh_fruit=True,
     ),
     _row(
-        "peach_puree", "Peach purée", "fruit", "water 88 sucrose 5 glucose 1.5 fructose 1.5 other 4", 1.04, liquid=True
+        "peach_puree",
+        "Peach purée",
+        "fruit",
+        "water 88 sucrose 5 glucose 1.5 fructose 1.5 other 4",
+        1.04,
+        liquid=True,
+        fresh_fruit=True,
     ),
-    _row("pear_puree", "Pear purée", "fruit", "water 84 sucrose 1 glucose 3 fructose 6.5 other 5.5", 1.04, liquid=True),
     _row(
-        "apple_puree", "Apple purée", "fruit", "water 85 sucrose 2 glucose 2.5 fructose 6 other 4.5", 1.04, liquid=True
+        "pear_puree",
+        "Pear purée",
+        "fruit",
+        "water 84 sucrose 1 glucose 3 fructose 6.5 other 5.5",
+        1.04,
+        liquid=True,
+        fresh_fruit=True,
+    ),
+    _row(
+        "apple_puree",
+        "Apple purée",
+        "fruit",
+        "water 85 sucrose 2 glucose 2.5 fructose 6 other 4.5",
+        1.04,
+        liquid=True,
+        fresh_fruit=True,
     ),
     _row(
         "pineapple_puree",
@@ -46,6 +90,7 @@ ROWS: Final = (
         "water 86 sucrose 6 glucose 2 fructose 2 other 4",
         1.05,
         liquid=True,
+        fresh_fruit=True,
     ),
     _row("yuzu_juice", "Yuzu juice", "fruit", "water 90 glucose 1 fructose 1 other 8", 1.03, liquid=True),
     _row("lime_juice", "Lime juice", "fruit", "water 90.5 glucose 0.7 fructose 0.7 other 8.1", 1.03, liquid=True),
@@ -56,9 +101,16 @@ ROWS: Final = (
         "water 88.5 sucrose 4 glucose 2.3 fructose 2.4 other 2.8",
         1.04,
         liquid=True,
+        fresh_fruit=True,
     ),
     _row(
-        "pumpkin_puree", "Pumpkin purée", "fruit", "water 90 sucrose 2 glucose 1 fructose 1 other 6", 1.03, liquid=True
+        "pumpkin_puree",
+        "Pumpkin purée",
+        "fruit",
+        "water 90 sucrose 2 glucose 1 fructose 1 other 6",
+        1.03,
+        liquid=True,
+        fresh_fruit=True,
     ),
     _row(
         "lemon_curd",
@@ -67,6 +119,7 @@ ROWS: Final = (
         "water 32 milk_fat 10 other_fat 3 sucrose 44 glucose 2 other 9",
         1.23,
         allergens="egg milk",
+        pasteurised_egg=True,
     ),
     _row("marmalade", "Marmalade", "other", "water 33 sucrose 40 glucose 12 fructose 10 other 5", 1.3),
     _row(
@@ -137,6 +190,7 @@ ROWS: Final = (
         bulk=True,
         own_body=True,
         fat_kind="coconut",
+        crisp=True,
     ),
     _row("currants", "Currants", "other", "water 19 glucose 33 fructose 34 other 14", 0.65, bulk=True, own_body=True),
     _row(
@@ -147,6 +201,7 @@ ROWS: Final = (
         0.12,
         bulk=True,
         own_body=True,
+        crisp=True,
     ),
     _row(
         "strawberry_freeze_dried",
@@ -156,6 +211,7 @@ ROWS: Final = (
         0.12,
         bulk=True,
         own_body=True,
+        crisp=True,
     ),
     _row(
         "passion_freeze_dried",
@@ -165,6 +221,7 @@ ROWS: Final = (
         0.3,
         bulk=True,
         own_body=True,
+        crisp=True,
     ),
     _row(
         "cherries_in_liqueur",
@@ -173,6 +230,7 @@ ROWS: Final = (
         "water 60 sucrose 10 glucose 8 fructose 7 ethanol 11 other 4",
         1.05,
         own_body=True,
+        choking=True,
     ),
     _row(
         "cherries_in_syrup",
@@ -181,5 +239,6 @@ ROWS: Final = (
         "water 62 sucrose 20 glucose 8 fructose 7 other 3",
         1.16,
         own_body=True,
+        choking=True,
     ),
 )

@@ -62,6 +62,7 @@ ROWS: Final = (
         1.42,
         higher_g_per_mol=900,
         kcal=321,
+        honey=True,
     ),
     _row("dextrose", "Dextrose powder", "other", "water 9 glucose 91", 0.65, bulk=True),
     _row("sorbitol_powder", "Sorbitol powder", "other", "water 0.5 sorbitol 99.5", 0.65, bulk=True),
@@ -85,6 +86,7 @@ ROWS: Final = (
         1.43,
         higher_g_per_mol=713,
         source="glucose-syrup",
+        coats=True,
     ),
     _row(
         "maple_syrup",

@@ -19,6 +19,8 @@ ROWS: Final = (
         0.75,
         bulk=True,
         own_body=True,
+        crisp=True,
+        choking=True,
     ),
     _row(
         "toffee_pieces",
@@ -29,6 +31,8 @@ ROWS: Final = (
         bulk=True,
         own_body=True,
         allergens="milk",
+        crisp=True,
+        choking=True,
     ),
     _row(
         "honeycomb",
@@ -38,6 +42,7 @@ ROWS: Final = (
         0.3,
         bulk=True,
         own_body=True,
+        crisp=True,
     ),
     _row(
         "popping_sugar",
@@ -48,6 +53,7 @@ ROWS: Final = (
         bulk=True,
         own_body=True,
         allergens="milk",
+        crisp=True,
     ),
     _row(
         "sprinkles",
@@ -57,8 +63,19 @@ ROWS: Final = (
         0.8,
         bulk=True,
         own_body=True,
+        crisp=True,
     ),
-    _row("sugar_pearls", "Sugar pearls", "other", "water 1 sucrose 90 other 9", 0.9, bulk=True, own_body=True),
+    _row(
+        "sugar_pearls",
+        "Sugar pearls",
+        "other",
+        "water 1 sucrose 90 other 9",
+        0.9,
+        bulk=True,
+        own_body=True,
+        crisp=True,
+        choking=True,
+    ),
     _row(
         "fudge_pieces",
         "Fudge pieces",
@@ -76,6 +93,7 @@ ROWS: Final = (
         "water 9 milk_fat 9 other_fat 6 sucrose 35 lactose 6 glucose 7 maltose 8 higher 14 msnf 5 salt 1",
         1.35,
         allergens="milk",
+        coats=True,
     ),
     _row(
         "caramel_sauce",
@@ -111,6 +129,7 @@ ROWS: Final = (
         1.25,
         allergens="nuts",
         named="almond",
+        coats=True,
     ),
     _row(
         "marshmallow_creme",
@@ -128,6 +147,8 @@ ROWS: Final = (
         0.8,
         bulk=True,
         own_body=True,
+        gelatine=True,
+        choking=True,
     ),
     _row(
         "liquorice",
@@ -139,6 +160,7 @@ ROWS: Final = (
         own_body=True,
         allergens="gluten",
         named="wheat",
+        choking=True,
     ),
     _row(
         "candied_peel",
@@ -178,8 +200,18 @@ ROWS: Final = (
         bulk=True,
         own_body=True,
         allergens="sulphites",
+        choking=True,
     ),
-    _row("cocoa_nibs", "Cocoa nibs", "other", "water 3 cocoa_butter 52 cocoa_nonfat 45", 0.6, bulk=True, own_body=True),
+    _row(
+        "cocoa_nibs",
+        "Cocoa nibs",
+        "other",
+        "water 3 cocoa_butter 52 cocoa_nonfat 45",
+        0.6,
+        bulk=True,
+        own_body=True,
+        crisp=True,
+    ),
     _row(
         "chocolate_chips_white",
         "White baking drops",

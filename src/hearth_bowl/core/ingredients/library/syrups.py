@@ -30,7 +30,7 @@ ROWS: Final = (
     _row("demerara", "Demerara sugar", "other", "water 0.5 sucrose 98.5 other 1", 0.85, bulk=True),
     _row("palm_sugar", "Palm sugar", "other", "water 6 sucrose 80 glucose 4 fructose 3 other 7", 0.8, bulk=True),
     _row("vanilla_sugar", "Vanilla sugar", "other", "water 0.1 sucrose 99 other 0.9", 0.85, bulk=True),
-    _row("pearl_sugar", "Pearl sugar", "other", "water 0.1 sucrose 99.9", 0.7, bulk=True, own_body=True),
+    _row("pearl_sugar", "Pearl sugar", "other", "water 0.1 sucrose 99.9", 0.7, bulk=True, own_body=True, crisp=True),
     _row("isomalt", "Isomalt", "other", "water 3 sorbitol 48.5 other 48.5", 0.85, bulk=True, kcal=240),
     _row("erythritol", "Erythritol", "other", "other 100", 0.85, bulk=True, kcal=20),
     _row("trehalose", "Trehalose", "other", "water 9.5 maltose 90.5", 0.8, bulk=True),

@@ -21,6 +21,8 @@ ROWS: Final = (
         own_body=True,
         allergens="nuts",
         named="pecan",
+        crisp=True,
+        choking=True,
     ),
     _row(
         "cashew_whole",
@@ -32,6 +34,8 @@ ROWS: Final = (
         own_body=True,
         allergens="nuts",
         named="cashew",
+        crisp=True,
+        choking=True,
     ),
     _row(
         "macadamia_whole",
@@ -43,6 +47,8 @@ ROWS: Final = (
         own_body=True,
         allergens="nuts",
         named="macadamia",
+        crisp=True,
+        choking=True,
     ),
     _row(
         "brazil_whole",
@@ -54,6 +60,8 @@ ROWS: Final = (
         own_body=True,
         allergens="nuts",
         named="brazil",
+        crisp=True,
+        choking=True,
     ),
     _row(
         "peanut_whole",
@@ -64,6 +72,8 @@ ROWS: Final = (
         bulk=True,
         own_body=True,
         allergens="peanut",
+        crisp=True,
+        choking=True,
     ),
     _row(
         "pine_nuts",
@@ -73,6 +83,7 @@ ROWS: Final = (
         0.57,
         bulk=True,
         own_body=True,
+        crisp=True,
     ),
     _row(
         "almond_ground",
@@ -81,7 +92,6 @@ ROWS: Final = (
         "water 4.4 other_fat 50 sucrose 4 other 41.6",
         0.42,
         bulk=True,
-        own_body=True,
         allergens="nuts",
         named="almond",
     ),
@@ -95,6 +105,7 @@ ROWS: Final = (
         own_body=True,
         allergens="nuts",
         named="almond",
+        crisp=True,
     ),
     _row(
         "hazelnut_ground",
@@ -103,7 +114,6 @@ ROWS: Final = (
         "water 5.3 other_fat 61 sucrose 4.2 other 29.5",
         0.4,
         bulk=True,
-        own_body=True,
         allergens="nuts",
         named="hazelnut",
     ),
@@ -114,7 +124,6 @@ ROWS: Final = (
         "water 4.4 other_fat 45.3 sucrose 7.7 other 42.6",
         0.45,
         bulk=True,
-        own_body=True,
         allergens="nuts",
         named="pistachio",
     ),
@@ -125,7 +134,6 @@ ROWS: Final = (
         "water 4.1 other_fat 65.2 sucrose 2.6 other 28.1",
         0.4,
         bulk=True,
-        own_body=True,
         allergens="nuts",
         named="walnut",
     ),
@@ -166,6 +174,8 @@ ROWS: Final = (
         own_body=True,
         allergens="nuts",
         named="hazelnut",
+        crisp=True,
+        choking=True,
     ),
     _row(
         "hazelnut_cocoa_spread",
@@ -189,6 +199,32 @@ ROWS: Final = (
         "chestnut_puree_sweet", "Chestnut purée, sweetened", "other", "water 34 other_fat 1 sucrose 48 other 17", 1.29
     ),
     _row(
+        "bitter_almonds",
+        "Bitter almonds",
+        "other",
+        "water 5 other_fat 50 sucrose 4 other 41",
+        0.6,
+        bulk=True,
+        allergens="nuts",
+        named="almond",
+        own_body=True,
+        crisp=True,
+        choking=True,
+        most_pct=0.0,
+    ),
+    _row(
+        "apricot_kernels",
+        "Apricot kernels",
+        "other",
+        "water 5 other_fat 46 sucrose 4 other 45",
+        0.6,
+        bulk=True,
+        own_body=True,
+        crisp=True,
+        choking=True,
+        most_pct=0.0,
+    ),
+    _row(
         "sesame_seeds",
         "Sesame seeds",
         "other",
@@ -197,6 +233,7 @@ ROWS: Final = (
         bulk=True,
         own_body=True,
         allergens="sesame",
+        crisp=True,
     ),
     _row(
         "pumpkin_seeds",
@@ -206,6 +243,7 @@ ROWS: Final = (
         0.6,
         bulk=True,
         own_body=True,
+        crisp=True,
     ),
     _row(
         "sunflower_seeds",
@@ -215,6 +253,7 @@ ROWS: Final = (
         0.6,
         bulk=True,
         own_body=True,
+        crisp=True,
     ),
     _row(
         "poppy_seeds",
@@ -234,5 +273,6 @@ ROWS: Final = (
         bulk=True,
         own_body=True,
         fat_kind="coconut",
+        crisp=True,
     ),
 )

@@ -94,14 +94,10 @@ BY_EYE_G: Final = {
     "shot": (28.0, "a shot is taken as 30 ml"),
 }
 """What is measured by eye [g]: judgements, always said."""
-JUICE_G: Final = {"lemon_juice": 45.0, "lime_juice": 28.0, "orange_juice": 80.0, "yuzu_juice": 25.0}
-"""The juice of one fruit, ±30 %: usual sizes, a judgement."""
 CASED_UNITS: Final = {
     "T": "tbsp", "Tb": "tbsp", "Tbs": "tbsp", "Tbl": "tbsp", "Tbls": "tbsp", "Tbsp": "tbsp", "t": "tsp", "C": "cup",
     "c": "cup",
 }  # fmt: skip
-SMALL_TIN_G: Final = {"evaporated": 170.0, "coconut_milk17": 165.0}
-"""What a small tin holds: usual prints."""
 COUNTED_WORDS: Final = {
     "egg": "piece", "block": "bar", "blocks": "bar", "packet": "bar", "packets": "bar", "pack": "bar", "packs": "bar",
     "jar": "tin", "jars": "tin", "pot": "tin", "pots": "tin", "pkg": "tin", "pkgs": "tin", "pkt": "tin",
@@ -109,11 +105,3 @@ COUNTED_WORDS: Final = {
     "box": "tin", "boxes": "tin", "bottle": "tin", "bottles": "tin", "punnet": "tin", "punnets": "tin",
     "leaf": "piece", "leaves": "piece", "sheet": "piece", "sheets": "piece",
 }  # fmt: skip
-SPOONFUL_SLIP_G: Final = {
-    "salt": 8.0,
-    "lecithin": 6.0,
-    "vanilla_extract": 16.0,
-    "spice_ground": 6.0,
-    "coffee_instant": 20.0,
-}
-"""More than this of it in one line is more likely a tablespoon for a teaspoon."""

@@ -10,6 +10,8 @@ from functools import lru_cache
 from typing import Final
 
 from hearth_bowl.core.errors import BadInput
+from hearth_bowl.core.ingredients.attributes import is_spooned, is_syrup
+from hearth_bowl.core.ingredients.doses import JUICE_G, SMALL_TIN_G, SPOONFUL_SLIP_G
 from hearth_bowl.core.ingredients.library import LIBRARY
 from hearth_bowl.core.ingredients.packs import usual_pack_g
 from hearth_bowl.core.recipe.measures import MASS_UNITS_G, MEASURES_ML, unit_g
@@ -22,10 +24,7 @@ from hearth_bowl.core.recipe.written.amount_words import (
     COUNTED_WORDS,
     FOREIGN_MASS_G,
     FOREIGN_UNITS,
-    JUICE_G,
     MEASURES_IN_PINTS,
-    SMALL_TIN_G,
-    SPOONFUL_SLIP_G,
 )
 from hearth_bowl.core.recipe.written.names import name_ingredient
 from hearth_bowl.core.recipe.written.rewording import amount_first, in_figures, plain_words, without_thousands
@@ -78,6 +77,9 @@ LONGEST_LINE: Final = 300
 MOST_REMEMBERED: Final = 2000
 """Lines whose reading is remembered: taking a card apart asks for each more than once. A limit of the reckoning."""
 LIQUID_WATER_PCT: Final = 25.0
+"""Water and alcohol from which an ingredient is poured by ml: a judgement."""
+OIL_PCT: Final = 99.0
+"""Fat of an oil, which is poured: food tables."""
 FLUID_OUNCE_ML: Final = MEASURES_ML["us"]["floz"]
 """What a fluid ounce on a pack is taken as: the US one, as prints that state it are."""
 
@@ -344,10 +346,8 @@ def _is_poured(key: str) -> bool:
     ingredient = LIBRARY[key]
     wet = ingredient.composition_pct["water"] + ingredient.composition_pct["ethanol"]
     poured = ingredient.kind in ("cream", "condensed-milk", "other", "fruit") and not ingredient.density_is_bulk
-    syrup = key in ("honey", "maple_syrup", "golden_syrup", "corn_syrup_light", "sunflower_oil")
-    return (
-        poured and (wet >= LIQUID_WATER_PCT or syrup) and key not in ("cream_cheese", "mascarpone", "condensed_sweet")
-    )
+    syrup = is_syrup(ingredient.composition_pct) or ingredient.composition_pct["other_fat"] >= OIL_PCT
+    return poured and (wet >= LIQUID_WATER_PCT or syrup) and not is_spooned(ingredient, ingredient.composition_pct)
 
 
 @lru_cache(maxsize=MOST_REMEMBERED)

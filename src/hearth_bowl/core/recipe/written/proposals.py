@@ -8,23 +8,10 @@ from collections.abc import Mapping, Sequence
 from types import MappingProxyType
 from typing import Final
 
+from hearth_bowl.core.ingredients.doses import USUAL_DOSE, stand_in_of
 from hearth_bowl.core.ingredients.library import LIBRARY
 from hearth_bowl.core.recipe.proportions import BASES, CHOCOLATE
 
-DOSES: Final[Mapping[str, float]] = MappingProxyType(
-    {
-        "salt": 0.002, "salt_flakes": 0.002, "vanilla_extract": 0.008, "vanilla_paste": 0.006, "vanilla_pod": 0.005,
-        "spice_ground": 0.003, "cinnamon_ground": 0.003, "ginger_ground": 0.003, "cardamom_ground": 0.002,
-        "chilli_ground": 0.001, "tonka": 0.001, "coffee_instant": 0.008, "espresso_powder": 0.008, "matcha": 0.015,
-        "citrus_zest": 0.01, "lecithin": 0.004, "invertase": 0.001, "gelatine_powder": 0.015, "gelatine_leaf": 0.015,
-        "agar": 0.008, "pectin": 0.012, "xanthan": 0.002, "citric_acid": 0.003, "tartaric_acid": 0.003,
-        "cream_of_tartar": 0.002, "bicarbonate": 0.005, "mint_oil": 0.0006, "orange_oil": 0.0008,
-        "flavour_essence": 0.005, "almond_extract": 0.004, "rose_water": 0.01, "orange_flower_water": 0.01,
-        "colour_powder": 0.001, "colour_oil": 0.004, "lustre_dust": 0.0005, "lavender_dried": 0.002,
-        "lemon_juice": 0.015, "lime_juice": 0.015, "yuzu_juice": 0.02, "cocoa_powder_21": 0.03,
-    }
-)  # fmt: skip
-"""What goes in by the dose, as a share of the rest of the bowl: common practice, a judgement. A label's dose wins."""
 ADDED: Final[Mapping[str, float]] = MappingProxyType({"nuts": 0.15, "crisp": 0.15, "fruit": 0.12, "drink": 0.05})
 """Pieces, fruit and drinks that come into a mass besides what its family is made of, as a share of the rest."""
 BY_KIND: Final[Mapping[str, Mapping[str, float]]] = MappingProxyType(
@@ -56,38 +43,34 @@ USE_WORDS: Final = (
 )
 
 
-BOILED_SUGARS: Final = frozenset({"sugar_granulated", "sugar_caster", "sugar_brown", "demerara", "muscovado_dark"})
-"""Sugars that are boiled with milk or cream and butter to make fudge."""
-
-BOILED_MILKS: Final = frozenset({"milk_whole", "milk_semi", "evaporated"})
-
-
 def family_of(text: str, keys: frozenset[str]) -> str:
     """Return the family that words and ingredients speak of."""
     plain = text.lower()
     for family, words in FAMILY_WORDS:
         if re.search(words, plain):
             return family
-    kinds = {LIBRARY[key].kind for key in keys}
+    rows = [LIBRARY[key] for key in keys]
+    kinds = {row.kind for row in rows}
+    groups = {stand_in_of(key) for key in keys}
     has_chocolate = bool(kinds & {"chocolate", "compound"})
-    if keys & {"cream_cheese", "mascarpone"}:
+    if "soft cheese" in groups:
         return "soft-cheese"
     if "condensed-milk" in kinds and has_chocolate:
         return "condensed-milk-fudge"
-    if "evaporated" in keys and has_chocolate:
+    if "tinned milk" in groups and has_chocolate:
         return "simmered-fudge"
     if "cream" in kinds and has_chocolate:
         return "cream-ganache"
-    if "condensed_sweet" in keys and "cocoa-powder" in kinds and not keys & BOILED_SUGARS:
+    if "condensed-milk" in kinds and "cocoa-powder" in kinds and "sugar" not in groups:
         return "simmered-fudge"
-    milky = kinds & {"cream", "condensed-milk"} or keys & BOILED_MILKS
-    if keys & BOILED_SUGARS and milky and "butter" in kinds and not has_chocolate:
+    milky = kinds & {"cream", "condensed-milk"} or groups & {"milk", "tinned milk"}
+    if "sugar" in groups and milky and "butter" in kinds and not has_chocolate:
         return "boiled-fudge"
-    if any("nuts" in LIBRARY[key].allergens and not LIBRARY[key].density_is_bulk for key in keys):
+    if any("nuts" in row.allergens and not row.density_is_bulk for row in rows):
         return "nut-paste"
-    if has_chocolate and keys & {"glucose_syrup40", "corn_syrup_light", "golden_syrup"} and len(keys) <= 3:
+    if has_chocolate and "syrup" in groups and len(keys) <= 3:
         return "modelling"
-    if "butter" in kinds and "sugar_icing" in keys:
+    if "butter" in kinds and "icing sugar" in groups:
         return "sugar-butter"
     if "butter" in kinds and has_chocolate:
         return "butter-ganache"
@@ -115,7 +98,7 @@ def proposed_g(key: str, family: str, stated_g: Mapping[str, float], share: int 
     own = base.get(_part_of(key, base))
     if own is not None:
         return _rounded(own * scale / share)
-    dose = DOSES.get(key)
+    dose = USUAL_DOSE.get(key)
     if dose is not None:
         return _rounded(dose * whole_g)
     return _rounded(_added(key, family) * whole_g)
@@ -151,21 +134,7 @@ def _kind_of(key: str) -> str:
         return CHOCOLATE
     if ingredient.kind in ("cream", "butter", "condensed-milk"):
         return ingredient.kind
-    return next((name for name, keys in ALIKE.items() if key in keys), key)
-
-
-ALIKE: Final[Mapping[str, frozenset[str]]] = MappingProxyType(
-    {
-        "sugar": frozenset({"sugar_granulated", "sugar_caster", "sugar_brown", "muscovado_dark", "demerara"}),
-        "milk": frozenset({"milk_whole", "milk_semi", "milk_skim"}),
-        "syrup": frozenset({"glucose_syrup40", "glucose_syrup60", "corn_syrup_light", "golden_syrup", "invert_syrup"}),
-        "crumbs": frozenset({"biscuit_crumbs", "shortbread", "wholemeal_biscuit", "cocoa_sandwich_biscuit"}),
-        "soft cheese": frozenset({"cream_cheese", "mascarpone"}),
-        "cocoa": frozenset({"cocoa_powder_21", "cocoa_powder_11"}),
-        "almonds": frozenset({"almond_whole", "almond_ground"}),
-    }
-)
-"""What takes each other's place in a family's proportions: common practice, a judgement."""
+    return stand_in_of(key)
 
 
 def _scale(family: str, stated_g: Mapping[str, float]) -> float:

@@ -60,7 +60,7 @@ ITALIAN: Final[tuple[tuple[str, str, str], ...]] = (
     ("noci pecan", "pecan_whole", ""),
     ("noci macadamia|noci di macadamia", "macadamia_whole", ""),
     ("noci del brasile", "brazil_whole", ""),
-    ("noce moscata", "spice_ground", ""),
+    ("noce moscata", "nutmeg_ground", ""),
     ("anacardi", "cashew_whole", ""),
     ("arachidi", "peanut_whole", ""),
     ("pinoli", "pine_nuts", ""),
