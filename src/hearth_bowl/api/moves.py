@@ -35,10 +35,14 @@ class AimsIn(Incoming):
 
 
 class BalanceIn(Incoming):
-    """A recipe with its pins, the aims, and whether tins and bars must come out whole."""
+    """A recipe with its pins, the aims, and whether tins and bars must come out whole.
+
+    A `use` aims at the set index that it wants at the temperature of the aims, where none is given.
+    """
 
     recipe: RecipeIn
     aims: AimsIn
+    use: str | None = None
     whole_packs: bool = False
 
 
@@ -123,7 +127,7 @@ class LabelOut(Outgoing):
 @spec.validate(resp=Response(HTTP_200=BalanceOut, HTTP_422=Problem), operation_id="balance")
 def balance_recipe(json: BalanceIn) -> BalanceOut:
     """Move what is not pinned until the aims are met, changing the recipe least."""
-    found = in_helper(service.balance_recipe, record_of(json.recipe), plain(json.aims), json.whole_packs)
+    found = in_helper(service.balance_recipe, record_of(json.recipe), plain(json.aims), json.whole_packs, json.use)
     return BalanceOut(
         feasible=found.found.feasible,
         recipe=found.recipe,

@@ -4,6 +4,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from typing import Any
 
+from hearth_bowl.core.assess.at_work import aimed_index
 from hearth_bowl.core.bench.compare import Comparison, compare
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.recipe.recipe import Recipe
@@ -36,13 +37,19 @@ class MovedRecipe:
     short: tuple[Short, ...] = ()
 
 
-def balance_recipe(record: Mapping[str, Any], wanted: Mapping[str, Any], whole_packs: bool = False) -> Balanced:
+def balance_recipe(
+    record: Mapping[str, Any], wanted: Mapping[str, Any], whole_packs: bool = False, use: str | None = None
+) -> Balanced:
     """Return a recipe balanced to aims, in amounts that a scale can weigh; with `whole_packs` tins and bars whole.
 
+    :param use: aims at the set index that it wants at the temperature of the aims, where none is given.
     :raises BadInput: below `recipe` or `aims`.
     """
     recipe = _recipe("recipe", record)
+    index = None if use is None else aimed_index(use, float(wanted.get("at_c", ROOM_C)))
     try:
+        if index is not None:
+            wanted = {"set_index": index, **wanted}
         aims = checked_aims(wanted)
         found = balance_to_whole_packs(recipe, aims) if whole_packs else balance(recipe, aims)
     except BadInput as problem:

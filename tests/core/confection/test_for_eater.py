@@ -50,7 +50,7 @@ class Told(unittest.TestCase):
     def test_cautions_are_for_the_one_who_eats_and_not_for_the_cook(self) -> None:
         worked = made(BAR, SHELL, Part(role="filling", of=SPIRITED))
         told = " ".join(told_eater(worked))
-        self.assertIn("not for children", told)
+        self.assertIn("Not for children", told)
         self.assertNotIn("shell", told)
         honeyed = made(BALLS, Part(role="centre", of=recipe(dark60=200, cream35=80, honey=40)))
         self.assertIn("not for infants under one year", " ".join(told_eater(honeyed)))

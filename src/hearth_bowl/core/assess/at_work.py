@@ -5,6 +5,8 @@ from dataclasses import dataclass
 from types import MappingProxyType
 from typing import Final
 
+from hearth_bowl.core.recipe.recipe import AIMED_INDEX
+
 RESTED_C: Final = 20.0
 
 
@@ -32,6 +34,21 @@ WORK: Final[Mapping[str, Work]] = MappingProxyType(
     }
 )
 """Typical practice, several textbooks, and judgement: fair, ±2 °C. A shell of dark chocolate is filled so."""
+
+
+WARM_TABLE_C: Final = 24.0
+"""Warmer than this a table aims at the low end: it must stand and be eaten, not be worked. Handbook, D: a judgement."""
+
+
+def aimed_index(use: str | None, at_c: float) -> float | None:
+    """Return the set index that a use aims at, read at a temperature; None where the index says nothing of it.
+
+    On a table warmer than 24 °C that is the low end of its rested band: at 28 °C a cake coat aims at 2.4, not at 3.
+    """
+    aim, work = AIMED_INDEX.get(use or ""), WORK.get(use or "")
+    if aim is None or at_c <= WARM_TABLE_C or work is None or work.rested is None:
+        return aim
+    return work.rested[0]
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -16,6 +16,7 @@ from hearth_bowl.core.ingredients.library import LIBRARY
 from hearth_bowl.core.mass.cooking import finished_or_none
 from hearth_bowl.core.mass.kitchen import Kitchen
 from hearth_bowl.core.mass.mixture import mix
+from hearth_bowl.core.mass.split import offered_up_to
 from hearth_bowl.core.recipe.recipe import Line, Recipe, checked_recipe
 from hearth_bowl.core.solve.slide import slide_of, slide_to
 
@@ -136,7 +137,7 @@ def _chocolate_is_firm(key: str, table_c: float) -> bool:
 
 
 def _firmer(part: WorkedPart, table_c: float, kitchen: Kitchen) -> Firmer | None:
-    """Return the least ratio at which the mass stays firm there; None where it has none, or none near enough."""
+    """Return the least ratio at which the mass stays firm there; None where none is near, or it would be fragile."""
     recipe = part.part.of
     if not isinstance(recipe, Recipe) or finished_or_none(recipe, kitchen) is not None or slide_of(recipe) is None:
         return None
@@ -146,9 +147,12 @@ def _firmer(part: WorkedPart, table_c: float, kitchen: Kitchen) -> Firmer | None
     low, high = 1.0, FIRMER_MOST
     if not _is_firm(slide_to(recipe, now * high), table_c):
         return None
+    before = mix(recipe)
     for _ in range(STEPS):
         middle = (low + high) / 2
         low, high = (low, middle) if _is_firm(slide_to(recipe, now * middle), table_c) else (middle, high)
+    if offered_up_to(recipe, before, mix(slide_to(recipe, now * high))) is not None:
+        return None
     return Firmer(recipe=recipe.name, from_ratio=now, to_ratio=now * high)
 
 

@@ -216,7 +216,7 @@ def _alcohol(recipe: Recipe, mixture: Mixture) -> list[Caution]:
             code="contains-alcohol",
             message=f"Contains alcohol, {pct:.1f} % by mass: declare it, keep it from children and from those who are "
             "pregnant. Heat never takes all of it away. Add spirit away from any flame.",
-            label="Contains alcohol: not for children, nor for those who are pregnant.",
+            label="Not for children, nor for those who are pregnant.",
         )
     ]
     if grams["ethanol"] > STRONG_LIQUID * (grams["water"] + grams["ethanol"]):

@@ -6,6 +6,7 @@ Numbers with no source beside them are judgements, or limits of the reckoning.
 from typing import Final
 
 from hearth_bowl.core.mass.mixture import Mixture
+from hearth_bowl.core.mass.set_index import is_water_free
 from hearth_bowl.core.recipe.ratios import CHOCOLATE_KINDS, kind_g
 from hearth_bowl.core.recipe.recipe import Recipe
 
@@ -13,6 +14,10 @@ SPLIT_BOUNDS: Final = ((1.0, "very-safe"), (1.8, "safe"), (2.3, "care"), (2.8, "
 """Upper bound of each band of fat to water (source: split-practice)."""
 FAT_CONTINUOUS: Final = "fat-continuous"
 RESCUE_TARGET: Final = 1.8
+FRAGILE: Final = ("fragile", "splits")
+"""Bands into which no offer leads. Source: split-practice."""
+STAYS_BELOW: Final = 2.27
+"""Fat to water up to which an offer goes: the top of "care", less the 0.03 by which a scale's grams may miss it."""
 
 
 EMULSIONS: Final = frozenset({"cream-ganache", "whipped-ganache", "butter-ganache", "condensed-milk-fudge"})
@@ -45,6 +50,20 @@ def split_band(ratio: float | None, water_free: bool) -> str:
     if water_free or ratio is None:
         return FAT_CONTINUOUS
     return next((name for bound, name in SPLIT_BOUNDS if ratio < bound), FAT_CONTINUOUS)
+
+
+def offered_up_to(recipe: Recipe, before: Mixture, after: Mixture) -> float | None:
+    """Return the fat to water up to which an offer may go, where going from one mixture to another is too far.
+
+    None where it may go there: what it makes is no emulsion, stays in "care" or below, or is no worse than it was.
+    """
+    if not is_emulsion(recipe, after):
+        return None
+    now, then = fat_to_water(before), fat_to_water(after)
+    if split_band(then, is_water_free(after)) not in FRAGILE or then is None:
+        return None
+    limit = STAYS_BELOW if now is None or is_water_free(before) else max(STAYS_BELOW, now)
+    return limit if then > limit * (1 + 1e-6) else None
 
 
 def rescue_g(

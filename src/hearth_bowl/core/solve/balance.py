@@ -7,10 +7,18 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field, replace
 from typing import Final
 
+from hearth_bowl.core.mass.mixture import mix
+from hearth_bowl.core.mass.set_index import index_at, is_water_free
+from hearth_bowl.core.mass.split import offered_up_to
 from hearth_bowl.core.recipe.recipe import Recipe
+from hearth_bowl.core.solve.aims import ROOM_C
 from hearth_bowl.core.solve.problem import Problem, Reach
 
 PACK_UNITS: Final = frozenset({"tin", "bar"})
+SPLIT: Final = "split: fragile"
+"""Named in the way where meeting the aims would make the emulsion fragile."""
+STEPS_TO_CARE: Final = 5
+"""Halvings of the way to a set index that would be fragile: within a thirtieth of the way. By definition."""
 HELPS_BELOW: Final = 0.98
 """A pin whose release leaves more of the miss than this does not help."""
 WORSE: Final = 0.02
@@ -48,15 +56,61 @@ class Balance:
 def balance(
     recipe: Recipe, wanted: Mapping[str, float], explain: bool = True, neighbours: Mapping[int, Reach] | None = None
 ) -> Balance:
-    """Return the amounts nearest to a recipe's own that meet the aims, pins kept.
+    """Return the amounts nearest to a recipe's own that meet the aims, pins kept, and never fragile for a set index.
 
-    Of all answers the one with the least sum of (change in g)² over the line's own grams, each line weighted by how
-    much a cook minds: with the mass as the only aim everything scales alike. Sequential quadratic programming
-    (D. Kraft, 1988, as in scipy); what it returns is measured again and meets the aims, or it is not called feasible.
+    Where only a fragile emulsion meets the set index, the nearest that stays in "care" is returned: not feasible, with
+    "split" in the way. A ratio or a fat to water that is asked for by itself is the cook's own choice.
 
     :param explain: where it cannot be done, try which pin or aim stands in the way: many times the work.
     :param neighbours: by line, the least and most times its own grams that it may become: narrower than it else may.
     :raises BadInput: naming an aim that says nothing of this recipe.
+    """
+    found = _balance(recipe, wanted, explain, neighbours)
+    limit = _care_limit(recipe, wanted, found.amounts_g)
+    if limit is None:
+        return found
+    bounded = {**wanted, "fat_to_water_max": limit}
+    held = next(Problem.by_rule(recipe, bounded, neighbours)).solve()
+    if held is not None:
+        return Balance(feasible=True, amounts_g=held)
+    amounts_g = _as_near_as_care(recipe, bounded, neighbours) or recipe.amounts_g
+    missed = Problem(recipe, wanted, is_water_free(mix(recipe))).missed(amounts_g)
+    if not missed:
+        return Balance(feasible=True, amounts_g=amounts_g)
+    named = dict.fromkeys((SPLIT, *(f"aim: {name}" for name in missed), *found.in_the_way))
+    return replace(found, feasible=False, amounts_g=amounts_g, missed_by=missed, in_the_way=tuple(named))
+
+
+def _care_limit(recipe: Recipe, wanted: Mapping[str, float], amounts_g: Sequence[float]) -> float | None:
+    """Return the fat to water that amounts for a set index should stay below and do not; None where all is well."""
+    if "set_index" not in wanted or {"ratio", "fat_to_water_max"} & set(wanted):
+        return None
+    return offered_up_to(recipe, mix(recipe), mix(recipe.with_amounts_g(amounts_g)))
+
+
+def _as_near_as_care(
+    recipe: Recipe, bounded: Mapping[str, float], neighbours: Mapping[int, Reach] | None
+) -> tuple[float, ...] | None:
+    """Return the amounts with the set index nearest to what is wanted that meet all other aims, None without any."""
+    low, high = index_at(mix(recipe), bounded.get("at_c", ROOM_C)), bounded["set_index"]
+    best = None
+    for _ in range(STEPS_TO_CARE):
+        middle = (low + high) / 2
+        problem = next(Problem.by_rule(recipe, {**bounded, "set_index": middle}, neighbours))
+        found = problem.solve()
+        low, high = (low, middle) if found is None else (middle, high)
+        best = found or best
+    return best
+
+
+def _balance(
+    recipe: Recipe, wanted: Mapping[str, float], explain: bool, neighbours: Mapping[int, Reach] | None
+) -> Balance:
+    """Return the amounts nearest to a recipe's own that meet the aims, whatever they make of its emulsion.
+
+    Of all answers the one with the least sum of (change in g)² over the line's own grams, each line weighted by how
+    much a cook minds: with the mass as the only aim everything scales alike. Sequential quadratic programming
+    (D. Kraft, 1988, as in scipy); what it returns is measured again and meets the aims, or it is not called feasible.
     """
     tried = []
     for problem in Problem.by_rule(recipe, wanted, neighbours):
@@ -118,7 +172,7 @@ def _solved(recipe: Recipe, wanted: Mapping[str, float]) -> tuple[float, ...] | 
     for problem in Problem.by_rule(recipe, wanted):
         found = problem.solve()
         if found is not None:
-            return found
+            return found if _care_limit(recipe, wanted, found) is None else None
     return None
 
 

@@ -41,8 +41,8 @@ export function Aim({ state, library }: Props) {
           body: {
             recipe,
             whole_packs: wholePacks,
+            use: use || undefined,
             aims: {
-              set_index: aimed[use] ?? undefined,
               at_c: state.atC,
               water_activity_max: numberIn(typed.water),
               fat_to_water_max: numberIn(typed.split),
