@@ -14,8 +14,9 @@ from hearth_bowl.core.ingredients.packs import usual_pack_g
 from hearth_bowl.core.learn.lessons import main_chocolate
 from hearth_bowl.core.mass.set_index import HIGHEST_INDEX, set_class
 from hearth_bowl.core.recipe.recipe import Recipe
-from hearth_bowl.core.recipe.typed_amount import read_amount, unit_wanted
+from hearth_bowl.core.recipe.typed_amount import unit_wanted
 from hearth_bowl.core.recipe.weighing import shown_g
+from hearth_bowl.core.recipe.written.typed import read_typed
 from hearth_bowl.core.solve.slide import slide_of, slide_to
 from hearth_bowl.formats.recipe_file import RecipeFile, line_from, recipe_from, recipe_record
 from hearth_bowl.service.larder import prices_per_g
@@ -109,7 +110,7 @@ def _with_typed_amounts(record: Mapping[str, Any]) -> dict[str, Any]:
             if unit is not None:
                 lines.append(_in_unit(line, unit))
                 continue
-            amount = read_amount(typed, line.get("unit", "g"))
+            amount = read_typed(typed, line.get("unit", "g"))
         except BadInput as problem:
             raise problem.under("lines", position) from None
         changed = {**line, "amount": amount.amount, "amount_high": amount.amount_high, "unit": amount.unit}

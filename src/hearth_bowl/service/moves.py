@@ -8,8 +8,8 @@ from hearth_bowl.core.assess.at_work import aimed_index
 from hearth_bowl.core.bench.compare import Comparison, compare
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.recipe.recipe import Recipe
-from hearth_bowl.core.recipe.typed_amount import read_amount
 from hearth_bowl.core.recipe.weighing import shown_g
+from hearth_bowl.core.recipe.written.typed import read_typed
 from hearth_bowl.core.solve.aims import ROOM_C, checked_aims
 from hearth_bowl.core.solve.balance import Balance, balance, balance_to_whole_packs
 from hearth_bowl.core.solve.only_this_much import Short, only_this_much
@@ -89,7 +89,7 @@ def scale_to(record: Mapping[str, Any], position: int, typed: str, in_house_g: M
     recipe = _recipe("recipe", record)
     if not 0 <= position < len(recipe.lines):
         raise BadInput(("position",), f"there is no line {position}", f"0 to {len(recipe.lines) - 1}", "out-of-range")
-    amount = read_amount(typed, "g")
+    amount = read_typed(typed, "g")
     line = dict(recipe_record(recipe)["lines"][position])
     line |= {"amount": amount.amount, "amount_high": amount.amount_high, "unit": amount.unit}
     if amount.size_g is not None:

@@ -12,6 +12,7 @@ from typing import Final
 from hearth_bowl.core.assess.at_work import RESTED_C, WORK, Work
 from hearth_bowl.core.mass.cooking import CookPlan
 from hearth_bowl.core.mass.set_index import HIGHEST_INDEX, SetIndex
+from hearth_bowl.core.recipe.families import FAMILY
 from hearth_bowl.core.recipe.recipe import FAMILIES, Recipe
 
 CURVE_C: Final = tuple(float(t) for t in range(39))
@@ -58,7 +59,9 @@ def verdict(recipe: Recipe, reading: SetIndex, curve: list[float]) -> Verdict:
     if recipe.family == "dry-mix":
         return Verdict(lead=FAMILIES[recipe.family], turn="it stays loose: weigh it by the cup of milk", fits=None)
     if reading.index is None:
-        return Verdict(lead=FAMILIES[recipe.family], turn="how firm it sets is not computed", fits=None)
+        own = FAMILY[recipe.family].sets
+        turn = own[:1].lower() + own[1:].rstrip(".") if own else "how firm it sets is not computed"
+        return Verdict(lead=FAMILIES[recipe.family], turn=turn, fits=None)
     work = WORK.get(recipe.use or "")
     if recipe.use is None or work is None or work.rested is None:
         does = CLASS_DOES[reading.class_ or "hard"]

@@ -220,6 +220,41 @@ def _check_form(form: Form, kind: str) -> None:
         check_number(("form", "piece_mm"), side, 1, 1000, "mm")
 
 
+WALL_CHOCOLATE_SHARE: Final = 0.5
+"""Chocolate from which a recipe makes a shell: less of it does not hold a wall. A judgement."""
+
+
+def _check_walls(part: Part, kind: str) -> None:
+    """Check that a shell is of chocolate, and that a piece is coated in what an ingredient says it may be coated in.
+
+    :raises BadInput: at `of`.
+    """
+    if part.role == "shell":
+        if not _holds_a_wall(part.of):
+            raise BadInput(("of",), f"{_called(part.of)} makes no shell.", "chocolate or compound", "not-for-this")
+    elif part.role == "coat" and kind != "cake":
+        of = part.of.parts if isinstance(part.of, Blend) else ((part.of, 1.0),)
+        wrong = next((one for one, _ in of if isinstance(one, Ingredient) and not one.may_be_coat), None)
+        if wrong is not None:
+            allowed = "chocolate, compound, caramel, or a recipe"
+            raise BadInput(("of",), f"{wrong.name} makes no coat.", allowed, "not-for-this")
+
+
+def _holds_a_wall(of: Of) -> bool:
+    if isinstance(of, Blend):
+        return all(one.is_chocolate for one, _ in of.parts)
+    if isinstance(of, Ingredient):
+        return of.is_chocolate
+    chocolate_g = sum(grams for line, grams in of.weighed if line.ingredient.is_chocolate)
+    return of.family in BOILED_WALLS or chocolate_g >= WALL_CHOCOLATE_SHARE * of.mass_g
+
+
+def _called(of: Of) -> str:
+    return ", ".join(one.name for one, _ in of.parts) if isinstance(of, Blend) else of.name
+
+
+BOILED_WALLS: Final = frozenset({"hard-sugar"})
+"""Families that hold a wall without chocolate: boiled sugar. Common practice."""
 _RANGES: Final = (
     ("g_each", 0.0, 1e5, "g", True), ("ml_each", 0.0, 1e5, "ml", True), ("mm", 0.0, 1000.0, "mm", True),
     ("share_pct", 0.0, 100.0, "%", True), ("mass_g", 0.0, 1e6, "g", True),
@@ -261,6 +296,7 @@ def _check_part(part: Part, kind: str, seen: set[str]) -> None:
     if said and said[0] not in AMOUNTS_OF[part.role]:
         allowed = ", ".join(AMOUNTS_OF[part.role]) or "its wall, cap and headroom"
         raise BadInput((said[0],), f"a {part.role} is not said by {said[0]}", allowed, "not-for-this")
+    _check_walls(part, kind)
     if isinstance(part.of, Blend):
         if not 1 <= len(part.of.parts) <= MOST_BLENDED:
             raise BadInput(("of", "blend"), f"{len(part.of.parts)} in it", f"1 to {MOST_BLENDED}", "out-of-range")

@@ -54,10 +54,14 @@ STAND_INS: Final[Mapping[str, frozenset[str]]] = MappingProxyType(
         "cocoa": frozenset({"cocoa_powder_21", "cocoa_powder_11"}),
         "tinned milk": frozenset({"evaporated"}),
         "icing sugar": frozenset({"sugar_icing"}),
+        "juice": frozenset({"lemon_juice", "lime_juice", "orange_juice", "yuzu_juice"}),
         "almonds": frozenset({"almond_whole", "almond_ground"}),
     }
 )
 """What takes each other's place in a family's proportions: common practice, a judgement."""
+
+GELLING: Final = frozenset({"pectin", "agar"})
+"""What sets a fruit jelly. Common practice."""
 
 
 def stand_in_of(key: str) -> str:

@@ -3,11 +3,13 @@
 Numbers with no source beside them are judgements, or limits of the reckoning.
 """
 
+from collections.abc import Mapping
+from types import MappingProxyType
 from typing import Final
 
 from hearth_bowl.core.ingredients.doses import SPOONFUL_SLIP_PCT
 from hearth_bowl.core.ingredients.ingredient import Ingredient
-from hearth_bowl.core.recipe.measures import MASS_UNITS_G, MEASURES_ML
+from hearth_bowl.core.recipe.measures import MASS_UNITS_G, MEASURES_ML, PINCH_ML
 from hearth_bowl.core.recipe.recipe import Line
 
 CHIPS_PCT: Final = 7.0
@@ -90,33 +92,77 @@ def ounce_question(line: Line) -> str | None:
     return "Ounces of a liquid: by weight, or fluid ounces (fl oz)? Taken by weight."
 
 
-FRACTIONS: Final = ((0.125, "⅛"), (0.25, "¼"), (1 / 3, "⅓"), (0.5, "½"), (2 / 3, "⅔"), (0.75, "¾"), (1.0, ""))
-NEAR: Final = 0.2
-"""A measure is told where its nearest fraction is no further off than this share of it."""
-CUP_FROM: Final = 0.24
-"""From so much of a cup on cups are told, below it spoons."""
+FRACTIONS: Final = ((0.125, "⅛"), (0.25, "¼"), (1 / 3, "⅓"), (0.5, "½"), (2 / 3, "⅔"), (0.75, "¾"))
+NEAR: Final = 0.05
+"""How near the measures must come to the grams, as a share of them: else two measures are said together."""
+SAID_FROM: Final = 0.1
+"""Teaspoons below which no spoon is said: a pinch is weighed, or taken by feel. A judgement."""
 
 
 def in_spoons(ingredient: Ingredient, grams: float, measure: str) -> str | None:
-    """Return about how many of a person's spoons or cups an amount is, as cooks say it: 2 ½ tbsp; None: none fits.
+    """Return how many of a person's spoons or cups an amount is, within 5 %: 2 ½ tbsp, ⅓ cup and 1 tbsp.
 
-    It is said beside the grams, never in their place.
+    One measure where one is near enough, else two, the larger first. None where nothing comes near, which is so only
+    below a few pinches. It is said beside the grams, never in their place.
     """
     if grams <= 0 or ingredient.spoon_g_per_ml <= 0:
         return None
-    ml_of = MEASURES_ML[measure]
+    ml_of = {**MEASURES_ML[measure], "pinch": PINCH_ML}
     ml = grams / ingredient.spoon_g_per_ml
-    unit = "cup" if ml >= CUP_FROM * ml_of["cup"] else "tbsp" if ml >= 0.9 * ml_of["tbsp"] else "tsp"
-    count = ml / ml_of[unit]
-    whole = int(count)
-    rest, sign = min(((0.0, ""), *FRACTIONS), key=lambda row: abs(row[0] - (count - whole)))
-    if rest == 1.0:
-        whole, rest = whole + 1, 0.0
-    told = whole + rest
-    if not told or abs(told - count) > NEAR * count:
+    if ml < SAID_FROM * ml_of["tsp"]:
         return None
+    alone = [(unit, count) for unit in MEASURES for count in _counts(unit, ml, ml_of[unit])]
+    near = [row for row in alone if abs(row[1] * ml_of[row[0]] - ml) <= NEAR * ml]
+    if near:
+        return _told(*near[0])
+    return _two(ml, ml_of)
+
+
+MEASURES: Final = ("cup", "tbsp", "tsp")
+"""The largest first."""
+PARTS_OF: Final = MappingProxyType(
+    {
+        "cup": (0.0, 0.25, 1 / 3, 0.5, 2 / 3, 0.75),
+        "tbsp": (0.0, 0.5),
+        "tsp": (0.0, 0.125, 0.25, 0.5, 0.75),
+        "pinch": (0.0,),
+    }
+)
+"""Parts for which sets of measures have a spoon or cup. Source: kitchen-measures."""
+COUNTS_OF: Final = MappingProxyType({"cup": (0.25, 40.0), "tbsp": (1.0, 4.5), "tsp": (0.125, 3.0), "pinch": (1.0, 2.0)})
+"""Counts between which a measure is used: five tablespoons are a third of a cup. Kitchen practice, judged."""
+PAIRS: Final = (("cup", "tbsp"), ("cup", "tsp"), ("tbsp", "tsp"), ("tsp", "pinch"))
+
+
+def _counts(unit: str, ml: float, each_ml: float) -> list[float]:
+    """Return the counts of a measure next to an amount: whole ones with a usual fraction, within its range."""
+    whole = int(ml / each_ml)
+    found = [base + part for base in (whole - 1, whole, whole + 1) for part in PARTS_OF[unit]]
+    least, most = COUNTS_OF[unit]
+    usual = [count for count in found if least <= count <= most]
+    return sorted(usual, key=lambda count: abs(count * each_ml - ml))
+
+
+def _two(ml: float, ml_of: Mapping[str, float]) -> str | None:
+    """Return two measures that together come within 5 %: as much of the larger as goes, and whole smaller ones."""
+    for larger, smaller in PAIRS:
+        near = [
+            ((first % 1 > 0) + (second % 1 > 0), -first, second)
+            for first in _counts(larger, ml, ml_of[larger])
+            for second in _counts(smaller, ml - first * ml_of[larger], ml_of[smaller])
+            if abs(first * ml_of[larger] + second * ml_of[smaller] - ml) <= NEAR * ml
+        ]
+        if near:
+            _, minus_first, second = min(near)
+            return f"{_told(larger, -minus_first)} and {_told(smaller, second)}"
+    return None
+
+
+def _told(unit: str, count: float) -> str:
+    whole = int(count + 1e-9)
+    sign = next((sign for part, sign in FRACTIONS if abs(part - (count - whole)) < 1e-9), "")
     figure = " ".join(part for part in (str(whole) if whole else "", sign) if part)
-    return f"{figure} {unit}{'s' if unit == 'cup' and told > 1 else ''}"
+    return f"{figure} {unit}{'s' if unit == 'cup' and count > 1 else ''}"
 
 
 def shown_g(grams: float, up: bool = False) -> float:

@@ -8,7 +8,7 @@ from collections.abc import Mapping, Sequence
 from types import MappingProxyType
 from typing import Final
 
-from hearth_bowl.core.ingredients.doses import USUAL_DOSE, stand_in_of
+from hearth_bowl.core.ingredients.doses import GELLING, USUAL_DOSE, stand_in_of
 from hearth_bowl.core.ingredients.library import LIBRARY
 from hearth_bowl.core.recipe.proportions import BASES, CHOCOLATE
 
@@ -32,6 +32,16 @@ FAMILY_WORDS: Final = (
     ("boiled-fudge", r"soft[- ]ball|\b11[2-8]\s*°?\s*c\b|\b23[4-9]\s*°?\s*f\b|\b24[0-5]\s*°?\s*f\b"),
     ("whipped-ganache", r"whipped ganache|whip until"),
 )
+BOILED_WORDS: Final = MappingProxyType(
+    {
+        "fruit-jelly": r"p[âa]tes? de fruits?|fruit jell(?:y|ies)|fruit paste|jelly squares|gelatin[ae] di frutta",
+        "aerated": r"marshmallows?\b|guimauve|nougat|torrone|turrón|divinity",
+        "curd": r"\bcurd\b",
+        "hard-sugar": r"brittle|honeycomb|cinder toffee|hard[- ]crack|krokant|croquant|croccante|lollipops?",
+        "caramel": r"caramels?\b|toffee|butterscotch|karamell|caramell?[oi]s?\b",
+    }
+)
+"""Words by which a card names what is boiled; its ingredients must bear them out. Handbook of this craft, L."""
 USE_WORDS: Final = (
     ("roll", r"\btruffles?\b|\broll\b|trüffel|\btruffes?\b|\btartuf\w+|\btrufas?\b|brigadeiro"),
     ("pipe", r"\bpip(?:e|ing)\b"),
@@ -46,6 +56,9 @@ USE_WORDS: Final = (
 def family_of(text: str, keys: frozenset[str]) -> str:
     """Return the family that words and ingredients speak of."""
     plain = text.lower()
+    boiled = _boiled_family(plain, keys)
+    if boiled is not None:
+        return boiled
     for family, words in FAMILY_WORDS:
         if re.search(words, plain):
             return family
@@ -75,6 +88,30 @@ def family_of(text: str, keys: frozenset[str]) -> str:
     if "butter" in kinds and has_chocolate:
         return "butter-ganache"
     return "filling"
+
+
+def _boiled_family(plain: str, keys: frozenset[str]) -> str | None:
+    """Return the family of boiled sugar or curd that words name and ingredients bear out, None without one."""
+    rows = [LIBRARY[key] for key in keys]
+    groups, kinds = {stand_in_of(key) for key in keys}, {row.kind for row in rows}
+    has_sugar = "sugar" in groups
+    has_chocolate = bool(kinds & {"chocolate", "compound"})
+    has_egg = any(row.raw_egg or row.pasteurised_egg for row in rows)
+    is_milky = bool(kinds & {"cream", "butter", "condensed-milk"}) or bool(groups & {"milk", "tinned milk"})
+    gels = any(row.gelatine and not row.own_body for row in rows)
+    borne_out = {
+        "fruit-jelly": has_sugar and ("fruit" in kinds or bool(keys & GELLING)),
+        "aerated": has_sugar and not has_chocolate and (gels or any(row.raw_egg == "white" for row in rows) or has_egg),
+        "curd": has_egg and not has_chocolate,
+        "hard-sugar": has_sugar and not has_chocolate and not kinds & {"cream", "condensed-milk"},
+        "caramel": has_sugar and is_milky and not has_chocolate and not re.search(r"\bbeat\b", plain),
+    }
+    named = next((name for name, words in BOILED_WORDS.items() if borne_out[name] and re.search(words, plain)), None)
+    if named is None and keys & GELLING and has_sugar and "fruit" in kinds:
+        return "fruit-jelly"
+    if named is None and has_egg and "butter" in kinds and "juice" in groups and not has_chocolate:
+        return "curd"
+    return named
 
 
 def use_of(text: str) -> str | None:

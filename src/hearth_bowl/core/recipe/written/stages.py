@@ -29,7 +29,9 @@ SHORTEST_WORD: Final = 3
 GENERAL: Final = frozenset({"dark", "milk", "white", "whole", "pure", "made", "liquid", "ground", "extract"})
 
 
-BOILED: Final = frozenset({"boiled-fudge", "simmered-fudge", "fondant"})
+BOILED: Final = frozenset(
+    {"boiled-fudge", "simmered-fudge", "fondant", "caramel", "fruit-jelly", "aerated", "hard-sugar"}
+)
 """Families whose syrup is boiled down; in others what comes to the boil is only warmed."""
 
 
