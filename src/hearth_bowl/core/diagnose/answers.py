@@ -53,14 +53,7 @@ ANSWERS: Final[Mapping[str, Answering]] = MappingProxyType(
             "The new coat sets shiny and whole.",
             (12.0, 16.0),
         ),
-        "seam-or-thin-spot": handwork.plain(
-            "A seam or thin spot gave way.",
-            "Wipe the piece dry, chill it for ten minutes, and close the place with melted chocolate from a small"
-            " brush or"
-            " bag; then coat the seam all round.",
-            "After a quarter of an hour on paper it leaves no wet mark. What has leaked for longer is eaten first.",
-            instead="eaten soon, from a small cup",
-        ),
+        "seam-or-thin-spot": handwork.seam,
         "overfilled": handwork.plain(
             "It was filled too high, so that its cap could not close.",
             "Scrape the filling back to 1.5 mm below the rim, wipe the rim clean, let it set, and cap it again.",

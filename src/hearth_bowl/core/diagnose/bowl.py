@@ -12,7 +12,7 @@ from hearth_bowl.core.assess.at_work import WORK
 from hearth_bowl.core.diagnose.facts import Facts
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.mass.boiling import cook_to
-from hearth_bowl.core.mass.cooking import cooked_part, finished_water_pct, is_cooked_down
+from hearth_bowl.core.mass.cooking import cook_plan, cooked_part, finished_water_pct, is_cooked_down
 from hearth_bowl.core.mass.kitchen import Kitchen
 from hearth_bowl.core.mass.mixture import Mixture, mix
 from hearth_bowl.core.mass.split import fat_to_water, is_emulsion
@@ -22,6 +22,8 @@ from hearth_bowl.core.recipe.recipe import AIMED_INDEX, Recipe
 
 TIGHTENS_C: Final = 60.0
 """Above it any chocolate with milk or cream tightens and oils out: usual practice."""
+CURD_CEILING_C: Final = 85.0
+"""Above it the egg of a curd scrambles. Handbook of this craft, section L."""
 LEAST_WATER_SHARE: Final = 0.02
 USUAL_USE: Final = {
     "cream-ganache": "roll",
@@ -151,8 +153,13 @@ class Bowl:
 
     @cached_property
     def aimed_water_pct(self) -> float:
-        """Return how much of it is to be water at the end of its boil [%]."""
-        return finished_water_pct(self.recipe)
+        """Return how much of it is to be water at the end of its boil [%], as this cook ends it."""
+        if not self.recipe.end_shift_k:
+            return finished_water_pct(self.recipe)
+        try:
+            return cook_plan(self.recipe, self.kitchen).water_pct
+        except BadInput:
+            return finished_water_pct(self.recipe)
 
     @cached_property
     def water_pct(self) -> float:
@@ -174,7 +181,9 @@ class Bowl:
 
     @cached_property
     def tightens(self) -> tuple[str, float]:
-        """Return the tenderest chocolate in it, in words, and the temperature that it must not pass [°C]."""
+        """Return the tenderest thing in it, in words, and the temperature that it must not pass [°C]."""
+        if self.recipe.family == "curd":
+            return "its egg", CURD_CEILING_C
         kinds = {
             tempering_kind(line.ingredient)
             for line, _ in self.recipe.weighed

@@ -79,7 +79,12 @@ ELSEWHERE: Final = 0.12
 
 GROUPS: Final[Mapping[str, frozenset[str]]] = MappingProxyType(
     {
-        "cooked": frozenset({"boiled-fudge", "simmered-fudge", "fondant"}),
+        "cooked": frozenset({"boiled-fudge", "simmered-fudge"}),
+        "fondant": frozenset({"fondant"}),
+        "caramel": frozenset({"caramel", "hard-sugar"}),
+        "jelly": frozenset({"fruit-jelly"}),
+        "aerated": frozenset({"aerated"}),
+        "curd": frozenset({"curd"}),
         "whipped": frozenset({"whipped-ganache"}),
         "condensed": frozenset({"condensed-milk-fudge"}),
         "dough": frozenset({"marzipan", "modelling", "soft-cheese", "dry-mix"}),
@@ -89,6 +94,10 @@ GROUPS: Final[Mapping[str, frozenset[str]]] = MappingProxyType(
 )
 """Families that behave alike; the others (cream ganache, fillings) are the plain case."""
 PLAIN: Final = "plain"
+LIKE: Final[Mapping[str, str]] = MappingProxyType(
+    {"fondant": "cooked", "caramel": "cooked", "jelly": "cooked", "aerated": "cooked"}
+)
+"""The group whose row counts where a group of boiled sugar has none of its own; else the plain one. A judgement."""
 
 
 def group_of(family: str) -> str:
@@ -112,6 +121,7 @@ LIKELY: Final[Mapping[str, Mapping[str, Mapping[str, float]]]] = MappingProxyTyp
                 "condensed": "too-hot 34, still-coming-together 26, too-cold 14, too-much-fat-for-water 16",
                 "beaten": "too-cold 55, still-coming-together 20, too-much-fat-for-water 10, too-hot 10",
                 "cooked": "too-hot 40, still-coming-together 20, too-much-fat-for-water 20, scorched 5",
+                "curd": "too-hot 78, too-cold 10, still-coming-together 8",
                 "dough": "overworked 45, too-cold 25, too-much-water-left 15, too-hot 10",
             },
             "grainy": {
@@ -122,7 +132,11 @@ LIKELY: Final[Mapping[str, Mapping[str, Mapping[str, float]]]] = MappingProxyTyp
                 "condensed": "too-hot 32, still-coming-together 18, lumps-unmelted 18, too-cold 10,"
                 " sugar-not-dissolved 8, too-much-fat-for-water 8",
                 "cooked": "sugar-not-dissolved 27, stirred-while-hot 26, crystals-from-the-pan 16, no-doctor-sugar 15,"
-                " too-little-water-left 8, overworked 4",
+                " too-little-water-left 8, overworked 4, lumps-unmelted 4, still-coming-together 3",
+                "caramel": "crystals-from-the-pan 30, sugar-not-dissolved 28, no-doctor-sugar 24, stirred-while-hot 14",
+                "jelly": "sugar-not-dissolved 46, too-little-water-left 22, lumps-unmelted 16, no-doctor-sugar 10",
+                "aerated": "sugar-not-dissolved 36, crystals-from-the-pan 28, no-doctor-sugar 24, overworked 8",
+                "curd": "too-hot 72, lumps-unmelted 12, too-cold 6, sugar-not-dissolved 6",
                 "beaten": "too-cold 34, lumps-unmelted 24, sugar-not-dissolved 20, water-drops 8, too-hot 8",
                 "paste": "water-drops 36, lumps-unmelted 22, off-temper 18, too-hot 14",
                 "dough": "overworked 34, lumps-unmelted 26, too-hot 18, too-little-water-left 12, water-drops 8",
@@ -132,6 +146,8 @@ LIKELY: Final[Mapping[str, Mapping[str, Mapping[str, float]]]] = MappingProxyTyp
                 " water-drops 8",
                 "cooked": "sugar-not-dissolved 38, stirred-while-hot 24, crystals-from-the-pan 14, no-doctor-sugar 14,"
                 " too-little-water-left 6",
+                "caramel": "sugar-not-dissolved 34, crystals-from-the-pan 30, no-doctor-sugar 22, stirred-while-hot 12",
+                "curd": "too-hot 60, sugar-not-dissolved 20, lumps-unmelted 12",
                 "condensed": "sugar-not-dissolved 32, lumps-unmelted 26, too-hot 24, still-coming-together 8",
                 "beaten": "sugar-not-dissolved 48, lumps-unmelted 26, too-cold 14",
             },
@@ -172,6 +188,10 @@ LIKELY: Final[Mapping[str, Mapping[str, Mapping[str, float]]]] = MappingProxyTyp
                 "plain": "not-yet-set 30, too-little-chocolate 28, liquid-not-counted 16, too-hot 6, moisture-moved 3",
                 "condensed": "not-yet-set 30, too-little-chocolate 30, liquid-not-counted 12, too-hot 4",
                 "cooked": "too-much-water-left 62, not-yet-set 16, overworked 4, moisture-moved 5",
+                "caramel": "too-much-water-left 74, not-yet-set 8, moisture-moved 8, too-hot 4",
+                "jelly": "too-much-water-left 52, not-yet-set 30, overworked 6, too-hot 4",
+                "aerated": "too-much-water-left 50, not-yet-set 26, overworked 8, moisture-moved 6",
+                "curd": "too-cold 44, not-yet-set 34, liquid-not-counted 10, too-hot 4",
                 "whipped": "not-yet-set 30, too-hot 24, too-little-chocolate 22, liquid-not-counted 10",
                 "paste": "off-temper 34, not-yet-set 28, unmixed-fats 16, too-little-chocolate 14",
                 "beaten": "not-yet-set 34, too-hot 22, too-little-chocolate 20, liquid-not-counted 10",
@@ -180,6 +200,10 @@ LIKELY: Final[Mapping[str, Mapping[str, Mapping[str, float]]]] = MappingProxyTyp
             "too-firm": {
                 "plain": "too-much-chocolate 42, too-cold 34, too-little-water-left 10",
                 "cooked": "too-little-water-left 66, too-cold 12, overworked 8",
+                "caramel": "too-little-water-left 88, too-cold 8",
+                "jelly": "too-little-water-left 80, too-cold 6",
+                "aerated": "too-little-water-left 70, too-cold 10, moisture-moved 10",
+                "curd": "too-cold 50, too-little-water-left 20, too-hot 16",
                 "condensed": "too-much-chocolate 40, too-cold 32, too-hot 12, too-little-water-left 8",
                 "paste": "too-cold 46, too-much-chocolate 34",
                 "dough": "too-cold 42, too-little-water-left 34, overworked 10",
@@ -196,6 +220,7 @@ LIKELY: Final[Mapping[str, Mapping[str, Mapping[str, float]]]] = MappingProxyTyp
                 " not-yet-set 12,"
                 " liquid-not-counted 6",
                 "cooked": "too-much-water-left 52, moisture-moved 20, not-yet-set 12, condensation 8",
+                "caramel": "too-much-water-left 50, moisture-moved 36, condensation 8",
                 "dough": "too-much-water-left 44, moisture-moved 18, too-hot 18, condensation 8",
             },
             "cracked": {
@@ -214,7 +239,8 @@ LIKELY: Final[Mapping[str, Mapping[str, Mapping[str, float]]]] = MappingProxyTyp
                 "condensed": "not-yet-set 36, too-little-chocolate 22, off-temper 16, too-thin 10",
             },
             "leaking": {
-                "plain": "seam-or-thin-spot 46, overfilled 22, too-thin 18, frozen-centre 6, too-much-water-left 4"
+                "plain": "seam-or-thin-spot 46, overfilled 22, too-thin 18, frozen-centre 6, too-much-water-left 4",
+                "fondant": "seam-or-thin-spot 48, overfilled 30, too-thin 14, air-trapped 6",
             },
             "stringing": {"plain": "too-thick 52, too-cold 34, water-drops 8, off-temper 4"},
             "smeared": {
@@ -241,10 +267,15 @@ UNLISTED: Final = 0.5
 """What a cause weighs that only another of the signs seen names. A judgement."""
 
 
+def _row(sign: str, group: str) -> Mapping[str, float]:
+    """Return the row of a sign for a group of families: its own, else that of the group it is like, else the plain."""
+    rows = LIKELY[sign]
+    return rows.get(group) or rows.get(LIKE.get(group, PLAIN)) or rows[PLAIN]
+
+
 def prior(seen: tuple[str, ...], stage: str, family: str) -> dict[str, float]:
     """Return how likely each cause is by the signs alone, before anything is known; not yet summing to 1."""
-    group = group_of(family)
-    rows = [LIKELY[sign].get(group, LIKELY[sign][PLAIN]) for sign in seen]
+    rows = [_row(sign, group_of(family)) for sign in seen]
     found: dict[str, float] = {}
     for cause in dict.fromkeys(cause for row in rows for cause in row):
         weight = 1.0

@@ -99,7 +99,7 @@ def diagnose(seen: Seen) -> Diagnosis:
     found = shares(weights(base, evidence))
     if hazard is not None:
         found = {hazard: found[hazard], **{cause: share for cause, share in found.items() if cause != hazard}}
-    ask = None if hazard is not None else next_question(bowl, seen.stage, seen.now_c, seen.answers, weigh)
+    ask = None if hazard is not None else next_question(bowl, seen.stage, seen.now_c, seen.answers, weigh, seen.signs)
     answer = answer_of(bowl, seen.stage, [hazard] if hazard else list(found))
     return Diagnosis(
         answer=answer,

@@ -11,6 +11,7 @@ from hearth_bowl.core.diagnose.bowl import Bowl
 from hearth_bowl.core.diagnose.causes import GROUPS
 from hearth_bowl.core.diagnose.doses import Dose
 from hearth_bowl.core.ingredients.library import find
+from hearth_bowl.core.mass.cooking import plan_or_none
 
 RUINED_K: Final = 12.0
 """Chocolate alone so far above what it bears does not come back: a judgement."""
@@ -100,6 +101,8 @@ def blend(bowl: Bowl, _: str) -> Answer:
 
 def too_hot(bowl: Bowl, stage: str) -> Answer | None:
     """Answer what got too hot."""
+    if bowl.recipe.family == "curd":
+        return curdled_egg(bowl)
     if bowl.is_cooked:
         return cook(bowl, dissolve=False) or cool_down(stage)
     name, tightens_c = bowl.tightens
@@ -168,26 +171,31 @@ def cook(bowl: Bowl, dissolve: bool) -> Answer | None:
     """Answer what can be cooked again; None of what is not boiled down."""
     if not bowl.is_cooked:
         return None
-    plan = doses.cook_again(bowl, dissolve)
+    if bowl.recipe.family == "aerated":
+        return _whipped_already(bowl)
+    syrup = doses.doctored(bowl) if dissolve and bowl.recipe.family in ("caramel", "hard-sugar") else None
+    plan = doses.cook_again(bowl, dissolve, syrup)
     if plan is None:
         return None
-    add = (Dose(ingredient=find("water"), g=plan.add_g),) if plan.add_g >= doses.LEAST_G else ()
-    first = f"Put it back into the pan with ⟦{plan.add_g:.0f} g⟧ water. " if add else "Put it back into the pan. "
+    water = Dose(ingredient=find("water"), g=plan.add_g)
+    add = tuple(dose for dose in (water if plan.add_g >= doses.LEAST_G else None, syrup) if dose is not None)
+    goes_in = " and ".join(_grams(dose) for dose in add)
+    first = f"Put it back into the pan with {goes_in}. " if add else "Put it back into the pan. "
     melt = (
         "Warm it slowly, stirring, until no grain is left between the fingers; wash down the wall. " if dissolve else ""
     )
+    must_lose = plan.off_g > doses.LEAST_G
     end = (
-        f"Then boil it to ⟦{plan.to_c:.1f} °C⟧: ⟦{plan.off_g:.0f} g⟧ of water go."
-        if plan.off_g > doses.LEAST_G
+        f"Then boil it, stirring, to ⟦{plan.to_c:.1f} °C⟧: it must lose ⟦{plan.off_g:.0f} g⟧ of water."
+        if must_lose
         else f"Warm it through to about ⟦{plan.to_c:.0f} °C⟧ until it is smooth."
     )
-    still = " Cool it without stirring to about ⟦45 °C⟧, then beat." if bowl.recipe.family == "boiled-fudge" else ""
     what = (
         "its sugar has to dissolve again"
         if dissolve
         else "too little water is left in it"
         if add
-        else "too much water is left in it"
+        else f"it must lose ⟦{plan.off_g:.0f} g⟧ of water, stirring"
     )
     return Answer(
         verdict="mend",
@@ -196,9 +204,39 @@ def cook(bowl: Bowl, dissolve: bool) -> Answer | None:
             do=first + melt + end,
             add=add,
             work_c=(plan.to_c - 1.0, plan.to_c + 1.0),
-            then=f"A drop in cold water makes a soft ball.{still}",
+            then=THEN.get(bowl.recipe.family, "A drop in cold water makes a soft ball."),
         ),
         instead=instead_of(bowl),
+    )
+
+
+THEN: Final = {
+    "boiled-fudge": "A drop in cold water makes a soft ball. Cool it without stirring to about ⟦45 °C⟧, then beat.",
+    "caramel": "A drop in cold water is as firm as the caramel will be. Pour it at once, and wrap it when it is cool.",
+    "hard-sugar": "A drop in cold water cracks. Pour it at once, and box it airtight.",
+    "fruit-jelly": "It falls from the spoon in a sheet. Cast it above ⟦85 °C⟧, its acid last.",
+}
+"""What shows that a boil is done, by family: the usual cues of the craft."""
+
+
+def _whipped_already(bowl: Bowl) -> Answer:
+    """Answer a whipped syrup: whipped, it is not boiled again, and the next syrup is."""
+    plan = plan_or_none(bowl.made, bowl.kitchen)
+    end = f" The next syrup is boiled to ⟦{plan.cooked.to_c:.1f} °C⟧." if plan else ""
+    return Answer(
+        verdict="use-as",
+        say=f"A whipped syrup is not boiled again. Dust it, and leave it open overnight to dry.{end}",
+        instead="melted slowly into hot milk",
+    )
+
+
+def curdled_egg(bowl: Bowl) -> Answer:
+    """Answer a curd that got too hot: its egg has set to grains."""
+    return Answer(
+        verdict="use-as",
+        say="Its egg has scrambled and will not go smooth again. Cool the pan in cold water at once and sieve it: where"
+        " it tastes of egg, start again, over a water bath and never above ⟦85 °C⟧.",
+        instead="sieved, a filling for a baked tart",
     )
 
 

@@ -30,6 +30,9 @@ LEAST_SHARE: Final = 0.005
 DISSOLVES_PCT: Final = 75.0
 """Sugar and water: a grained mass dissolves again when so much of both is sugar, well under 100 °C (section B)."""
 EATEN_C: Final = 20.0
+DOCTORS: Final = ("glucose", "fructose", "maltose", "higher")
+DOCTOR_SHARE: Final = 0.1
+"""Glucose syrup and invert of all sugar that keep a caramel from graining: usual practice, 8 to 15 %."""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -104,15 +107,20 @@ def watered_back(bowl: Bowl) -> Dose | None:
     return None if not lost_g or bowl.is_cooked else _dose(bowl, find("water"), lost_g * bowl.share)
 
 
-def cook_again(bowl: Bowl, dissolve: bool) -> Cook | None:
+def cook_again(bowl: Bowl, dissolve: bool, besides: Dose | None = None) -> Cook | None:
     """Return how a cooked mass comes to the water that is aimed at: the water to add first, and the end of its boil.
 
     :param dissolve: all of its sugar is to dissolve again first.
+    :param besides: what else goes in, such as glucose syrup.
     """
     now, kpa = bowl.now, bowl.kitchen.pressure_kpa
-    water_g = now.grams["water"]
     end_g = bowl.aimed_water_g
-    end_pct = 100 * end_g / (end_g + bowl.mass_g - water_g - now.grams["ethanol"])
+    dry_g = bowl.mass_g - now.grams["water"] - now.grams["ethanol"]
+    end_pct = 100 * end_g / (end_g + dry_g)
+    if besides is not None:
+        now = mixed_in(bowl, besides)
+        end_g = (now.mass_g - now.grams["water"] - now.grams["ethanol"]) * end_pct / (100 - end_pct)
+    water_g = now.grams["water"]
     start_g = water_g
     if dissolve:
         start_g = max(start_g, now.sugars_g * (100 - DISSOLVES_PCT) / DISSOLVES_PCT)
@@ -124,6 +132,16 @@ def cook_again(bowl: Bowl, dissolve: bool) -> Cook | None:
     except BadInput:
         return None
     return Cook(add_g=start_g - water_g, to_c=cooked.to_c, off_g=max(0.0, start_g - end_g))
+
+
+def doctored(bowl: Bowl) -> Dose | None:
+    """Return the glucose syrup that keeps a boiled mass from graining again; None where it has enough, or its own."""
+    sugars_g = bowl.now.sugars_g
+    doctor_g = sum(bowl.now.grams[name] for name in DOCTORS)
+    short_g = DOCTOR_SHARE * sugars_g - doctor_g
+    syrup = find("glucose_syrup40")
+    dry_share = sum(syrup.composition_pct[name] for name in DOCTORS) / 100
+    return _dose(bowl, syrup, short_g / (dry_share - DOCTOR_SHARE) if short_g > 0 else None)
 
 
 def first_liquid(recipe: Recipe) -> Ingredient | None:

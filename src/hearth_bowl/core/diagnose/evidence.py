@@ -9,6 +9,7 @@ from dataclasses import dataclass
 from typing import Final
 
 from hearth_bowl.core.diagnose.bowl import Bowl
+from hearth_bowl.core.ingredients.ingredient import Ingredient
 from hearth_bowl.core.mass.little_water import FAMILIES as MEETS_WATER
 from hearth_bowl.core.mass.mixture import mix
 from hearth_bowl.core.mass.split import is_emulsion
@@ -39,6 +40,10 @@ SPLITS: Final = 2.3
 GAP_PCT: Final = 0.7
 """Water content at the end of a boil within so much of what is aimed at is as it should be (section C)."""
 NEAR_INDEX: Final = 0.15
+EGG_COOKED_C: Final = 82.0
+"""Middle of a curd from which its egg is cooked. Handbook of this craft, section L."""
+DRY_SUGAR_PCT: Final = 70.0
+"""Sucrose and glucose from which an ingredient is sugar that must dissolve: food tables."""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -92,7 +97,7 @@ def evidence_of(bowl: Bowl, stage: str, now_c: float | None) -> list[Evidence]:
         *_of_answers(bowl),
         *_of_water(bowl),
         *_of_firmness(bowl),
-        *_of_what_is_in_it(bowl),
+        *_of_what_is_in_it(bowl, stage),
         *_of_shells(bowl, stage),
     ]
 
@@ -115,6 +120,9 @@ def _of_heat(bowl: Bowl, stage: str, now_c: float | None) -> Iterator[Evidence]:
         elif facts.hottest_c is not None:
             says = f"it never passed ⟦{tightens_c:.0f} °C⟧"
             yield _against("too-hot scorched", SURE, says)
+    if bowl.recipe.family == "curd" and hottest is not None and hottest < EGG_COOKED_C:
+        says = f"it reached ⟦{hottest:.0f} °C⟧; egg is cooked from ⟦{EGG_COOKED_C:.0f} °C⟧"
+        yield _for(says, "too-cold", SURE)
     coldest = min((value for value in (facts.coldest_c, now_c) if value is not None), default=None)
     if coldest is None:
         return
@@ -249,10 +257,11 @@ def _of_firmness(bowl: Bowl) -> Iterator[Evidence]:
         yield _against("too-little-chocolate too-much-chocolate", CLEAR, says)
 
 
-def _of_what_is_in_it(bowl: Bowl) -> Iterator[Evidence]:
+def _of_what_is_in_it(bowl: Bowl, stage: str) -> Iterator[Evidence]:
     recipe, whole = bowl.recipe, mix(bowl.recipe)
     if recipe.family in MEETS_WATER and (bowl.is_chocolate_alone or not is_emulsion(recipe, whole)):
         yield _against("still-coming-together", SURE)
+    yield from _of_sugar_that_went_in(bowl, stage)
     has_real = any(line.ingredient.kind == "chocolate" for line, _ in recipe.weighed)
     has_compound = any(line.ingredient.kind == "compound" for line, _ in recipe.weighed)
     if bowl.chocolate_g <= 0:
@@ -274,6 +283,22 @@ def _of_what_is_in_it(bowl: Bowl) -> Iterator[Evidence]:
         yield _for("a spirit or liqueur thins it like water", "liquid-not-counted", SOME)
     if whole.pieces is not None:
         yield _for("crisp or whole pieces lie in it", "moisture-moved", SOME)
+
+
+def _of_sugar_that_went_in(bowl: Bowl, stage: str) -> Iterator[Evidence]:
+    """Give what the recipe's own sugar and chocolate say of grains."""
+    if bowl.is_cooked:
+        if bowl.chocolate_g > 0 and stage in ("melt", "join"):
+            yield _for("its chocolate is still melting into it", "lumps-unmelted still-coming-together", SURE)
+        else:
+            yield _against("lumps-unmelted still-coming-together", SURE)
+    elif not any(_is_dry_sugar(line.ingredient) for line, _ in bowl.recipe.weighed):
+        yield _against("sugar-not-dissolved", SURE, "no sugar went in by itself")
+
+
+def _is_dry_sugar(ingredient: Ingredient) -> bool:
+    parts = ingredient.composition_pct
+    return not ingredient.is_chocolate and parts["sucrose"] + parts["glucose"] >= DRY_SUGAR_PCT
 
 
 def _of_shells(bowl: Bowl, stage: str) -> Iterator[Evidence]:

@@ -3,10 +3,15 @@
 Numbers with no source beside them are judgements.
 """
 
+from typing import Final
+
 from hearth_bowl.core.diagnose.answer import EMULSION_C, Answer, Answering, Remedy, instead_of
 from hearth_bowl.core.diagnose.bowl import Bowl
 from hearth_bowl.core.mass.tempering import WINDOWS, Window, tempering_kind
 from hearth_bowl.core.recipe.ratios import CHOCOLATE_KINDS
+
+CURD_C: Final = (82.0, 84.0)
+"""Middle of a curd when its egg is cooked. Handbook of this craft, section L."""
 
 
 def coming_together(bowl: Bowl, _: str) -> Answer:
@@ -47,6 +52,16 @@ def lumps(bowl: Bowl, _: str) -> Answer:
 
 def too_cold(bowl: Bowl, stage: str) -> Answer:
     """Answer what is too cold."""
+    if bowl.recipe.family == "curd" and stage not in ("keep",):
+        return Answer(
+            verdict="mend",
+            say="It was not hot enough: its egg is not cooked, and it stays thin.",
+            remedy=Remedy(
+                do="Set it over steaming water again and stir until its middle reads ⟦82 to 84 °C⟧; never let it boil.",
+                work_c=CURD_C,
+                then="It coats the spoon, and a drawn line stays. Cool it below ⟦10 °C⟧ within two hours.",
+            ),
+        )
     if stage in ("roll", "cut", "set", "keep"):
         return Answer(
             verdict="passes",
@@ -178,6 +193,22 @@ def moist(bowl: Bowl, _: str) -> Answer:
         " soft. Next time fold it in late, or coat it in cocoa butter first.",
         instead="a soft crumb filling, with fresh crisp on top just before it is eaten",
     )
+
+
+def seam(bowl: Bowl, stage: str) -> Answer | None:
+    """Answer a seam or thin spot that gave way; in a fondant also its headroom and gas."""
+    fondant = bowl.recipe.family == "fondant"
+    return plain(
+        "A seam or thin spot gave way."
+        + " Look at its headroom too, and for bubbles: fondant that turns liquid swells, and gas means that it"
+        " ferments." * fondant,
+        "Wipe the piece dry, chill it for ten minutes, and close the place with melted chocolate from a small brush or"
+        " bag; then coat the seam all round."
+        + " Leave 1.5 mm under the cap of the next. Where gas bubbles out, throw the piece away."
+        * fondant,
+        "After a quarter of an hour on paper it leaves no wet mark. What has leaked for longer is eaten first.",
+        instead="eaten soon, from a small cup",
+    )(bowl, stage)
 
 
 def lost(bowl: Bowl, _: str) -> Answer:

@@ -3,7 +3,7 @@
 Numbers with no source beside them are judgements.
 """
 
-from collections.abc import Callable, Mapping
+from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass, field, replace
 from math import log2
 from typing import Any, Final
@@ -280,6 +280,18 @@ def questions_for(bowl: Bowl, stage: str, now_c: float | None) -> list[Question]
     return found
 
 
+ASKED_FIRST: Final = {
+    (sign, stage): ("tempered", "freezer")
+    for sign in ("dull", "streaked", "will-not-release")
+    for stage in ("set", "dip", "unmould")
+}
+"""Questions that a confectioner asks first of a sign at a stage: of a dull shell, its temper, then its cooling."""
+
+
+def _place(key: str, first: Sequence[str]) -> int:
+    return first.index(key) if key in first else len(first)
+
+
 def _is_known(question: Question, facts: Facts) -> bool:
     named = {name for means in question.options.values() for name in means.facts}
     return any(getattr(facts, name) is not None for name in named)
@@ -318,6 +330,7 @@ def next_question(
     now_c: float | None,
     asked: Mapping[str, str],
     weigh: Callable[[Bowl, Means], Mapping[str, float]],
+    signs: Sequence[str] = (),
 ) -> Question | None:
     """Return the question that decides most, None where nothing more is worth asking.
 
@@ -327,6 +340,10 @@ def next_question(
     total = sum(base.values())
     if len(asked) >= MOST_QUESTIONS or max(base.values()) >= SURE_ENOUGH * total:
         return None
+    first = [key for sign in signs for key in ASKED_FIRST.get((sign, stage), ())]
+    for question in sorted(questions_for(bowl, stage, now_c), key=lambda one: _place(one.key, first)):
+        if question.key in first and question.key not in asked:
+            return question
     best: tuple[float, Question] | None = None
     for question in questions_for(bowl, stage, now_c):
         if question.key in asked:
