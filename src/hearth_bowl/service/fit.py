@@ -38,6 +38,7 @@ from hearth_bowl.core.fit.slab import cut_of
 from hearth_bowl.core.fit.vessel import Box, Vessel
 from hearth_bowl.core.geometry.pans import Pan
 from hearth_bowl.core.keep.cautions import Caution
+from hearth_bowl.core.learn.told import batches_words
 from hearth_bowl.core.mass.cooking import finished_or_none
 from hearth_bowl.core.mass.mixture import Mixture
 from hearth_bowl.core.recipe.recipe import AIMED_INDEX, Recipe
@@ -90,7 +91,7 @@ def usual_questions(session: Session, now: datetime) -> tuple[dict[str, tuple[Qu
     """
     found = {kind: correction_for(session, f"loss:{kind}", now) for kind in ASKS}
     usual = {
-        kind: (round(USUAL_LOSS_PCT * one.value, 1), f"usually {USUAL_LOSS_PCT:g} %; yours, by {one.entries} batches")
+        kind: (round(USUAL_LOSS_PCT * one.value, 1), f"usually {USUAL_LOSS_PCT:g} %; yours, by {batches_words(one)}")
         for kind, one in found.items()
         if one is not None
     }

@@ -12,6 +12,7 @@ from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.ingredients.library import LIBRARY
 from hearth_bowl.core.ingredients.packs import usual_pack_g
 from hearth_bowl.core.learn.lessons import main_chocolate
+from hearth_bowl.core.learn.told import batches_words
 from hearth_bowl.core.mass.set_index import HIGHEST_INDEX, set_class
 from hearth_bowl.core.recipe.recipe import Recipe
 from hearth_bowl.core.recipe.typed_amount import unit_wanted
@@ -73,7 +74,7 @@ def _learned_set(session: Session, recipe: Recipe, index: float | None, now: dat
     if found is None or abs(found.value) < LEAST_APART:
         return None
     own = min(max(index + found.value, 0.0), HIGHEST_INDEX)
-    return LearnedSet(index=own, class_=set_class(own), says=f"by {found.entries} batches; the book {index:.1f}")
+    return LearnedSet(index=own, class_=set_class(own), says=f"by {batches_words(found)}; usually {index:.1f}")
 
 
 def _weighable(before: Recipe, slid: Recipe) -> Recipe:

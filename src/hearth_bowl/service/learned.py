@@ -180,7 +180,7 @@ def _age(at: datetime, now: datetime) -> float:
 def cooling_here(session: Session, ask: SetAsk, now: datetime) -> tuple[Learned | None, Learned | None]:
     """Return how this kitchen cools in a place and shape, and how long it took there until it was ready."""
     cooling = correction_for(session, f"cooling:{ask.place}/{shape_of(ask)}", now)
-    if cooling is None or cooling.entries < 3:
+    if cooling is None or cooling.counted < 3:
         cooling = correction_for(session, f"cooling:{ask.place}", now)
     return _learned(cooling), _learned(correction_for(session, f"set:{ask.place}", now))
 
@@ -205,7 +205,7 @@ def for_plan(session: Session, now: datetime) -> dict[str, Any]:
         if found is not None and kind == "hands":
             hands[of] = found.value
         elif found is not None:
-            cooling[of] = [found.value, found.low, found.high, found.entries]
+            cooling[of] = [found.value, found.low, found.high, found.counted]
     return {"hands": hands, "cooling": cooling}
 
 
@@ -225,7 +225,7 @@ def factor_of(session: Session, what: str, now: datetime) -> float:
 def _learned(found: Correction | None) -> Learned | None:
     if found is None:
         return None
-    return Learned(factor=found.value, low=found.low, high=found.high, batches=found.entries)
+    return Learned(factor=found.value, low=found.low, high=found.high, batches=found.counted)
 
 
 def all_learned(session: Session, now: datetime) -> list[LearnedThing]:

@@ -180,9 +180,9 @@ class Applied(unittest.TestCase):
     def test_it_is_told_in_words(self) -> None:
         title, says = told_of(self.learned("cooling:fridge/slab", 60, 78))
         self.assertEqual(title, "Cooling in your fridge, a slab")
-        self.assertRegex(says, r"2\d % slower than the book, by 6 batches\.")
-        self.assertIn("firmer than the book", told_of(self.learned("set:dark60", 3.0, 3.8))[1])
-        self.assertIn("the book stands", told_of(correction_of("loss:pan", []))[1])
+        self.assertRegex(says, r"2\d % slower than usual \(6 batches\)\.")
+        self.assertIn("firmer than usual", told_of(self.learned("set:dark60", 3.0, 3.8))[1])
+        self.assertIn("our usual figure stands", told_of(correction_of("loss:pan", []))[1])
 
 
 class Next(unittest.TestCase):

@@ -9,6 +9,7 @@ from typing import Final
 
 from hearth_bowl.core.learn.corrections import Correction
 from hearth_bowl.core.learn.lessons import JOB_OF_STEP, RING
+from hearth_bowl.core.learn.told import batches_words
 from hearth_bowl.core.recipe.recipe import Recipe
 from hearth_bowl.core.stove.step import Step
 
@@ -51,7 +52,9 @@ def _timed(step: Step, choices: Mapping[str, str], learned: Mapping[str, Correct
         return step
     low, high = step.usual_min
     usual = (round(low * found.value, 1), round(high * found.value, 1))
-    return replace(step, usual_min=usual, learned=f"usually {low:.0f} to {high:.0f} min; yours, by {_batches(found)}")
+    return replace(
+        step, usual_min=usual, learned=f"usually {low:.0f} to {high:.0f} min; yours, by {batches_words(found)}"
+    )
 
 
 def _ended(recipe: Recipe, step: Step, learned: Mapping[str, Correction]) -> Step:
@@ -63,13 +66,9 @@ def _ended(recipe: Recipe, step: Step, learned: Mapping[str, Correction]) -> Ste
     low, high = step.target_c
     way = "hotter" if found.value > 0 else "cooler"
     says = f"the book ends it at ⟦{(low + high) / 2:.1f} °C⟧; yours ⟪{abs(found.value):.1f} °C⟫ {way}"
-    says = f"{says}, by {_batches(found)}"
+    says = f"{says}, by {batches_words(found)}"
     return replace(
         step,
         target_c=(low + round(found.value, 1), high + round(found.value, 1)),
         learned=f"{step.learned}; {says}" if step.learned else says,
     )
-
-
-def _batches(found: Correction) -> str:
-    return f"{found.entries} batch{'es' if found.entries != 1 else ''}"

@@ -56,6 +56,11 @@ class Correction:
     entries: int
     left_out: int
 
+    @property
+    def counted(self) -> int:
+        """Return the entries that count: those that were left out told of something else."""
+        return self.entries - self.left_out
+
 
 def learn(entries: Sequence[Entry]) -> tuple[Correction, ...]:
     """Return what a log teaches, for each quantity in the order in which it is first named.

@@ -23,24 +23,52 @@ WORDS: Final[Mapping[str, tuple[str, str]]] = MappingProxyType(
 )
 
 
+FEW: Final = 2
+"""Up to so many batches are too few to tell: the band says how far the next may be. A judgement."""
+
+
+def batches_words(found: Correction) -> str:
+    """Return how many batches taught something, those that were left out not counted: 1 batch, 3 batches."""
+    return f"{found.counted} batch{'es' if found.counted != 1 else ''}"
+
+
 def told_of(found: Correction) -> tuple[str, str]:
-    """Return what a quantity is, and what was learned of it."""
-    title, name = title_of(found.what), found.what.partition(":")[0]
-    if not found.entries:
-        return title, "No batch counts: the book stands."
-    by = f"by {found.entries} batch{'es' if found.entries != 1 else ''}"
+    """Return what a quantity is called, and what was learned of it; of one or two batches, that they are too few."""
+    title = title_of(found.what)
+    if not found.counted:
+        return title, "No batch counts yet: our usual figure stands."
+    if found.counted <= FEW:
+        return title, f"{batches_words(found)}: too few to tell. The next may be {_band(found)}."
+    return title, f"{_apart(found)} ({batches_words(found)})."
+
+
+def _apart(found: Correction) -> str:
+    """Return how far a kitchen is from the usual figure, in words."""
+    name = found.what.partition(":")[0]
     if found.kind == "offset":
         if abs(found.value) < SAME * 4:
-            return title, f"As the book says, {by}."
+            return "As usual"
         if name == "set":
-            return title, f"{abs(found.value):.1f} {'firmer' if found.value > 0 else 'softer'} than the book, {by}."
+            return f"{abs(found.value):.1f} {'firmer' if found.value > 0 else 'softer'} than usual"
         if name == "end":
-            way = "hotter" if found.value > 0 else "cooler"
-            return title, f"⟪{abs(found.value):.1f} °C⟫ {way} than the book suits you, {by}."
-        way = "much" if found.value > 0 else "little"
-        return title, f"Shows ⟪{abs(found.value):.1f} °C⟫ too {way}, {by}."
+            return f"⟪{abs(found.value):.1f} °C⟫ {'hotter' if found.value > 0 else 'cooler'} than usual suits you"
+        return f"Shows ⟪{abs(found.value):.1f} °C⟫ too {'much' if found.value > 0 else 'little'}"
     apart = found.value - 1
     if abs(apart) < SAME:
-        return title, f"As the book says, {by}."
+        return "As usual"
+    return _factor(name, apart)
+
+
+def _factor(name: str, apart: float) -> str:
     more, less = WORDS[name]
-    return title, f"{abs(apart) * 100:.0f} % {more if apart > 0 else less} than the book, {by}."
+    return f"{abs(apart) * 100:.0f} % {more if apart > 0 else less} than usual"
+
+
+def _band(found: Correction) -> str:
+    """Return the band of the next observation, against the usual figure."""
+    name = found.what.partition(":")[0]
+    if found.kind == "factor":
+        return f"{_factor(name, found.low - 1)} to {_factor(name, found.high - 1)}"
+    if name == "set":
+        return f"{found.low:+.1f} to {found.high:+.1f} of the usual firmness"
+    return f"⟪{found.low:+.1f} °C⟫ to ⟪{found.high:+.1f} °C⟫ of the usual figure"
