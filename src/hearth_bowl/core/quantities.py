@@ -2,8 +2,6 @@
 
 A temperature is written as `⟦35 to 45 °C⟧`, a difference of temperatures as `⟪±0.8 °C⟫`, a mass as `⟦390 g⟧`, a
 length as `⟦16 mm⟧`. The first two are told apart, for 0.8 °C more is 1.4 °F more, while 0.8 °C is 33 °F.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
 """
 
 import re
@@ -16,9 +14,9 @@ NUMBER: Final = re.compile(r"-?\d+(?:\.\d+)?")
 MARKED_ANY: Final = re.compile(r"(?<=[⟦⟪])[^⟦⟧⟪⟫]*(?=[⟧⟫])")
 POINT: Final = re.compile(r"(?<=\d)\.(?=\d)")
 MARKS: Final = str.maketrans("", "", "⟦⟧⟪⟫")
-F_PER_C: Final = 1.8
-G_PER_OZ: Final = 28.349523125
-MM_PER_IN: Final = 25.4
+F_PER_C: Final = 1.8  # by definition
+G_PER_OZ: Final = 28.349523125  # by definition
+MM_PER_IN: Final = 25.4  # by definition
 
 
 def plain(text: str) -> str:

@@ -1,7 +1,4 @@
-"""Assess a recipe: everything that its composition says, with bands, in one value.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
-"""
+"""Assess a recipe: everything that its composition says, with bands, in one value."""
 
 from dataclasses import dataclass
 from typing import Final
@@ -21,7 +18,7 @@ from hearth_bowl.core.mass.water_activity import ALL_DISSOLVED, CAP_C, WaterActi
 from hearth_bowl.core.recipe.ratios import Ratios, ratios
 from hearth_bowl.core.recipe.recipe import Recipe
 
-ROOM_C: Final = 20.0
+ROOM_C: Final = 20.0  # a judgement
 NO_SET: Final = frozenset({"set-not-modelled", "seized", "dough"})
 """Cautions under which no set is told."""
 

@@ -7,7 +7,7 @@ from typing import Final
 
 from hearth_bowl.core.recipe.recipe import AIMED_INDEX
 
-RESTED_C: Final = 20.0
+RESTED_C: Final = 20.0  # a judgement
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

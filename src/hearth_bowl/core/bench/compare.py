@@ -7,7 +7,7 @@ from hearth_bowl.core.assess.assess import Assessment, assess
 from hearth_bowl.core.ingredients.components import COMPONENTS
 from hearth_bowl.core.recipe.recipe import Recipe
 
-SHOWN_FROM_PCT = 0.05
+SHOWN_FROM_PCT = 0.05  # a judgement
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -1,7 +1,4 @@
-"""Readings that only some families have: the boil, the true ratio of a whipped ganache, ripening, modelling syrup.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
-"""
+"""Readings that only some families have: the boil, the true ratio of a whipped ganache, ripening, modelling syrup."""
 
 from collections.abc import Callable, Mapping, Sequence
 from types import MappingProxyType
@@ -24,11 +21,11 @@ from hearth_bowl.core.recipe.recipe import Recipe
 from hearth_bowl.core.solve.starters import MODELLING_SYRUP
 from hearth_bowl.core.sources import SOURCES
 
-MILK_BAND_PCT: Final = 1.5
-STORED_C: Final = 20.0
-COURSE_DAYS: Final = (3, 7, 14, 28)
+MILK_BAND_PCT: Final = 1.5  # a judgement
+STORED_C: Final = 20.0  # a judgement
+COURSE_DAYS: Final = (3, 7, 14, 28)  # a judgement
 USUAL_DOSES_PCT: Final = (0.03, 0.5)
-"""Outside these a dose is most likely a slip."""
+"""Outside these a dose is most likely a slip. A judgement."""
 
 
 def family_readings(recipe: Recipe, kitchen: Kitchen, at_c: float = STORED_C) -> Sequence[Reading]:

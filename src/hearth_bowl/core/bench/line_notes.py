@@ -7,7 +7,7 @@ from hearth_bowl.core.recipe.measures import MASS_UNITS_G
 from hearth_bowl.core.recipe.recipe import Recipe
 from hearth_bowl.core.recipe.weighing import in_spoons, ounce_question, scale_note, slip_question, spread_pct
 
-SHOWN_FROM_PCT = 1.0
+SHOWN_FROM_PCT = 1.0  # a judgement
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

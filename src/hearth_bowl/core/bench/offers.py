@@ -1,7 +1,4 @@
-"""Offers: a concrete, computed change that mends what a reading found.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
-"""
+"""Offers: a concrete, computed change that mends what a reading found."""
 
 from dataclasses import dataclass, replace
 from itertools import pairwise
@@ -21,14 +18,14 @@ from hearth_bowl.core.solve.slide import slide_mixtures, slide_of
 
 FRAGILE_FROM: Final = next(low for (low, _), (_, band) in pairwise(SPLIT_BOUNDS) if band == FRAGILE[0])
 """Fat to water from which an emulsion is fragile. Source: split-practice."""
-LEAST_OFFER_G: Final = 3.0
+LEAST_OFFER_G: Final = 3.0  # handbook of this craft
 LEAST_OFFER_SHARE: Final = 0.02
 """Less than that, of the batch, is not worth a change: the handbook's."""
-NEAR_AIM: Final = 0.003
+NEAR_AIM: Final = 0.003  # a judgement
 LEAST_INDEX: Final = 0.15
 """Set index by which an offer that is held back must still move it: less is the same to the hand. A judgement."""
 MOST_TIMES: Final = 4.0
-"""An offer never makes one line more than this many times what it is, or less than a quarter."""
+"""An offer never makes one line more than this many times what it is, or less than a quarter. A judgement."""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

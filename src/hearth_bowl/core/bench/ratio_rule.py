@@ -1,7 +1,4 @@
-"""The ratio rule: chocolate to cream (or condensed milk, or butter) as a ruler with zones for this very mix.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
-"""
+"""The ratio rule: chocolate to cream (or condensed milk, or butter) as a ruler with zones for this very mix."""
 
 from dataclasses import dataclass
 from itertools import pairwise
@@ -16,10 +13,10 @@ from hearth_bowl.core.recipe.recipe import Recipe
 from hearth_bowl.core.solve.slide import Slide, slide_mixtures, slide_of
 
 SPAN: Final = MappingProxyType({"cream": (0.4, 4.0), "condensed-milk": (0.3, 2.5), "butter": (0.5, 5.0)})
-"""The ruler's ends: the ratios met in kitchens. It grows to hold the present one."""
-TICKS: Final = 25
+"""The ruler's ends: the ratios met in kitchens. It grows to hold the present one. A judgement."""
+TICKS: Final = 25  # numerical, by definition
 SAME_RATIO: Final = 0.01
-"""Within a hundredth it is the same ratio."""
+"""Within a hundredth it is the same ratio. A judgement."""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -1,7 +1,4 @@
-"""Readings: what needs attention first, each with its band, its reason, an offer, and how it was worked out.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
-"""
+"""Readings: what needs attention first, each with its band, its reason, an offer, and how it was worked out."""
 
 from collections.abc import Sequence
 from types import MappingProxyType
@@ -31,9 +28,9 @@ from hearth_bowl.core.mass.set_index import HIGHEST_INDEX
 from hearth_bowl.core.mass.split import SPLIT_BOUNDS
 from hearth_bowl.core.recipe.recipe import Recipe
 
-GRAINY_FROM_PCT: Final = 1.0
+GRAINY_FROM_PCT: Final = 1.0  # a judgement
 PIECE_G: Final = 12.0
-"""A usual centre: what figures for one piece are of until it is fitted."""
+"""A usual centre: what figures for one piece are of until it is fitted. A judgement."""
 SPLIT_WORDS: Final = MappingProxyType(
     {
         "very-safe": (QUIET, "Very safe: plenty of water for its fat."),

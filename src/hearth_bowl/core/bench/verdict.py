@@ -1,7 +1,4 @@
-"""The verdict: one sentence that says whether the mass does what it is for, and where that ends.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
-"""
+"""The verdict: one sentence that says whether the mass does what it is for, and where that ends."""
 
 from dataclasses import dataclass
 from itertools import pairwise
@@ -16,7 +13,7 @@ from hearth_bowl.core.recipe.families import FAMILY
 from hearth_bowl.core.recipe.recipe import FAMILIES, Recipe
 
 CURVE_C: Final = tuple(float(t) for t in range(39))
-"""The temperatures from fridge to hand at which the set curve is read [°C]."""
+"""The temperatures from fridge to hand at which the set curve is read [°C]. Numerical, by definition."""
 ROOM_ENDS_C: Final = 24.0
 """What is worked warmer than a room is judged by how it rests."""
 DOES: Final = MappingProxyType(

@@ -29,9 +29,9 @@ from hearth_bowl.core.mass.tempering import tempering_kind
 from hearth_bowl.core.recipe.recipe import Recipe
 from hearth_bowl.core.recipe.weighing import in_spoons
 
-MOST_ROWS: Final = 30
-MOST_BOXES: Final = 2000
-MOST_PER_BOX: Final = 200
+MOST_ROWS: Final = 30  # a judgement
+MOST_BOXES: Final = 2000  # a judgement
+MOST_PER_BOX: Final = 200  # a judgement
 PAPER_MM: Final = 1.0
 """What a paper case takes round a piece: a judgement."""
 

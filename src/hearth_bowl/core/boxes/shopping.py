@@ -1,7 +1,4 @@
-"""Shopping: packs to buy for what is needed, what the larder has, what is left over, and what it all costs.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
-"""
+"""Shopping: packs to buy for what is needed, what the larder has, what is left over, and what it all costs."""
 
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
@@ -12,8 +9,9 @@ from typing import Final
 from hearth_bowl.core.geometry.numbers import FLOOR_GUARD
 
 CHEAPEST_STEPS: Final = 2000
-"""How finely the needed grams are divided when packs of several sizes are weighed against each other."""
-UNCOUNTED_G: Final = 0.05
+"""How finely the needed grams are divided when packs of several sizes are weighed against each other.
+Numerical, by definition."""
+UNCOUNTED_G: Final = 0.05  # a judgement
 
 NOTHING: Final[Mapping[str, str | None]] = MappingProxyType({})
 

@@ -22,18 +22,18 @@ from hearth_bowl.core.solve.slide import slide_of, slide_to
 
 State = Literal["firm", "soft", "runs", "unknown"]
 FIRM: Final = 2.6
-"""From this index on a mass can be rolled: it keeps its shape and leaves the fingers clean."""
+"""From this index on a mass can be rolled: it keeps its shape and leaves the fingers clean. A judgement."""
 RUNS: Final = 1.6
-"""Below it a mass can at most be piped: it does not hold its shape."""
+"""Below it a mass can at most be piped: it does not hold its shape. A judgement."""
 OUT_OF_COLD_H: Final = 2.0
-"""What keeps in the fridge is out of it so long in all."""
+"""What keeps in the fridge is out of it so long in all. Common practice; local food rules decide."""
 DEW_FROM_C: Final = 18.0
-"""From this warmth on dew settles on what comes out of the fridge uncovered."""
+"""From this warmth on dew settles on what comes out of the fridge uncovered. A judgement."""
 FIRMER_MOST: Final = 1.6
-"""A ratio is raised so far at most: beyond it another confection is meant."""
-STEPS: Final = 12
+"""A ratio is raised so far at most: beyond it another confection is meant. A judgement."""
+STEPS: Final = 12  # numerical, by definition
 OTHER_CHOCOLATES: Final = ("dark60", "dark70")
-HOTTEST_C: Final = 40.0
+HOTTEST_C: Final = 40.0  # a judgement
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

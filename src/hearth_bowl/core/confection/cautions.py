@@ -1,7 +1,4 @@
-"""What can hurt, and what parts do to each other: told of a confection in whole.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
-"""
+"""What can hurt, and what parts do to each other: told of a confection in whole."""
 
 from collections.abc import Sequence
 from itertools import pairwise
@@ -14,13 +11,14 @@ from hearth_bowl.core.fit.vessel import Mould
 from hearth_bowl.core.keep.cautions import CHOKING, Caution
 from hearth_bowl.core.keep.texture import softens
 
-THIN_WALL_MM: Final = 2.0
+THIN_WALL_MM: Final = 2.0  # a judgement
 SEEPS_PCT: Final = 3.0
-"""A filling with so much alcohol by mass finds its way through a wall thinner than that."""
+"""A filling with so much alcohol by mass finds its way through a wall thinner than that. A judgement."""
 WET_FROM: Final = 0.95
-"""Plain chocolate beside a part as wet as that, which no ganache is, softens and blooms; so it does beside fruit."""
+"""Plain chocolate beside a part as wet as that, which no ganache is, softens and blooms; so it does beside fruit.
+A judgement."""
 CHOKING_BELOW_MM: Final = 45.0
-"""A round or hard piece narrower than a small child's throat is wide, with room to spare."""
+"""A round or hard piece narrower than a small child's throat is wide, with room to spare. A judgement."""
 SEALED: Final = frozenset({"mould", "ball"})
 
 

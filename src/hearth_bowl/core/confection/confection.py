@@ -1,7 +1,4 @@
-"""What a confection is: its form, and its parts in the order of making, each of a recipe, an ingredient or a blend.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
-"""
+"""What a confection is: its form, and its parts in the order of making, each of a recipe, an ingredient or a blend."""
 
 from collections.abc import Mapping
 from dataclasses import dataclass, fields, replace
@@ -45,10 +42,10 @@ AMOUNTS_OF: Final[Mapping[Role, tuple[str, ...]]] = MappingProxyType(
     }
 )
 """How much of a part may be said by; nothing said is what is usual of it, or it gives way."""
-MOST_PARTS: Final = 12
-MOST_EXTRAS: Final = 20
-MOST_EACH: Final = 20
-MOST_BLENDED: Final = 6
+MOST_PARTS: Final = 12  # a limit, by definition
+MOST_EXTRAS: Final = 20  # a limit, by definition
+MOST_EACH: Final = 20  # a limit, by definition
+MOST_BLENDED: Final = 6  # a limit, by definition
 FORM_FIELDS: Final[Mapping[str, frozenset[str]]] = MappingProxyType(
     {
         "pan": frozenset({"pieces", "spares", "piece_mm", "trim_mm", "kerf_mm"}),
@@ -263,6 +260,7 @@ _RANGES: Final = (
     ("headroom_mm", 0.0, 1000.0, "mm", False), ("dip_bowl_mm", 30.0, 500.0, "mm", False),
     ("coated", 0, MOST_PIECES, "", False),
 )  # fmt: skip
+"""A judgement."""
 _ROLE_FIELDS: Final[Mapping[str, frozenset[str]]] = MappingProxyType(
     {
         "lumps": frozenset({"filling"}),

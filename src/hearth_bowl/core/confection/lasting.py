@@ -1,7 +1,4 @@
-"""How a confection that was made is kept: its safety and its texture apart, how to wrap, freeze, thaw and serve it.
-
-Numbers with no source beside them are judgements.
-"""
+"""How a confection that was made is kept: its safety and its texture apart, how to wrap, freeze, thaw and serve it."""
 
 from dataclasses import dataclass
 from typing import Final

@@ -1,7 +1,4 @@
-"""What goes round or on a piece: coats that it is dipped in, what it is rolled in, what is put on it.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
-"""
+"""What goes round or on a piece: coats that it is dipped in, what it is rolled in, what is put on it."""
 
 from collections.abc import Mapping, Sequence
 from math import pi
@@ -18,7 +15,7 @@ from hearth_bowl.core.geometry.cakes import Cake
 from hearth_bowl.core.geometry.pieces import piece_coat_g
 from hearth_bowl.core.ingredients.ingredient import Ingredient
 
-USUAL_DIP_BOWL_MM: Final = 110.0
+USUAL_DIP_BOWL_MM: Final = 110.0  # a judgement
 SUGAR_PCT: Final = 80.0
 """Sucrose from which a powder is rolled in as icing sugar, and grains as sprinkles: food tables."""
 ROLLED_OF: Final[Mapping[str, str]] = MappingProxyType(

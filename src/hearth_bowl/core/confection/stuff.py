@@ -1,7 +1,4 @@
-"""What a part is made of, whatever that is: how heavy it lies, what is left of what is weighed in, what it is lost.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
-"""
+"""What a part is made of, whatever that is: how heavy it lies, what is left of what is weighed in, what it is lost."""
 
 from dataclasses import dataclass
 from typing import Final

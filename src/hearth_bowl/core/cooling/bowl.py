@@ -1,7 +1,4 @@
-"""A stirred bowl, or a body so small that it is one: one temperature throughout, with the heat of its setting.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
-"""
+"""A stirred bowl, or a body so small that it is one: one temperature throughout, with the heat of its setting."""
 
 from typing import Final
 
@@ -12,14 +9,15 @@ from hearth_bowl.core.errors import BadInput, check_number
 from hearth_bowl.core.mass.thermal import GANACHE, Thermal
 
 BOWL_H: Final = 9.0
-"""Heat transfer of a bowl standing in still air [W/m²K]."""
+"""Heat transfer of a bowl standing in still air [W/m²K]. Handbook, section E."""
 SMALL_H: Final = 6.0
-"""The side of a mould in a still fridge, 5 to 7 [W/m²K]."""
+"""The side of a mould in a still fridge, 5 to 7 [W/m²K]. Handbook, section E."""
 SMALL_BIOT: Final = 0.25
-"""From this Biot number on a body is not small: its middle stays warm."""
+"""From this Biot number on a body is not small: its middle stays warm. Handbook, section E."""
 MIDDLE_LAST: Final = 2.4
-"""The hottest point of a small body takes 1 + 2.4 Bi times the lumped time. Within 13 % of finite volumes."""
-TRAPEZIA: Final = 400
+"""The hottest point of a small body takes 1 + 2.4 Bi times the lumped time. Within 13 % of finite volumes.
+Handbook, section E."""
+TRAPEZIA: Final = 400  # numerical, by definition
 
 
 def check_course(from_c: float, to_c: float, ambient_c: float) -> None:

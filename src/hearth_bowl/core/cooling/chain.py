@@ -10,7 +10,7 @@ from hearth_bowl.core.mass.mixture import Mixture
 from hearth_bowl.core.mass.ripening import dose_pct, ripen
 from hearth_bowl.core.recipe.recipe import Recipe
 
-DAY_MIN: Final = 24 * 60
+DAY_MIN: Final = 24 * 60  # by definition
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -63,7 +63,7 @@ CHAINS: Final[Mapping[str, tuple[Link, ...]]] = MappingProxyType(
         ),
     }
 )
-"""The usual chain of each kind of piece."""
+"""The usual chain of each kind of piece. A judgement."""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -7,9 +7,9 @@ from typing import Final
 
 from hearth_bowl.core.errors import BadInput
 
-TIME_LOW: Final = 0.75
+TIME_LOW: Final = 0.75  # handbook, section E
 TIME_HIGH: Final = 1.45
-"""Full shelves, warm fridges, thick dishes and lids are slow more often than fast."""
+"""Full shelves, warm fridges, thick dishes and lids are slow more often than fast. Handbook, section E."""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -33,14 +33,14 @@ PLACES: Final[Mapping[str, Place]] = MappingProxyType(
         "larder": Place(name="Cool larder", ambient_c=14.0, h_top=8.0, h_base=5.0, h_range="6 to 10"),
     }
 )
-"""20 mm of marble takes heat as e/sqrt(pi t): what it does after 10 min stands for the whole."""
+"""20 mm of marble takes heat as e/sqrt(pi t): what it does after 10 min stands for the whole. Handbook, section E."""
 COVERS: Final[Mapping[str, float | None]] = MappingProxyType({"none": None, "film": 7.0, "lid": 3.5})
-"""A cover's heat transfer from the top; film lies on the surface, a lid leaves air below it."""
+"""A cover's heat transfer from the top; film lies on the surface, a lid leaves air below it. Handbook, section E."""
 BASES: Final[Mapping[str, float | None]] = MappingProxyType(
     {"wire": None, "glass": 3.0, "board": 3.0, "insulated": 0.0}
 )
-"""A base's heat transfer; None is the place's own: on wire, or on the counter as it is."""
-LIDDED_BASE_H: Final = 5.0
+"""A base's heat transfer; None is the place's own: on wire, or on the counter as it is. Handbook, section E."""
+LIDDED_BASE_H: Final = 5.0  # handbook, section E
 
 
 def faces(place: str, base: str | None, cover: str, *, both: bool = False) -> tuple[float, float]:

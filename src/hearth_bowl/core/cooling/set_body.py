@@ -1,7 +1,4 @@
-"""How the body that the set clock is asked about cools: a slab, a bowl that is stirred, or a bowl left alone.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
-"""
+"""How the body that the set clock is asked about cools: a slab, a bowl that is stirred, or a bowl left alone."""
 
 from math import pi
 from typing import Final
@@ -18,13 +15,13 @@ from hearth_bowl.core.mass.latent_heat import setting_kj_per_kg
 from hearth_bowl.core.mass.mixture import Mixture
 from hearth_bowl.core.mass.thermal import Thermal, conductivity_w_per_mk, heat_capacity_j_per_kgk
 
-EDGE_THICKNESSES: Final = 6.0
+EDGE_THICKNESSES: Final = 6.0  # common practice
 EDGE_FACTOR: Final = 0.83
 """A pan narrower than six thicknesses is 10 to 25 % faster: source cooling-practice."""
-STIRRED_LEAST_H: Final = 5.0
-DRAWN: Final = 40
+STIRRED_LEAST_H: Final = 5.0  # a judgement
+DRAWN: Final = 40  # numerical, by definition
 NEAREST_K: Final = 0.2
-"""A drawing ends so near the air, where a mass never gets."""
+"""A drawing ends so near the air, where a mass never gets. Numerical, by definition."""
 
 
 def cool_s(mixture: Mixture, ask: SetAsk, to_c: float, ambient_c: float) -> float:

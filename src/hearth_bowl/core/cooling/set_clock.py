@@ -2,8 +2,6 @@
 
 Cool: its last point is where the state begins. Set: its crystals have had their hours. A reading or a cue corrects
 the estimate at once.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
 """
 
 from collections.abc import Sequence
@@ -18,10 +16,10 @@ from hearth_bowl.core.mass.mixture import Mixture
 from hearth_bowl.core.mass.set_index import index_curve
 
 CORRECTED_BAND: Final = 0.10
-"""After a reading the rest of the time is known to ±10 %."""
-WARM_ROOM_C: Final = 24.0
-HOT_FOR_FRIDGE_C: Final = 30.0
-THIN_MM: Final = 15.0
+"""After a reading the rest of the time is known to ±10 %. A judgement."""
+WARM_ROOM_C: Final = 24.0  # a judgement
+HOT_FOR_FRIDGE_C: Final = 30.0  # a judgement
+THIN_MM: Final = 15.0  # a judgement
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

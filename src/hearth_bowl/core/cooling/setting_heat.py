@@ -1,15 +1,12 @@
-"""The heat of setting along a mass's way down: how much of it is still to come at a temperature. Fair.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
-"""
+"""The heat of setting along a mass's way down: how much of it is still to come at a temperature. Fair."""
 
 from typing import Final
 
 import numpy as np
 
 FloatArray = np.ndarray[tuple[int, ...], np.dtype[np.float64]]
-SETTING_C: Final = 19.0
-SETTING_WIDTH_C: Final = 2.0
+SETTING_C: Final = 19.0  # handbook, section E
+SETTING_WIDTH_C: Final = 2.0  # handbook, section E
 
 
 def coming(temperature_c: FloatArray) -> FloatArray:

@@ -1,7 +1,4 @@
-"""A slab with latent heat: implicit finite volumes, Newton on the enthalpy, so that heat out is enthalpy lost.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
-"""
+"""A slab with latent heat: implicit finite volumes, Newton on the enthalpy, so that heat out is enthalpy lost."""
 
 from dataclasses import dataclass
 from typing import Final
@@ -13,14 +10,14 @@ from hearth_bowl.core.cooling.setting_heat import FloatArray, coming, coming_slo
 from hearth_bowl.core.errors import BadInput, check_number
 from hearth_bowl.core.mass.thermal import GANACHE, Thermal
 
-NODES: Final = 61
+NODES: Final = 61  # numerical, by definition
 STEP_SHARE: Final = 0.006
-"""A time step, as a share of the slab's own time constant."""
-FIRST_STEPS: Final = 10
+"""A time step, as a share of the slab's own time constant. Numerical, by definition."""
+FIRST_STEPS: Final = 10  # numerical, by definition
 GROWTH: Final = 0.03
-"""The first steps are so many times shorter, and grow by that share of the time gone by."""
-LONGEST_S: Final = 30 * 86_400.0
-MOST_NEWTON: Final = 40
+"""The first steps are so many times shorter, and grow by that share of the time gone by. Numerical, by definition."""
+LONGEST_S: Final = 30 * 86_400.0  # numerical, by definition
+MOST_NEWTON: Final = 40  # numerical, by definition
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

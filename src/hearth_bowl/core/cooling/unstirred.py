@@ -1,7 +1,4 @@
-"""A bowl or tub left alone: its mass conducts and the middle stays warm. A short cylinder, marched on its enthalpy.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
-"""
+"""A bowl or tub left alone: its mass conducts and the middle stays warm. A short cylinder, marched on its enthalpy."""
 
 from dataclasses import dataclass
 from math import pi
@@ -15,15 +12,16 @@ from hearth_bowl.core.errors import BadInput, check_number
 from hearth_bowl.core.mass.thermal import GANACHE, Thermal
 
 USUAL_DEPTH: Final = 0.6
-"""Depth over radius of a bowl of which nothing is known."""
+"""Depth over radius of a bowl of which nothing is known. Handbook, section E."""
 HALF_BALL_DEPTH: Final = 1.15
-"""The cylinder that cools like a half ball filled to its rim: within 3 % of spherical coordinates."""
+"""The cylinder that cools like a half ball filled to its rim: within 3 % of spherical coordinates.
+Handbook, section E."""
 EVEN_BIOT: Final = 0.05
-"""Below this Biot number the middle is as warm as the faces, within a few per cent."""
-RINGS: Final = 10
-STABLE_SHARE: Final = 0.8
-TABLE_STEP_C: Final = 0.02
-LONGEST_S: Final = 30 * 86_400.0
+"""Below this Biot number the middle is as warm as the faces, within a few per cent. Handbook, section E."""
+RINGS: Final = 10  # numerical, by definition
+STABLE_SHARE: Final = 0.8  # numerical, by definition
+TABLE_STEP_C: Final = 0.02  # numerical, by definition
+LONGEST_S: Final = 30 * 86_400.0  # numerical, by definition
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -1,7 +1,4 @@
-"""The bowl: the mass as it is now, and what can be worked out of it before anything is added.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
-"""
+"""The bowl: the mass as it is now, and what can be worked out of it before anything is added."""
 
 from dataclasses import dataclass, replace
 from functools import cached_property
@@ -24,7 +21,7 @@ TIGHTENS_C: Final = 60.0
 """Above it any chocolate with milk or cream tightens and oils out: usual practice."""
 CURD_CEILING_C: Final = 85.0
 """Above it the egg of a curd scrambles. Handbook of this craft, section L."""
-LEAST_WATER_SHARE: Final = 0.02
+LEAST_WATER_SHARE: Final = 0.02  # a judgement
 USUAL_USE: Final = {
     "cream-ganache": "roll",
     "butter-ganache": "roll",

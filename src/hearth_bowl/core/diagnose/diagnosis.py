@@ -1,7 +1,4 @@
-"""The diagnosis: from what is seen and known to the ranked causes, the next question, and what to do.
-
-Numbers with no source beside them are judgements.
-"""
+"""The diagnosis: from what is seen and known to the ranked causes, the next question, and what to do."""
 
 from collections.abc import Mapping
 from dataclasses import dataclass, field, replace
@@ -26,12 +23,12 @@ from hearth_bowl.core.mass.mixture import mix
 from hearth_bowl.core.recipe.ratios import CHOCOLATE_KINDS
 from hearth_bowl.core.recipe.recipe import Recipe
 
-MOST_SIGNS: Final = 6
-MOST_MASS_G: Final = 1e6
+MOST_SIGNS: Final = 6  # a judgement
+MOST_MASS_G: Final = 1e6  # a judgement
 LONG_PAST: Final = 2
 """What keeps by its water activity alone is thrown away after so many times what it keeps: a judgement."""
 ALONE: Final = 1.05
-"""A bowl of no more than so much of the recipe's chocolate holds the chocolate alone."""
+"""A bowl of no more than so much of the recipe's chocolate holds the chocolate alone. A judgement."""
 HAZARDS: Final = {"mouldy": "spoiled", "smells-off": "spoiled", "foreign-body": "not-food", "scorched": "scorched"}
 """Signs after which nothing is mended: common practice."""
 

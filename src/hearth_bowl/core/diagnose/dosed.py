@@ -1,7 +1,4 @@
-"""What is mended by weight or by cooking: dosed for the mass in the bowl, by the handbook's formulas.
-
-Numbers with no source beside them are judgements.
-"""
+"""What is mended by weight or by cooking: dosed for the mass in the bowl, by the handbook's formulas."""
 
 from typing import Final
 
@@ -19,7 +16,7 @@ RUINED_K: Final = 12.0
 
 BROKEN: Final = "stirred into hot milk, or baked into something"
 FAT_ALONE: Final = 4.0
-"""From this fat to water on it is no emulsion any more, and no milk makes it one (section D)."""
+"""From this fat to water on it is no emulsion any more, and no milk makes it one (section D). A judgement."""
 
 
 def _grams(dose: Dose) -> str:

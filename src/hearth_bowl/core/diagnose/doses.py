@@ -1,7 +1,4 @@
-"""Doses: what is added to the mass in the bowl to mend it, so that reckoned again it is what was aimed at.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
-"""
+"""Doses: what is added to the mass in the bowl to mend it, so that reckoned again it is what was aimed at."""
 
 from dataclasses import dataclass, replace
 from math import fsum
@@ -21,15 +18,16 @@ from hearth_bowl.core.mass.split import RESCUE_TARGET, rescue_g
 from hearth_bowl.core.recipe.ratios import CHOCOLATE_KINDS
 from hearth_bowl.core.recipe.recipe import Line, Recipe, checked_recipe
 
-NEAR: Final = 0.002
+NEAR: Final = 0.002  # a judgement
 MOST_SHARE: Final = 1.5
-"""No dose is more than one and a half times the mass that it mends."""
-LEAST_G: Final = 0.5
+"""No dose is more than one and a half times the mass that it mends. A limit, by definition."""
+LEAST_G: Final = 0.5  # a judgement
 LEAST_SHARE: Final = 0.005
-"""A dose of less than that of the mass changes nothing that can be seen."""
+"""A dose of less than that of the mass changes nothing that can be seen. A judgement."""
 DISSOLVES_PCT: Final = 75.0
-"""Sugar and water: a grained mass dissolves again when so much of both is sugar, well under 100 °C (section B)."""
-EATEN_C: Final = 20.0
+"""Sugar and water: a grained mass dissolves again when so much of both is sugar, well under 100 °C (section B).
+A judgement."""
+EATEN_C: Final = 20.0  # common practice
 DOCTORS: Final = ("glucose", "fructose", "maltose", "higher")
 DOCTOR_SHARE: Final = 0.1
 """Glucose syrup and invert of all sugar that keep a caramel from graining: usual practice, 8 to 15 %."""

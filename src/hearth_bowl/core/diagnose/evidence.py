@@ -15,31 +15,31 @@ from hearth_bowl.core.mass.mixture import mix
 from hearth_bowl.core.mass.split import is_emulsion
 from hearth_bowl.core.recipe.ratios import CHOCOLATE_KINDS
 
-SURE: Final = 12.0
-CLEAR: Final = 5.0
+SURE: Final = 12.0  # a judgement
+CLEAR: Final = 5.0  # a judgement
 SOME: Final = 2.0
 """How much a thing known makes a cause more or less likely: judgements."""
-YOUNG_MIN, OLD_MIN = 4.0, 12.0
-COOL_JOIN_C: Final = 30.0
+YOUNG_MIN, OLD_MIN = 4.0, 12.0  # handbook of this craft
+COOL_JOIN_C: Final = 30.0  # handbook of this craft
 SETS_MIN: Final = 12 * 60.0
 """A ganache goes on setting for 12 to 24 hours: the handbook's (section E)."""
-COLD_SET_C: Final = 8.0
-WARM_CUT_C: Final = 18.0
-WARM_ROOM_C: Final = 24.0
+COLD_SET_C: Final = 8.0  # a judgement
+WARM_CUT_C: Final = 18.0  # a judgement
+WARM_ROOM_C: Final = 24.0  # a judgement
 WHIPS_BELOW_C: Final = 12.0
-"""A ganache is whipped at 8 to 12 °C (section D)."""
-THIN_SHELL_MM: Final = 1.3
-SOUND_SHELL_MM: Final = 2.0
-FRIDGE_LONG_MIN: Final = 120.0
+"""A ganache is whipped at 8 to 12 °C (section D). A judgement."""
+THIN_SHELL_MM: Final = 1.3  # common practice
+SOUND_SHELL_MM: Final = 2.0  # common practice
+FRIDGE_LONG_MIN: Final = 120.0  # common practice
 DOCTORS: Final = ("glucose", "fructose", "maltose", "higher")
 DOCTORED_SHARE: Final = 0.04
 """So much glucose syrup, invert or honey sugar of all sugar keeps the grain fine: usual practice."""
-CARE: Final = 1.8
+CARE: Final = 1.8  # handbook of this craft
 SPLITS: Final = 2.3
 """Fat to water: the handbook's bands (section D)."""
 GAP_PCT: Final = 0.7
-"""Water content at the end of a boil within so much of what is aimed at is as it should be (section C)."""
-NEAR_INDEX: Final = 0.15
+"""Water content at the end of a boil within so much of what is aimed at is as it should be (section C). A judgement."""
+NEAR_INDEX: Final = 0.15  # handbook of this craft
 EGG_COOKED_C: Final = 82.0
 """Middle of a curd from which its egg is cooked. Handbook of this craft, section L."""
 DRY_SUGAR_PCT: Final = 70.0

@@ -1,7 +1,4 @@
-"""Facts: what is known of the batch when something looks wrong; None is not known.
-
-Numbers with no source beside them are judgements, or limits of what a kitchen may have.
-"""
+"""Facts: what is known of the batch when something looks wrong; None is not known."""
 
 from dataclasses import dataclass, fields
 from typing import Final

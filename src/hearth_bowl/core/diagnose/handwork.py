@@ -1,7 +1,4 @@
-"""What passes, what is mended by hand, and what is thrown away: the usual help of the craft.
-
-Numbers with no source beside them are judgements.
-"""
+"""What passes, what is mended by hand, and what is thrown away: the usual help of the craft."""
 
 from typing import Final
 

@@ -1,7 +1,4 @@
-"""Questions: at most three, each the one whose answer tells the causes apart best (the most information expected).
-
-Numbers with no source beside them are judgements.
-"""
+"""Questions: at most three, each the one whose answer tells the causes apart best (the most information expected)."""
 
 from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass, field, replace
@@ -13,10 +10,10 @@ from hearth_bowl.core.diagnose.evidence import CLEAR, COOL_JOIN_C, SURE, WARM_RO
 from hearth_bowl.core.diagnose.facts import Facts
 from hearth_bowl.core.errors import BadInput
 
-MOST_QUESTIONS: Final = 3
+MOST_QUESTIONS: Final = 3  # a limit, by definition
 SURE_ENOUGH: Final = 0.85
-"""From this share of one cause on nothing more is asked."""
-LEAST_BITS: Final = 0.05
+"""From this share of one cause on nothing more is asked. A judgement."""
+LEAST_BITS: Final = 0.05  # a judgement
 NOT_SURE: Final = "not sure"
 
 
@@ -227,6 +224,7 @@ FIXED: Final = (
         },
     ),
 )
+"""Numerical, by definition."""
 
 
 def questions_for(bowl: Bowl, stage: str, now_c: float | None) -> list[Question]:

@@ -15,10 +15,10 @@ from hearth_bowl.core.ingredients.ingredient import Ingredient
 from hearth_bowl.core.ingredients.library import find
 from hearth_bowl.core.recipe.ratios import CHOCOLATE_KINDS
 
-MOST_LOSS_PCT: Final = 90.0
-MOST_MASS_G: Final = 1e6
-MOST_COLOURS: Final = 12
-MOST_OVERRUN_PCT: Final = 300.0
+MOST_LOSS_PCT: Final = 90.0  # a judgement
+MOST_MASS_G: Final = 1e6  # a judgement
+MOST_COLOURS: Final = 12  # a judgement
+MOST_OVERRUN_PCT: Final = 300.0  # a judgement
 NO_SHELL: Final = "none"
 MOULD_SHELL: Final = "dark60"
 """What a mould's shell is of unless told otherwise; nothing else has a shell then. A judgement."""

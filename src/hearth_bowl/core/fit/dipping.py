@@ -1,7 +1,4 @@
-"""Dipping: the coat that stays on a piece, its foot and drips, and how much must be melted to dip in at all.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
-"""
+"""Dipping: the coat that stays on a piece, its foot and drips, and how much must be melted to dip in at all."""
 
 from collections.abc import Callable
 from math import pi
@@ -12,10 +9,10 @@ from hearth_bowl.core.fit.ask import DippedAsk, chocolate_of
 from hearth_bowl.core.fit.outcome import Shell
 from hearth_bowl.core.geometry.pieces import ball_coat_g, piece_coat_g
 
-SET_CHOCOLATE_G_PER_ML: Final = 1.28
-LIQUID_CHOCOLATE_G_PER_ML: Final = 1.24
+SET_CHOCOLATE_G_PER_ML: Final = 1.28  # handbook, section F
+LIQUID_CHOCOLATE_G_PER_ML: Final = 1.24  # handbook, section F
 FOOT_SHARE: Final = 0.12
-"""A foot and drips add 10 to 15 % to a coat."""
+"""A foot and drips add 10 to 15 % to a coat. Handbook, section F."""
 
 
 def ball_coat(diameter_mm: float, coat_mm: float) -> float:

@@ -1,7 +1,4 @@
-"""Layers in one pan, the first at its base: each its own recipe, by thickness, mass or share of what is left.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
-"""
+"""Layers in one pan, the first at its base: each its own recipe, by thickness, mass or share of what is left."""
 
 from collections.abc import Sequence
 from dataclasses import dataclass
@@ -15,7 +12,7 @@ from hearth_bowl.core.geometry.pans import Pan
 from hearth_bowl.core.mass.mixture import Mixture
 from hearth_bowl.core.recipe.recipe import Recipe
 
-MOST_LAYERS: Final = 6
+MOST_LAYERS: Final = 6  # a limit, by definition
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

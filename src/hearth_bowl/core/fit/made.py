@@ -1,7 +1,4 @@
-"""What a recipe gives: how heavy a ml of it is, and how much of what is weighed in is left to fill with.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
-"""
+"""What a recipe gives: how heavy a ml of it is, and how much of what is weighed in is left to fill with."""
 
 from dataclasses import dataclass
 from typing import Final

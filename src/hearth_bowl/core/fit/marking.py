@@ -8,7 +8,7 @@ from hearth_bowl.core.geometry.pans import Pan
 from hearth_bowl.core.geometry.pieces import Cut
 
 TICK_MM = 6.0
-"""How far a mark reaches in from the edge."""
+"""How far a mark reaches in from the edge. A judgement."""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -1,7 +1,4 @@
-"""Near choices: whole packs, whole eggs and whole moulds, with what they do to thickness or count.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
-"""
+"""Near choices: whole packs, whole eggs and whole moulds, with what they do to thickness or count."""
 
 from collections.abc import Mapping
 from dataclasses import dataclass, replace
@@ -19,9 +16,9 @@ from hearth_bowl.core.mass.mixture import Mixture
 from hearth_bowl.core.recipe.recipe import Recipe
 
 NEAR: Final = 0.5
-"""A choice is near when the batch changes by less than half."""
-MOST_CHOICES: Final = 6
-SAME: Final = 0.005
+"""A choice is near when the batch changes by less than half. A judgement."""
+MOST_CHOICES: Final = 6  # a limit, by definition
+SAME: Final = 0.005  # a judgement
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

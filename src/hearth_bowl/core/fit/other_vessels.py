@@ -1,7 +1,4 @@
-"""Which vessel suits a batch: what it makes of each, and what it takes to stand as deep in another.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
-"""
+"""Which vessel suits a batch: what it makes of each, and what it takes to stand as deep in another."""
 
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
@@ -18,8 +15,8 @@ from hearth_bowl.core.mass.mixture import Mixture
 from hearth_bowl.core.recipe.recipe import Recipe
 
 SLAB_MM: Final = MappingProxyType({"cut": (12.0, 28.0), "pour": (2.0, 8.0), "glaze": (2.0, 8.0)})
-"""How thick a slab is for its use: usual ranges. Others are spread to cool."""
-OTHER_SLAB_MM: Final = (8.0, 30.0)
+"""How thick a slab is for its use: usual ranges. Others are spread to cool. A judgement."""
+OTHER_SLAB_MM: Final = (8.0, 30.0)  # a judgement
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

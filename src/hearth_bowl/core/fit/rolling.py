@@ -1,7 +1,4 @@
-"""Rolling coats: what a ball takes up when it is rolled in something dry.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
-"""
+"""Rolling coats: what a ball takes up when it is rolled in something dry."""
 
 from dataclasses import dataclass
 from math import pi
@@ -11,7 +8,8 @@ from typing import Final
 from hearth_bowl.core.geometry.pieces import ball_diameter_mm
 
 CORE_G_PER_ML: Final = 1.1
-"""Between a nut and a spoon of firm jam; moves the ball's width by under 2 % for cores up to half of it."""
+"""Between a nut and a spoon of firm jam; moves the ball's width by under 2 % for cores up to half of it.
+A judgement."""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -1,7 +1,4 @@
-"""Stacked fillings in one cavity or cup, the first at its floor: in ml, mm or shares, with the one that gives way.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
-"""
+"""Stacked fillings in one cavity or cup, the first at its floor: in ml, mm or shares, with the one that gives way."""
 
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass, replace
@@ -19,8 +16,8 @@ from hearth_bowl.core.geometry.numbers import FLOOR_GUARD, crossing
 from hearth_bowl.core.mass.mixture import Mixture
 from hearth_bowl.core.recipe.recipe import Recipe
 
-MOST_FILLINGS: Final = 4
-NEAR_LEVEL_ML: Final = 1e-9
+MOST_FILLINGS: Final = 4  # a limit, by definition
+NEAR_LEVEL_ML: Final = 1e-9  # numerical, by definition
 Texture = Literal["soft", "firm", "crunchy"]
 Curve = Callable[[float], float]
 

@@ -1,7 +1,4 @@
-"""Vessels: what a mix goes into or is portioned by, made from a few measures.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
-"""
+"""Vessels: what a mix goes into or is portioned by, made from a few measures."""
 
 from collections.abc import Callable, Mapping
 from dataclasses import dataclass, replace
@@ -15,9 +12,9 @@ from hearth_bowl.core.geometry.cavities import Cavity, Cone, Dome, HalfEgg, Hemi
 from hearth_bowl.core.geometry.numbers import MM3_PER_ML
 from hearth_bowl.core.geometry.pans import Pan, check_pan
 
-MAX_MEASURE: Final = 2000.0
-MAX_CAVITIES: Final = 1000
-MAX_FILLINGS: Final = 20
+MAX_MEASURE: Final = 2000.0  # a limit, by definition
+MAX_CAVITIES: Final = 1000  # a limit, by definition
+MAX_FILLINGS: Final = 20  # a limit, by definition
 
 PAN_MEASURES: Final = MappingProxyType(
     {
@@ -82,6 +79,7 @@ _CAVITY_MAKERS: Final[Mapping[str, Callable[..., Cavity]]] = MappingProxyType(
         "weighed": weighed,
     }
 )
+"""Numerical, by definition."""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

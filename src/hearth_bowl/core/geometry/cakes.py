@@ -1,7 +1,4 @@
-"""Cakes: the room of their fillings and of an even coat, sharp at the edge as a scraper leaves it.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
-"""
+"""Cakes: the room of their fillings and of an even coat, sharp at the edge as a scraper leaves it."""
 
 from dataclasses import dataclass
 from math import pi
@@ -9,7 +6,7 @@ from typing import Final
 
 from hearth_bowl.core.geometry.numbers import MM3_PER_ML, bisect_rising
 
-MOST_COAT_MM: Final = 100.0
+MOST_COAT_MM: Final = 100.0  # a limit, by definition
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -2,8 +2,6 @@
 
 `void_ml(wall, y)` is the inside of the shell lying more than y below the rim plane: filling = void(cap + headroom),
 cap = void(0) - void(cap), shell = cavity - void(0).
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
 """
 
 from dataclasses import dataclass
@@ -16,7 +14,8 @@ from hearth_bowl.core.geometry.numbers import MM3_PER_ML, prismoid_ml
 from hearth_bowl.core.geometry.pans import water_density_g_per_ml
 
 WEIGHED_WALL_FACTOR: Final = 1.08
-"""A weighed cavity is taken as the hemisphere of equal volume, its wall this much thicker (±7 % round, ±12 % boxy)."""
+"""A weighed cavity is taken as the hemisphere of equal volume, its wall this much thicker (±7 % round, ±12 % boxy).
+Handbook, section F."""
 
 
 class Cavity(Protocol):

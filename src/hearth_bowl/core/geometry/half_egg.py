@@ -1,7 +1,4 @@
-"""The inside of a half egg with a wall of even thickness: the exact parallel body of half an ellipsoid.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
-"""
+"""The inside of a half egg with a wall of even thickness: the exact parallel body of half an ellipsoid."""
 
 from functools import lru_cache
 from typing import Final
@@ -10,12 +7,12 @@ import numpy as np
 
 from hearth_bowl.core.geometry.numbers import MM3_PER_ML
 
-HEIGHTS: Final = 48
-AZIMUTHS: Final = 64
-BISECTIONS: Final = 50
+HEIGHTS: Final = 48  # numerical, by definition
+AZIMUTHS: Final = 64  # numerical, by definition
+BISECTIONS: Final = 50  # numerical, by definition
 DIRECTIONS: Final = 1500
-"""Directions and normals of the slower way for thick walls: within 1 %."""
-GOLDEN: Final = (1 + 5**0.5) / 2
+"""Directions and normals of the slower way for thick walls: within 1 %. Numerical, by definition."""
+GOLDEN: Final = (1 + 5**0.5) / 2  # by definition
 
 
 @lru_cache(maxsize=4096)

@@ -1,15 +1,12 @@
-"""Small numeric helpers of the geometry.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
-"""
+"""Small numeric helpers of the geometry."""
 
 from collections.abc import Callable
 from typing import Final
 
-MM3_PER_ML: Final = 1000.0
+MM3_PER_ML: Final = 1000.0  # by definition
 FLOOR_GUARD: Final = 1e-9
-"""Added before a floor, so that 225/25 is 9 and not 8.999."""
-BISECTIONS: Final = 80
+"""Added before a floor, so that 225/25 is 9 and not 8.999. Numerical, by definition."""
+BISECTIONS: Final = 80  # numerical, by definition
 
 
 def bisect_rising(function: Callable[[float], float], target: float, low: float, high: float) -> float:

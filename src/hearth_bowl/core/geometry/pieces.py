@@ -1,7 +1,4 @@
-"""Pieces: balls, coats, and how many squares a slab gives.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
-"""
+"""Pieces: balls, coats, and how many squares a slab gives."""
 
 from dataclasses import dataclass
 from math import cbrt, ceil, floor, hypot, log, pi, sqrt
@@ -10,7 +7,7 @@ from typing import Final
 from hearth_bowl.core.geometry.numbers import FLOOR_GUARD, MM3_PER_ML, bisect_rising
 from hearth_bowl.core.geometry.pans import Pan
 
-MOST_PIECES: Final = 10_000
+MOST_PIECES: Final = 10_000  # a limit, by definition
 
 
 def ball_diameter_mm(mass_g: float, density_g_per_ml: float) -> float:

@@ -1,7 +1,4 @@
-"""The seventeen components that every ingredient is made of, with what each weighs, feeds and tastes.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
-"""
+"""The seventeen components that every ingredient is made of, with what each weighs, feeds and tastes."""
 
 from dataclasses import dataclass
 from types import MappingProxyType
@@ -45,7 +42,8 @@ COMPONENTS: Final = MappingProxyType(
         "other": Component(label="Other solids", density_g_per_ml=1.42, energy_kcal_per_g=2.6),
     }
 )
-"""In the order of the ingredient table's columns; keys are those of `composition_pct` everywhere."""
+"""In the order of the ingredient table's columns; keys are those of `composition_pct` everywhere.
+Sources: component-densities, eu-1169, sweetness-textbooks."""
 
 FATS: Final = ("cocoa_butter", "milk_fat", "other_fat")
 SUGARS: Final = ("sucrose", "lactose", "glucose", "fructose", "maltose", "higher")

@@ -28,7 +28,7 @@ SPOONFUL_SLIP_G: Final = {
     "spice_ground": 6.0,
     "coffee_instant": 20.0,
 }
-"""More than this of it in one line is more likely a tablespoon for a teaspoon."""
+"""More than this of it in one line is more likely a tablespoon for a teaspoon. A judgement."""
 SPOONFUL_SLIP_PCT: Final[Mapping[str, float]] = MappingProxyType(
     {"salt": 1.5, "lecithin": 1.5, "vanilla_extract": 4.0, "spice_ground": 2.0, "coffee_instant": 5.0}
 )
@@ -43,7 +43,7 @@ SEASONINGS: Final = frozenset(
 JUICE_G: Final = {"lemon_juice": 45.0, "lime_juice": 28.0, "orange_juice": 80.0, "yuzu_juice": 25.0}
 """The juice of one fruit, ±30 %: usual sizes, a judgement."""
 SMALL_TIN_G: Final = {"evaporated": 170.0, "coconut_milk17": 165.0}
-"""What a small tin holds: usual prints."""
+"""What a small tin holds: usual prints. A judgement."""
 STAND_INS: Final[Mapping[str, frozenset[str]]] = MappingProxyType(
     {
         "sugar": frozenset({"sugar_granulated", "sugar_caster", "sugar_brown", "muscovado_dark", "demerara"}),

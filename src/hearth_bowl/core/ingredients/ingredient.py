@@ -19,9 +19,9 @@ from hearth_bowl.core.ingredients.components import COMPONENTS, FAT_KINDS
 Kind = Literal["chocolate", "compound", "cream", "condensed-milk", "butter", "fruit", "cocoa-powder", "other"]
 KINDS: Final[tuple[str, ...]] = get_args(Kind)
 CHOCOLATE_KINDS: Final = frozenset({"chocolate", "compound"})
-DEFAULT_HIGHER_MOLAR_MASS_G_PER_MOL: Final = 800.0
-SUM_TOLERANCE_PCT: Final = 0.5
-LEAST_PCT: Final = 1e-9
+DEFAULT_HIGHER_MOLAR_MASS_G_PER_MOL: Final = 800.0  # a judgement
+SUM_TOLERANCE_PCT: Final = 0.5  # a judgement
+LEAST_PCT: Final = 1e-9  # a judgement
 ALLERGENS: Final = (
     "celery",
     "crustaceans",

@@ -1,7 +1,4 @@
-"""Packs: what a tin, a bar, a stick or an egg white weighs, by the country whose measures are meant.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
-"""
+"""Packs: what a tin, a bar, a stick or an egg white weighs, by the country whose measures are meant."""
 
 from collections.abc import Mapping
 from dataclasses import dataclass
@@ -43,7 +40,7 @@ PACKS: Final[Mapping[str, Mapping[str, Pack]]] = MappingProxyType(
 )
 """Net weights as usually printed: source pack-labels. A 300 ml and a 397 g tin of condensed milk are the same tin."""
 BARS_G: Final = MappingProxyType({"metric": 100.0, "imperial": 100.0, "us": 113.4, "au": 180.0})
-"""A bar of chocolate for cooking; the wrapper wins."""
+"""A bar of chocolate for cooking; the wrapper wins. A judgement."""
 PIECES_G: Final = MappingProxyType(
     {
         "egg_white": 35.0,
@@ -72,7 +69,7 @@ PIECES_G: Final = MappingProxyType(
 )
 """One of what is counted: usual sizes, ±15 %; a gelatine leaf ±30 % by its make. Common practice, a judgement."""
 SAME_TIN: Final = 0.03
-"""Tins whose net weights differ by less are the same tin: nothing is rescaled."""
+"""Tins whose net weights differ by less are the same tin: nothing is rescaled. A judgement."""
 
 
 def usual_pack_g(key: str | None, kind: str, unit: str, measure: str) -> float | None:

@@ -1,7 +1,4 @@
-"""Cautions: what the model cannot know of this mass, and where the work or the sweet can hurt someone.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
-"""
+"""Cautions: what the model cannot know of this mass, and where the work or the sweet can hurt someone."""
 
 from dataclasses import dataclass
 from typing import Final
@@ -21,7 +18,8 @@ from hearth_bowl.core.recipe.recipe import FAMILIES, Line, Recipe
 GELATINE_SHARE: Final = 0.003
 """Dry gelatine in the mass without pieces from which it sets by gelatine. Handbook of this craft, D: a judgement."""
 LITTLE_CHOCOLATE_TO_CONDENSED_MILK: Final = 0.5
-"""Below this the set rule reads condensed milk too soft: 150 g of dark chocolate to a 397 g tin is a thick spread."""
+"""Below this the set rule reads condensed milk too soft: 150 g of dark chocolate to a 397 g tin is a thick spread.
+A judgement."""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -80,14 +80,17 @@ BY_FAMILY: Final[Mapping[str, Keeping]] = MappingProxyType(
 )
 """Rows that stand in the place of water activity for what is boiled or cooked. Source: keeping-practice."""
 DARK: Final = _row("room", 180, 360, "hardly any water: dark chocolate, no longer than its packet says")
+"""Common practice."""
 MILKY: Final = _row("room", 120, 240, "hardly any water: its milk or its fat turns stale, by its packet at the latest")
+"""Common practice."""
 OILY: Final = _row("room", 60, 120, "hardly any water: nut oil turns rancid, by its packet at the latest")
-DRIED: Final = _row("room", 120, 240, "dry as it was bought, by its packet at the latest")
+"""Common practice."""
+DRIED: Final = _row("room", 120, 240, "dry as it was bought, by its packet at the latest")  # common practice
 STALE: Final = _row("room", 30, 60, "hardly any water: its fat and crumbs turn stale first")
 """Rows of what holds hardly any water. Source: keeping-practice."""
-SOFT_CHEESE_DAYS: Final = (3, 5)
-RAW_EGG_DAYS: Final = (1, 2)
-PASTEURISED_EGG_DAYS: Final = (5, 7)
+SOFT_CHEESE_DAYS: Final = (3, 5)  # common practice
+RAW_EGG_DAYS: Final = (1, 2)  # common practice
+PASTEURISED_EGG_DAYS: Final = (5, 7)  # common practice
 FRESH_FRUIT_DAYS: Final = (5, 7)
 """Days in the fridge, at least and at most. Source: keeping-practice."""
 FRESH_MILK: Final = _row("cool", 21, 42, "fresh milk")

@@ -1,7 +1,4 @@
-"""What was learned, put where the book's prediction was: a run's steps, their times and the end of a boil.
-
-Numbers with no source beside them are judgements.
-"""
+"""What was learned, put where the book's prediction was: a run's steps, their times and the end of a boil."""
 
 from collections.abc import Mapping, Sequence
 from dataclasses import replace
@@ -14,8 +11,8 @@ from hearth_bowl.core.recipe.recipe import Recipe
 from hearth_bowl.core.stove.step import Step
 
 LEAST_APART: Final = 0.05
-"""A factor nearer to the book than that changes nothing that a cook would see."""
-LEAST_K: Final = 0.3
+"""A factor nearer to the book than that changes nothing that a cook would see. A judgement."""
+LEAST_K: Final = 0.3  # a judgement
 
 
 def quantity_of_step(step: Step, choices: Mapping[str, str]) -> str | None:

@@ -3,8 +3,6 @@
 A normal prior on the logarithm (for factors) or on the offset itself: the book. Each entry updates it (conjugate), by
 feel counting less than by instrument and old less than new; gross outliers are weighed down (Huber's reweighting on
 scaled residuals, P. J. Huber, 1964, with a redescending tail), and the noise of this kitchen is learned beside.
-
-Numbers with no source beside them are judgements.
 """
 
 from collections.abc import Sequence
@@ -16,20 +14,21 @@ from hearth_bowl.core.errors import BadInput, check_number
 from hearth_bowl.core.learn.quantities import Z_80, Quantity, quantity_of
 
 FEEL: Final = 1.6
-"""By feel an observation lies so many times farther off than by instrument."""
+"""By feel an observation lies so many times farther off than by instrument. A judgement."""
 HALF_AGE_DAYS: Final = 540.0
-"""What is so old counts half."""
-ROUNDS: Final = 12
+"""What is so old counts half. A judgement."""
+ROUNDS: Final = 12  # numerical, by definition
 NEAR: Final = 1.5
-"""Residuals up to so many standard deviations count in full."""
+"""Residuals up to so many standard deviations count in full. A judgement."""
 GROSS: Final = 3.0
-"""From here on an entry is left out: it tells of something else."""
+"""From here on an entry is left out: it tells of something else. A judgement."""
 NOISE_KNOWN: Final = 4.0
-"""The usual noise counts as so many entries when this kitchen's own is learned."""
+"""The usual noise counts as so many entries when this kitchen's own is learned. A judgement."""
 MOST_FACTOR: Final = 20.0
-"""An observation farther from its prediction is a slip of the pen."""
+"""An observation farther from its prediction is a slip of the pen. A judgement."""
 WIDER: Final = 1.5
-"""Bands are so much wider, for outliers come again: 80 % of the next observations lie within, gross ones counted."""
+"""Bands are so much wider, for outliers come again: 80 % of the next observations lie within, gross ones counted.
+A judgement."""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

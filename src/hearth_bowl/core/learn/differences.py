@@ -1,7 +1,4 @@
-"""Two batches laid over each other: how the second differs from the first, in words, and what that explains.
-
-Numbers with no source beside them are judgements.
-"""
+"""Two batches laid over each other: how the second differs from the first, in words, and what that explains."""
 
 from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass
@@ -15,11 +12,11 @@ from hearth_bowl.core.stove.choices import CHOICES
 Source = Literal["recipe", "choices", "weights", "readings", "room", "time", "verdict", "mended"]
 SOFTER: Final = ("too soft", "sticky")
 FIRMER: Final = ("too firm", "crumbly")
-LEAST_MIN: Final = 1.0
-LEAST_SHARE: Final = 0.1
-LEAST_G: Final = 1.0
-LEAST_K: Final = 1.0
-LEAST_INDEX: Final = 0.15
+LEAST_MIN: Final = 1.0  # a judgement
+LEAST_SHARE: Final = 0.1  # a judgement
+LEAST_G: Final = 1.0  # a judgement
+LEAST_K: Final = 1.0  # a judgement
+LEAST_INDEX: Final = 0.15  # a judgement
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

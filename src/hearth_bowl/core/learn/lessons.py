@@ -1,7 +1,4 @@
-"""Lessons: what one batch tells of its kitchen, read from what was recorded of it anyway.
-
-Numbers with no source beside them are judgements.
-"""
+"""Lessons: what one batch tells of its kitchen, read from what was recorded of it anyway."""
 
 from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass, replace
@@ -38,21 +35,23 @@ from hearth_bowl.core.stove.step import Step
 
 VERDICT_INDEX: Final[Mapping[str, float]] = MappingProxyType({"too soft": -0.7, "just right": 0.0, "too firm": 0.7})
 """By how much a mass lies from what was forecast, by the word of a cook: one class and a bit. Where its use says how
-firm it is wanted, "just right" lies within that, and the others so far outside, or from what was forecast:"""
-OUTSIDE: Final = 0.3
-FROM_FORECAST: Final = 0.4
+firm it is wanted, "just right" lies within that, and the others so far outside, or from what was forecast:
+A judgement."""
+OUTSIDE: Final = 0.3  # a judgement
+FROM_FORECAST: Final = 0.4  # a judgement
 VERDICT_END_K: Final[Mapping[str, float]] = MappingProxyType(
     {"too soft": 1.5, "sticky": 1.0, "just right": 0.0, "too firm": -1.5, "crumbly": -1.5}
 )
-"""By how much the end of the boil should have been hotter [K]: one degree is about one per cent of water."""
+"""By how much the end of the boil should have been hotter [K]: one degree is about one per cent of water.
+A judgement."""
 JOB_OF_STEP: Final[Mapping[str, str]] = MappingProxyType(
     {"portion": "roll", "roll": "roll", "dip": "dip", "cut": "cut", "shell": "shell", "cap": "cap", "pour": "fill",
      "decorate": "decorate", "toppings": "decorate", "halves": "halves", "beat": "beat", "roll-in": "rolling"}
 )  # fmt: skip
 """The job of the running order that a step at the stove is."""
 SHORT_S: Final = 40.0
-"""A step left sooner was passed by, not done."""
-LEAST_RISE_K: Final = 1.5
+"""A step left sooner was passed by, not done. A judgement."""
+LEAST_RISE_K: Final = 1.5  # a judgement
 RING: Final[Mapping[str, str]] = MappingProxyType(
     {"pan": "pan on the ring", "water-bath": "water bath", "microwave": "microwave"}
 )

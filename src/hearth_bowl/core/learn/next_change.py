@@ -1,7 +1,4 @@
-"""The change worth trying next: from a verdict, computed on the recipe as it was made.
-
-Numbers with no source beside them are judgements.
-"""
+"""The change worth trying next: from a verdict, computed on the recipe as it was made."""
 
 from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass, field, replace
@@ -22,13 +19,13 @@ from hearth_bowl.core.mass.split import RESCUE_TARGET, fat_to_water, is_emulsion
 from hearth_bowl.core.recipe.ratios import CHOCOLATE_KINDS, LIQUID_KINDS
 from hearth_bowl.core.recipe.recipe import MOST_END_SHIFT_K, Recipe
 
-EATEN_C: Final = 20.0
-MOST_TIMES: Final = 3.0
-NEAR: Final = 0.005
-LEAST_G: Final = 1.0
-SWEETER_BY: Final = 0.2
+EATEN_C: Final = 20.0  # a judgement
+MOST_TIMES: Final = 3.0  # a judgement
+NEAR: Final = 0.005  # a judgement
+LEAST_G: Final = 1.0  # a judgement
+SWEETER_BY: Final = 0.2  # a judgement
 STEP: Final = 0.4
-"""A change worth trying is half a class of the set: more would overshoot as often as not."""
+"""A change worth trying is half a class of the set: more would overshoot as often as not. Numerical, by definition."""
 DOCTOR_SHARE: Final = 0.06
 """Glucose syrup of so much of the sugar keeps a boiled fudge fine: usual practice."""
 SWEETENS_FROM: Final = 55.0

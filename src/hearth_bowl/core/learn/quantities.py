@@ -1,7 +1,4 @@
-"""What can be learned of a kitchen, and what the book says of each before anything is known.
-
-Numbers with no source beside them are judgements.
-"""
+"""What can be learned of a kitchen, and what the book says of each before anything is known."""
 
 from collections.abc import Mapping
 from dataclasses import dataclass
@@ -13,7 +10,7 @@ from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.ingredients.library import LIBRARY
 
 Z_80: Final = 1.2816
-"""Half of 80 % of a normal distribution, in standard deviations."""
+"""Half of 80 % of a normal distribution, in standard deviations. Numerical, by definition."""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -1,7 +1,4 @@
-"""Alcohol: grams of ethanol, what heat leaves of it, and the strength of a mass.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
-"""
+"""Alcohol: grams of ethanol, what heat leaves of it, and the strength of a mass."""
 
 from itertools import pairwise
 from types import MappingProxyType
@@ -11,14 +8,15 @@ from hearth_bowl.core.errors import BadInput, check_number
 from hearth_bowl.core.mass.mixture import Mixture
 from hearth_bowl.core.mass.solid_fat import interpolate
 
-ETHANOL_G_PER_ML: Final = 0.78924
+ETHANOL_G_PER_ML: Final = 0.78924  # source: oiml-alcohol
 SPIRIT_DENSITY: Final = (
     (0, 0.9982), (10, 0.9819), (20, 0.9686), (30, 0.9538), (40, 0.9351), (50, 0.9138), (60, 0.8911), (70, 0.8676),
     (80, 0.8434), (90, 0.8179), (100, 0.7892),
 )  # fmt: skip
 """(% ethanol by mass, g/ml) at 20 °C. Source: oiml-alcohol."""
 RETAINED: Final = MappingProxyType({"cold": 1.0, "hot": 0.85, "flamed": 0.75, "open": 0.70})
-"""Share of ethanol left: cold and covered, stirred into hot liquid off the heat, flamed, uncovered overnight."""
+"""Share of ethanol left: cold and covered, stirred into hot liquid off the heat, flamed, uncovered overnight.
+Handbook, section H."""
 SIMMERED: Final = ((0, 0.85), (15, 0.40), (30, 0.35), (60, 0.25), (90, 0.20), (120, 0.10), (150, 0.05))
 """(minutes, share left). A few dishes in wide pots: ±.1. Source: augustin-1992. Never 'alcohol-free'."""
 

@@ -1,7 +1,4 @@
-"""Boiling: at what temperature a mass boils, and how much water is left in it when it does.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
-"""
+"""Boiling: at what temperature a mass boils, and how much water is left in it when it does."""
 
 from dataclasses import dataclass
 from math import exp, log
@@ -13,23 +10,23 @@ from hearth_bowl.core.ingredients.components import SUGARS
 from hearth_bowl.core.mass.mixture import Mixture
 from hearth_bowl.core.mass.water_activity import WATER_G_PER_MOL, Solute, damped_activity, dissolved_solutes
 
-SEA_LEVEL_KPA: Final = 101.325
-HIGHEST_M: Final = 5000.0
-LOWEST_M: Final = -400.0
-LOWEST_KPA: Final = 50.0
-HIGHEST_KPA: Final = 110.0
-CRITICAL_K: Final = 647.096
-CRITICAL_KPA: Final = 22064.0
+SEA_LEVEL_KPA: Final = 101.325  # source: wagner-pruss-1993
+HIGHEST_M: Final = 5000.0  # source: wagner-pruss-1993
+LOWEST_M: Final = -400.0  # source: wagner-pruss-1993
+LOWEST_KPA: Final = 50.0  # source: wagner-pruss-1993
+HIGHEST_KPA: Final = 110.0  # source: wagner-pruss-1993
+CRITICAL_K: Final = 647.096  # source: wagner-pruss-1993
+CRITICAL_KPA: Final = 22064.0  # source: wagner-pruss-1993
 WAGNER_PRUSS: Final = (
     (-7.85951783, 1.0), (1.84408259, 1.5), (-11.7866497, 3.0), (22.6807411, 3.5), (-15.9618719, 4.0), (1.80122502, 7.5),
 )  # fmt: skip
 """(coefficient, power) of the vapour pressure of water. Source: wagner-pruss-1993. Solid."""
-COLDEST_BOIL_C: Final = 60.0
-HOTTEST_BOIL_C: Final = 260.0
+COLDEST_BOIL_C: Final = 60.0  # numerical, by definition
+HOTTEST_BOIL_C: Final = 260.0  # numerical, by definition
 MOST_SOLIDS_PCT: Final = 98.5
-"""Above this share of solids the formula is not trusted."""
-LEAST_WATER_G_PER_G: Final = 1e-9
-MOST_WATER_G_PER_G: Final = 1e4
+"""Above this share of solids the formula is not trusted. Handbook, section C."""
+LEAST_WATER_G_PER_G: Final = 1e-9  # numerical, by definition
+MOST_WATER_G_PER_G: Final = 1e4  # numerical, by definition
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

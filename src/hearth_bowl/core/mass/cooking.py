@@ -1,7 +1,4 @@
-"""Cooking: which part of a recipe is boiled, to what temperature in this kitchen, and what is left of it.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
-"""
+"""Cooking: which part of a recipe is boiled, to what temperature in this kitchen, and what is left of it."""
 
 from dataclasses import dataclass, replace
 from types import MappingProxyType
@@ -40,18 +37,18 @@ KIND_OF_FAMILY: Final = MappingProxyType(
 )  # fmt: skip
 FLOWING_USES: Final = frozenset({"fill-shell", "pipe", "pour", "dollop", "glaze"})
 """Uses for which a caramel flows: it is cooked to more water. Source: boil-practice."""
-CONDENSED_SHARE: Final = 0.5
+CONDENSED_SHARE: Final = 0.5  # handbook, section C
 SUGAR_FROM_PCT: Final = 80.0
 """Sucrose from which an ingredient is a sugar: brown and palm sugars hold 80 to 97 %. Food tables."""
 LITTLE_SUGAR_SHARE: Final = 0.1
-"""A mass of half condensed milk and hardly any sugar besides is cooked until it leaves the pan."""
+"""A mass of half condensed milk and hardly any sugar besides is cooked until it leaves the pan. Handbook, section C."""
 SYRUP_SHARE: Final = 0.3
-"""What is boiled is boiled down where so much of it is sugar; cream is only brought to the boil."""
-NEAR_END_K: Final = 2.0
+"""What is boiled is boiled down where so much of it is sugar; cream is only brought to the boil. A judgement."""
+NEAR_END_K: Final = 2.0  # handbook, section C
 COOKED_DOWN: Final = frozenset({"boiled-fudge", "simmered-fudge", "caramel", "fruit-jelly", "aerated", "hard-sugar"})
 """Families of which nothing is left as it was weighed: their readings are of the finished mass."""
 BOILED_STAGES: Final = frozenset({"warm", "boil", ""})
-ETHANOL_KCAL_PER_G: Final = 7.0
+ETHANOL_KCAL_PER_G: Final = 7.0  # source: eu-1169
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

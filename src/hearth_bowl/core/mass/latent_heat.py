@@ -10,9 +10,10 @@ from hearth_bowl.core.mass.solid_fat import SOLID_FRACTION, interpolate
 LATENT_KJ_PER_KG: Final[Mapping[str, float]] = MappingProxyType(
     {"cocoa_butter": 155.0, "milk_fat": 85.0, "coconut": 110.0, "lauric": 120.0, "palm": 95.0, "oil": 80.0}
 )
-"""kJ per kg of solid fat: typical values."""
+"""kJ per kg of solid fat: typical values. Handbook, section E."""
 FIRST_HOURS_SHARE: Final = 30 / 41
-"""Of the heat at equilibrium between 35 and 5 °C so much comes in the first hours: 30 of 41 kJ/kg in a 2:1 dark."""
+"""Of the heat at equilibrium between 35 and 5 °C so much comes in the first hours: 30 of 41 kJ/kg in a 2:1 dark.
+Handbook, section E."""
 
 
 def solid_fat_kj_per_kg(mixture: Mixture, at_c: float) -> float:

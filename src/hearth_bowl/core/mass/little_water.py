@@ -1,7 +1,4 @@
-"""Little water in melted chocolate or nut paste: it seizes, turns to a stiff dough, or becomes a ganache.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
-"""
+"""Little water in melted chocolate or nut paste: it seizes, turns to a stiff dough, or becomes a ganache."""
 
 from dataclasses import dataclass
 from math import fsum
@@ -19,20 +16,21 @@ FAMILIES: Final = frozenset(
 )
 """Families in which chocolate or nut paste is melted and meets water without an emulsion of its own."""
 NUTTY: Final = frozenset({"nuts", "peanut", "sesame"})
-PASTE_FAT_PCT: Final = 25.0
-PASTE_WATER_PCT: Final = 5.0
+PASTE_FAT_PCT: Final = 25.0  # a judgement
+PASTE_WATER_PCT: Final = 5.0  # a judgement
 FREE_FAT_PCT: Final = 90.0
 """Fat from which an ingredient is free fat: cocoa butter, oil, clarified butter. A judgement."""
 FREE_FAT_SHARE: Final = 0.30
-"""Butter, cocoa butter or oil of that share of the chocolate keep drops from sticking its sugar together."""
-SEIZES_FROM: Final = 0.003
-SEIZES_FROM_WITH_FAT: Final = 0.02
-THICK_FROM: Final = 0.10
-GANACHE_FROM: Final = 0.15
-DOUGH_FROM, DOUGH_TO = 0.02, 0.25
-SYRUP_WATER_PCT: Final = 15.0
-RESCUE_SHARE: Final = 0.20
-RESCUE_SHARE_DARK: Final = 0.28
+"""Butter, cocoa butter or oil of that share of the chocolate keep drops from sticking its sugar together.
+Handbook, section D."""
+SEIZES_FROM: Final = 0.003  # common practice
+SEIZES_FROM_WITH_FAT: Final = 0.02  # common practice
+THICK_FROM: Final = 0.10  # common practice
+GANACHE_FROM: Final = 0.15  # common practice
+DOUGH_FROM, DOUGH_TO = 0.02, 0.25  # common practice
+SYRUP_WATER_PCT: Final = 15.0  # common practice
+RESCUE_SHARE: Final = 0.20  # common practice
+RESCUE_SHARE_DARK: Final = 0.28  # common practice
 DARK_COCOA_PCT: Final = 60.0
 """Limits of practice: at least a tablespoon of liquid to 60 g of chocolate up to 60 % cocoa, half as much again above
 (fair for dark, weak for the rest)."""

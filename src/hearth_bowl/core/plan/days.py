@@ -4,7 +4,7 @@ there."""
 from dataclasses import dataclass
 from typing import Final
 
-DAY_MIN: Final = 24 * 60
+DAY_MIN: Final = 24 * 60  # by definition
 PARTS_OF_DAY_MIN: Final = (0, 12 * 60, 17 * 60, DAY_MIN)
 """Morning, afternoon and evening: what is done in one of them is one visit to the kitchen. A judgement."""
 Span = tuple[int, int]

@@ -31,16 +31,16 @@ from hearth_bowl.core.plan.waits import (
 )
 from hearth_bowl.core.recipe.recipe import Recipe
 
-FRIDGE: Final[Mapping[str, int]] = MappingProxyType({"fridge_shelves": 1})
+FRIDGE: Final[Mapping[str, int]] = MappingProxyType({"fridge_shelves": 1})  # by definition
 COOLS_TO_FILL_MIN: Final = (20, 40)
-"""Until a warm mass may go into a shell, below 30 °C."""
+"""Until a warm mass may go into a shell, below 30 °C. A judgement."""
 BEFORE_IT_SETS_MIN: Final = 10
-"""What goes on top goes on within so many minutes of the chocolate or the pour."""
+"""What goes on top goes on within so many minutes of the chocolate or the pour. A judgement."""
 SHELLS_WAIT_MIN: Final = 3 * DAY_MIN
-"""Shells, and what has half set, wait so long at most."""
+"""Shells, and what has half set, wait so long at most. A judgement."""
 WORKED_AT_ONCE: Final = frozenset({"marzipan", "modelling", "dry-mix"})
 """Families that are shaped without a rest."""
-PUT_TO_SET_C: Final = 30.0
+PUT_TO_SET_C: Final = 30.0  # a judgement
 
 
 def form_jobs(draft: Draft) -> None:

@@ -8,7 +8,7 @@ from types import MappingProxyType
 from typing import Final
 
 STEP_MIN: Final = 5
-"""Times are told in steps of so many minutes."""
+"""Times are told in steps of so many minutes. A judgement."""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -40,7 +40,7 @@ HANDS: Final[Mapping[str, Hands]] = MappingProxyType(
         "melt": Hands(begin_min=10, each_min=0.0),
     }
 )
-"""By job: for each piece, of a shell each cavity, of weighing each line, of spreading each layer."""
+"""By job: for each piece, of a shell each cavity, of weighing each line, of spreading each layer. A judgement."""
 
 
 def hands_min(job: str, count: float, effort: float = 1.0) -> int:

@@ -14,18 +14,18 @@ from hearth_bowl.core.plan.job import After, Job
 from hearth_bowl.core.plan.waits import Waits
 from hearth_bowl.core.recipe.recipe import Recipe
 
-POT: Final[Mapping[str, int]] = MappingProxyType({"rings": 1, "pots": 1, "bowls": 1})
-BOWL: Final[Mapping[str, int]] = MappingProxyType({"bowls": 1})
-IN_FRIDGE: Final[Mapping[str, int]] = MappingProxyType({"fridge_shelves": 1, "bowls": 1})
-COOL_PLACE: Final[Mapping[str, int]] = MappingProxyType({"cool_places": 1})
-IN_POT: Final[Mapping[str, int]] = MappingProxyType({"pots": 1})
-OVERNIGHT_MIN: Final = (6 * 60, 12 * 60)
+POT: Final[Mapping[str, int]] = MappingProxyType({"rings": 1, "pots": 1, "bowls": 1})  # by definition
+BOWL: Final[Mapping[str, int]] = MappingProxyType({"bowls": 1})  # by definition
+IN_FRIDGE: Final[Mapping[str, int]] = MappingProxyType({"fridge_shelves": 1, "bowls": 1})  # by definition
+COOL_PLACE: Final[Mapping[str, int]] = MappingProxyType({"cool_places": 1})  # by definition
+IN_POT: Final[Mapping[str, int]] = MappingProxyType({"pots": 1})  # by definition
+OVERNIGHT_MIN: Final = (6 * 60, 12 * 60)  # a judgement
 KEPT_WARM_MIN: Final = 10
-"""What is beaten, whipped or poured hot is used within so many minutes."""
+"""What is beaten, whipped or poured hot is used within so many minutes. A judgement."""
 WAITS_MIN: Final = 3 * 24 * 60
-"""A mass that has cooled waits for so long at most, covered and cold; it is warmed again a little."""
+"""A mass that has cooled waits for so long at most, covered and cold; it is warmed again a little. A judgement."""
 DIRECTLY_MIN: Final = 5
-"""What is put to rest goes there within so many minutes."""
+"""What is put to rest goes there within so many minutes. A judgement."""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -50,7 +50,9 @@ GANACHE: Final = Stage(
     per_kg_min=8,
     uses=POT,
 )
+"""A judgement."""
 _BOILED: Final = Stage(kind="heat", says="Boil", because="the pan is not left", begin_min=30, per_kg_min=12, uses=POT)
+"""A judgement."""
 MAKING: Final[Mapping[str, tuple[Stage, ...]]] = MappingProxyType(
     {
         "cream-ganache": (GANACHE,),
@@ -154,12 +156,13 @@ MAKING: Final[Mapping[str, tuple[Stage, ...]]] = MappingProxyType(
         "dry-mix": (Stage(kind="join", says="Mix", because="it keeps dry", begin_min=8, per_kg_min=2),),
     }
 )
+"""A judgement."""
 SOON: Final[Mapping[str, int]] = MappingProxyType(
     {"whipped-ganache": KEPT_WARM_MIN, "boiled-fudge": KEPT_WARM_MIN, "simmered-fudge": 20, "condensed-milk-fudge": 20,
      "soft-cheese": 20, "caramel": 15, "fruit-jelly": KEPT_WARM_MIN, "hard-sugar": KEPT_WARM_MIN,
      "aerated": KEPT_WARM_MIN}
 )  # fmt: skip
-"""How soon what is made is used [min]; else it waits covered for a day at most."""
+"""How soon what is made is used [min]; else it waits covered for a day at most. A judgement."""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

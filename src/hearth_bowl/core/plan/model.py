@@ -17,7 +17,7 @@ from hearth_bowl.core.plan.occasion import Occasion
 from hearth_bowl.core.plan.timed import Model, Timed, begun, to_do
 
 LATER_DAYS: Final = 14
-"""How much later it may be ready where that is asked: a limit of the reckoning."""
+"""How much later it may be ready where that is asked: a limit of the reckoning. A judgement."""
 
 
 def model_of(

@@ -22,7 +22,7 @@ TOOLLESS: Final = frozenset({"pack", "wash", "soften"})
 WASHED: Final = "wash."
 """How the id of a wash begins."""
 Kind = frozenset[str]
-STRETCHES: Final = (0, 1)
+STRETCHES: Final = (0, 1)  # numerical, by definition
 PEANUT: Final = "peanut"
 
 

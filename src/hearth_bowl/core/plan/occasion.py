@@ -16,10 +16,10 @@ from hearth_bowl.core.mass.kitchen import Kitchen
 from hearth_bowl.core.plan.days import DAY_MIN, Away, Hours
 from hearth_bowl.core.plan.waits import NO_FACTORS, NOTHING_LEARNED
 
-MOST_CONFECTIONS: Final = 12
-MOST_COOKS: Final = 4
-MOST_DAYS: Final = 21
-MOST_OUT_MIN: Final = 24 * 60
+MOST_CONFECTIONS: Final = 12  # a limit, by definition
+MOST_COOKS: Final = 4  # a limit, by definition
+MOST_DAYS: Final = 21  # a limit, by definition
+MOST_OUT_MIN: Final = 24 * 60  # a limit, by definition
 PLACES: Final = ("rings", "pots", "bowls", "fridge_shelves", "freezer_shelves", "cool_places")
 """What there may be too few of."""
 NO_LIMIT: Final[Mapping[str, int]] = MappingProxyType({})

@@ -24,13 +24,14 @@ Goal = Callable[[Model], cp_model.LinearExpr]
 """What is made as small as can be."""
 EFFORT: Final = (0.5, 0.25, 0.1)
 """How much work goes into each goal, in the solver's own measure of it: about seconds here. A judgement."""
-FIRST_WORK: Final = 2.0
+FIRST_WORK: Final = 2.0  # a judgement
 MOST_BUSY: Final = 0.75
-"""Days in which hands would be busy for more of their time than this are passed over at first: they seldom do."""
+"""Days in which hands would be busy for more of their time than this are passed over at first: they seldom do.
+A limit, by definition."""
 LAST_DAYS: Final = (2, 3, 5, 8)
-"""So many last days are looked through before all of them."""
+"""So many last days are looked through before all of them. A judgement."""
 MOST_S: Final = 7.5
-"""No answer takes longer, whatever the measure of work says."""
+"""No answer takes longer, whatever the measure of work says. A limit, by definition."""
 WEIGHT: Final = 10
 """So much more freshness weighs than hands that are at work early. A judgement."""
 FRESHEST: Final = 60

@@ -17,12 +17,12 @@ from hearth_bowl.core.plan.occasion import MOST_COOKS, MOST_DAYS, Occasion
 from hearth_bowl.core.plan.order import Budget, NotFoundOut, can_be, earliest_ready, order_of
 
 HOUR_STEPS_MIN: Final = (15, 30, 60, 90, 120, 180, 240, 360)
-"""So much longer hours are tried."""
+"""So much longer hours are tried. A judgement."""
 LATER: Final = (1, 2, 3, 5, 8, 13, 20)
-"""So many days later are tried."""
+"""So many days later are tried. A judgement."""
 REASONS: Final = 0.5
 """How much of the time that is left goes into finding out why. A judgement."""
-WHOLE_DAY: Final = Hours(from_min=7 * 60, to_min=22 * 60)
+WHOLE_DAY: Final = Hours(from_min=7 * 60, to_min=22 * 60)  # a judgement
 SAYS: Final[Mapping[str, str]] = MappingProxyType(
     {
         "ready_at": "all of it ready by then, begun now",

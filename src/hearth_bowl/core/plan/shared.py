@@ -17,7 +17,7 @@ from hearth_bowl.core.plan.masses import POT
 IN_TEMPER_MIN: Final = 90
 """Chocolate stays in temper so long, warmed now and then: common practice."""
 WORKED_OF_IT_MIN: Final = 75
-"""So much hands-on work is planned from one tempering, so that the last of it is still in temper."""
+"""So much hands-on work is planned from one tempering, so that the last of it is still in temper. A judgement."""
 
 
 def melting_jobs(drafts: Sequence[Draft], effort: float) -> tuple[Job, ...]:

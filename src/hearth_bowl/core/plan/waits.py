@@ -15,19 +15,19 @@ from hearth_bowl.core.mass.ripening import dose_pct, ripen
 from hearth_bowl.core.plan.hands import stepped
 from hearth_bowl.core.recipe.recipe import Recipe
 
-DAY_MIN: Final = 24 * 60
+DAY_MIN: Final = 24 * 60  # by definition
 NOTHING_LEARNED: Final[Mapping[str, Learned]] = MappingProxyType({})
 NO_FACTORS: Final[Mapping[str, float]] = MappingProxyType({})
 JOINED_C: Final = 40.0
 """A mass is about so warm when it is joined: a judgement."""
 NEVER_SETS_MIN: Final = (240, 480)
 """What is not reckoned rests so long in the fridge, middle and slow: common practice."""
-SHELL_CHILLS_MIN: Final = (12, 20)
-CAP_SETS_MIN: Final = (15, 25)
-COAT_SETS_MIN: Final = (20, 30)
-BALLS_CHILL_MIN: Final = (30, 60)
-LAYER_SETS_MIN: Final = (45, 90)
-TOPPED_SETS_MIN: Final = (20, 30)
+SHELL_CHILLS_MIN: Final = (12, 20)  # common practice
+CAP_SETS_MIN: Final = (15, 25)  # common practice
+COAT_SETS_MIN: Final = (20, 30)  # common practice
+BALLS_CHILL_MIN: Final = (30, 60)  # common practice
+LAYER_SETS_MIN: Final = (45, 90)  # common practice
+TOPPED_SETS_MIN: Final = (20, 30)  # common practice
 FINAL_REST_MIN: Final = (8 * 60, 12 * 60)
 """Usual rests of common practice, middle and slow [min]."""
 USUAL_DWELL_DAYS: Final = (10.0, 14.0)

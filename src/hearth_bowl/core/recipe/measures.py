@@ -1,7 +1,4 @@
-"""Kitchen measures: what a spoon, a cup, a stick or a tin of something weighs.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
-"""
+"""Kitchen measures: what a spoon, a cup, a stick or a tin of something weighs."""
 
 from types import MappingProxyType
 from typing import Final
@@ -10,10 +7,11 @@ from hearth_bowl.core.errors import BadInput, check_number
 from hearth_bowl.core.ingredients.ingredient import Ingredient
 
 MASS_UNITS_G: Final = MappingProxyType({"g": 1.0, "kg": 1000.0, "mg": 0.001, "oz": 28.349523125, "lb": 453.59237})
-POURED_UNITS_ML: Final = MappingProxyType({"ml": 1.0, "l": 1000.0, "drop": 0.05})
-PINCH_ML: Final = 0.3
+"""By definition."""
+POURED_UNITS_ML: Final = MappingProxyType({"ml": 1.0, "l": 1000.0, "drop": 0.05})  # by definition
+PINCH_ML: Final = 0.3  # kitchen practice
 STICK_G: Final = 113.4
-"""A US stick of butter, 4 oz."""
+"""A US stick of butter, 4 oz. Source: kitchen-measures."""
 COUNTED_UNITS: Final = ("tin", "bar", "piece")
 SPOON_UNITS: Final = ("tsp", "tbsp", "cup", "pint")
 MEASURES_ML: Final = MappingProxyType(
@@ -27,7 +25,7 @@ MEASURES_ML: Final = MappingProxyType(
 """Millilitres of one measure (source: kitchen-measures)."""
 UNITS: Final = (*MASS_UNITS_G, *POURED_UNITS_ML, "floz", *SPOON_UNITS, "stick", *COUNTED_UNITS, "pinch")
 MAX_AMOUNT: Final = 1e6
-"""The largest number taken as an amount, in any unit."""
+"""The largest number taken as an amount, in any unit. A limit, by definition."""
 
 
 def unit_g(

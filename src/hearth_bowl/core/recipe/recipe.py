@@ -1,7 +1,4 @@
-"""A recipe: its lines, family and use, checked and weighed.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
-"""
+"""A recipe: its lines, family and use, checked and weighed."""
 
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
@@ -52,12 +49,13 @@ AIMED_INDEX: Final = MappingProxyType(
         "drink": None,
     }
 )
-"""What a recipe is for, with the set index aimed at; None where the index says nothing."""
-MAX_LINES: Final = 500
-MAX_NAME: Final = 200
-MOST_END_SHIFT_K: Final = 8.0
+"""What a recipe is for, with the set index aimed at; None where the index says nothing.
+Handbook, section D: judgements."""
+MAX_LINES: Final = 500  # a limit, by definition
+MAX_NAME: Final = 200  # a limit, by definition
+MOST_END_SHIFT_K: Final = 8.0  # a limit, by definition
 LEAST_G: Final = 1e-9
-"""An amount below this counts as nothing at all."""
+"""An amount below this counts as nothing at all. A judgement."""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -1,7 +1,4 @@
-"""An amount as a cook types it: `2 1/2 cups`, `340 g`, `½ tsp`, `2-3 tbsp`, `3 bars of 100 g`.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
-"""
+"""An amount as a cook types it: `2 1/2 cups`, `340 g`, `½ tsp`, `2-3 tbsp`, `3 bars of 100 g`."""
 
 import re
 from dataclasses import dataclass
@@ -78,7 +75,7 @@ POUNDS_AND_OUNCES: Final = re.compile(
     rf"^(?P<lb>{NUMBER})\s*(?:lbs?|pounds?)\.?\s*(?:and\s+|,\s*)?(?P<oz>{NUMBER})\s*(?:oz|ounces?)(?![a-zà-ÿ])\.?",
     re.IGNORECASE,
 )
-OZ_PER_LB: Final = 16
+OZ_PER_LB: Final = 16  # by definition
 TENTHS_ML: Final = MappingProxyType(
     {
         "dl": 100.0,
@@ -91,11 +88,12 @@ TENTHS_ML: Final = MappingProxyType(
         "dessertspoons": 10.0,
     }
 )
-"""Millilitres of measures that are tenths and hundredths of a litre, and of the spoon between two others."""
+"""Millilitres of measures that are tenths and hundredths of a litre, and of the spoon between two others.
+By definition."""
 SMALLER_UNIT: Final = MappingProxyType({"l": "ml", "kg": "g", "lb": "oz", "pint": "ml"})
 MOST_UNSAID: Final = 20.0
 """More of a large unit is not taken from a bare number: 250 beside litres means millilitres. A judgement."""
-LONGEST: Final = 80
+LONGEST: Final = 80  # a judgement
 ALLOWED: Final = "a number with a unit, such as 340 g, 2 1/2 cups, 2 to 3 tbsp or 3 bars of 100 g"
 
 

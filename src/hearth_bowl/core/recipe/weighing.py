@@ -1,7 +1,4 @@
-"""Weighing: how far a measure can be trusted, and what a kitchen scale cannot weigh.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
-"""
+"""Weighing: how far a measure can be trusted, and what a kitchen scale cannot weigh."""
 
 from collections.abc import Mapping
 from types import MappingProxyType
@@ -12,18 +9,18 @@ from hearth_bowl.core.ingredients.ingredient import Ingredient
 from hearth_bowl.core.recipe.measures import MASS_UNITS_G, MEASURES_ML, PINCH_ML
 from hearth_bowl.core.recipe.recipe import Line
 
-CHIPS_PCT: Final = 7.0
-LOOSE_CUP_PCT: Final = 15.0
-LOOSE_SPOON_PCT: Final = 10.0
-POURED_PCT: Final = 2.0
-POURED_SPOON_PCT: Final = 5.0
-PINCH_PCT: Final = 50.0
-PIECE_PCT: Final = 15.0
-PACK_PCT: Final = 1.0
+CHIPS_PCT: Final = 7.0  # a judgement
+LOOSE_CUP_PCT: Final = 15.0  # a judgement
+LOOSE_SPOON_PCT: Final = 10.0  # a judgement
+POURED_PCT: Final = 2.0  # a judgement
+POURED_SPOON_PCT: Final = 5.0  # a judgement
+PINCH_PCT: Final = 50.0  # a judgement
+PIECE_PCT: Final = 15.0  # a judgement
+PACK_PCT: Final = 1.0  # a judgement
 STEPS_TO_TRUST: Final = 3.0
-"""A weight of fewer steps of the scale than this is a guess."""
+"""A weight of fewer steps of the scale than this is a guess. A judgement."""
 SPOONS: Final = frozenset({"tsp", "tbsp"})
-TEASPOON_ML: Final = 5.0
+TEASPOON_ML: Final = 5.0  # by definition
 
 
 def spread_pct(line: Line) -> float:
@@ -92,9 +89,10 @@ def ounce_question(line: Line) -> str | None:
     return "Ounces of a liquid: by weight, or fluid ounces (fl oz)? Taken by weight."
 
 
-FRACTIONS: Final = ((0.125, "⅛"), (0.25, "¼"), (1 / 3, "⅓"), (0.5, "½"), (2 / 3, "⅔"), (0.75, "¾"))
+FRACTIONS: Final = ((0.125, "⅛"), (0.25, "¼"), (1 / 3, "⅓"), (0.5, "½"), (2 / 3, "⅔"), (0.75, "¾"))  # by definition
 NEAR: Final = 0.05
-"""How near the measures must come to the grams, as a share of them: else two measures are said together."""
+"""How near the measures must come to the grams, as a share of them: else two measures are said together.
+A judgement."""
 SAID_FROM: Final = 0.1
 """Teaspoons below which no spoon is said: a pinch is weighed, or taken by feel. A judgement."""
 

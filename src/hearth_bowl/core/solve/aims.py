@@ -1,7 +1,4 @@
-"""Aims: what a recipe is to be moved to, each as a measured value with the side on which it is met.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
-"""
+"""Aims: what a recipe is to be moved to, each as a measured value with the side on which it is met."""
 
 from collections.abc import Callable, Mapping
 from dataclasses import dataclass
@@ -17,10 +14,10 @@ from hearth_bowl.core.mass.water_activity import estimate_water_activity
 from hearth_bowl.core.recipe.ratios import CHOCOLATE_KINDS, main_liquid
 from hearth_bowl.core.recipe.recipe import Recipe
 
-ROOM_C: Final = 20.0
-TOLERANCE: Final = 0.02
-MASS_TOLERANCE_G: Final = 0.1
-WATER_ACTIVITY_TOLERANCE: Final = 0.002
+ROOM_C: Final = 20.0  # a judgement
+TOLERANCE: Final = 0.02  # a judgement
+MASS_TOLERANCE_G: Final = 0.1  # a judgement
+WATER_ACTIVITY_TOLERANCE: Final = 0.002  # a judgement
 RANGES: Final[Mapping[str, tuple[float, float, str]]] = MappingProxyType(
     {
         "set_index": (0.0, HIGHEST_INDEX, ""),
@@ -33,7 +30,7 @@ RANGES: Final[Mapping[str, tuple[float, float, str]]] = MappingProxyType(
         "alcohol_pct_max": (0.0, 100.0, "%"),
     }
 )
-"""What each aim may be."""
+"""What each aim may be. A judgement."""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

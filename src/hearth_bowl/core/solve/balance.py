@@ -1,7 +1,4 @@
-"""Balance: move what is not pinned until the aims are met, changing the recipe least; or say what stands in the way.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
-"""
+"""Balance: move what is not pinned until the aims are met, changing the recipe least; or say what stands in the way."""
 
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field, replace
@@ -20,7 +17,7 @@ SPLIT: Final = "split: fragile"
 STEPS_TO_CARE: Final = 5
 """Halvings of the way to a set index that would be fragile: within a thirtieth of the way. By definition."""
 HELPS_BELOW: Final = 0.98
-"""A pin whose release leaves more of the miss than this does not help."""
+"""A pin whose release leaves more of the miss than this does not help. A judgement."""
 WORSE: Final = 0.02
 """An aim missed by so much more of its miss than now is worse for it. Both judged."""
 

@@ -15,7 +15,7 @@ SUGAR_FAMILIES: Final = frozenset(
         "hard-sugar",
     }
 )  # fmt: skip
-SYRUP_FROM_PCT: Final = 60.0
+SYRUP_FROM_PCT: Final = 60.0  # a judgement
 BUTTER_FAMILIES: Final = frozenset({"butter-ganache", "sugar-butter"})
 NUT_FAMILIES: Final = frozenset({"nut-paste", "marzipan"})
 
@@ -44,6 +44,7 @@ ROOMS: Final = MappingProxyType(
         "seasoning": Room(least=0.5, most=2.0, minded=8.0, most_share=0.05),
     }
 )
+"""A judgement."""
 
 
 def role_of(line: Line, family: str) -> str:

@@ -7,7 +7,7 @@ from hearth_bowl.core.errors import BadInput, check_number
 from hearth_bowl.core.ingredients.packs import is_same_tin
 from hearth_bowl.core.recipe.recipe import Recipe
 
-SHORT_FROM_G = 0.5
+SHORT_FROM_G = 0.5  # a judgement
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -1,7 +1,4 @@
-"""The problem that a balance solves: free lines as variables, aims as constraints, the change as what is least.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
-"""
+"""The problem that a balance solves: free lines as variables, aims as constraints, the change as what is least."""
 
 from collections.abc import Iterator, Mapping, Sequence
 from math import inf
@@ -17,20 +14,20 @@ from hearth_bowl.core.recipe.recipe import Recipe
 from hearth_bowl.core.solve.aims import aims_of
 from hearth_bowl.core.solve.bounds import rooms_of
 
-STEP: Final = 1e-6
-MOST_ROUNDS: Final = 40
-ACCURACY: Final = 1e-6
+STEP: Final = 1e-6  # numerical, by definition
+MOST_ROUNDS: Final = 40  # numerical, by definition
+ACCURACY: Final = 1e-6  # numerical, by definition
 STARTS: Final = (2.0, 0.5)
-"""Where else the search starts: every main line times this."""
+"""Where else the search starts: every main line times this. Numerical, by definition."""
 BY_THE_RULE: Final = frozenset({"set_index", "water_activity_max"})
 """Aims that are measured differently where the fat is the outer phase."""
-NEAREST_PULL: Final = 3e-3
-RULE_MARGIN: Final = 1e-3
-RULE_LIMITS: Final = 2
+NEAREST_PULL: Final = 3e-3  # numerical, by definition
+RULE_MARGIN: Final = 1e-3  # numerical, by definition
+RULE_LIMITS: Final = 2  # numerical, by definition
 Reach = tuple[float, float]
-ANYWHERE: Final[Reach] = (0.0, inf)
+ANYWHERE: Final[Reach] = (0.0, inf)  # numerical, by definition
 EDGE: Final = 2e-3
-"""How little the size of a change counts where the aims cannot be met anyway."""
+"""How little the size of a change counts where the aims cannot be met anyway. Numerical, by definition."""
 
 
 class Problem:

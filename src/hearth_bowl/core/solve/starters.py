@@ -1,7 +1,4 @@
-"""Starters: our proportions for a family, a use and a chocolate, balanced by the core to what the use needs.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
-"""
+"""Starters: our proportions for a family, a use and a chocolate, balanced by the core to what the use needs."""
 
 from collections.abc import Mapping
 from itertools import product
@@ -22,10 +19,10 @@ from hearth_bowl.core.solve.balance import balance
 
 LEANER: Final = (None, "cream18", "milk_whole", "milk_skim")
 """What stands in for cream of 35 %, where that makes the mass fragile."""
-NEAR_INDEX: Final = 0.5
+NEAR_INDEX: Final = 0.5  # common practice
 USUAL_CHOCOLATE: Final = "dark60"
-BATCH_G: Final = 500.0
-ROOM_C: Final = 20.0
+BATCH_G: Final = 500.0  # common practice
+ROOM_C: Final = 20.0  # common practice
 
 MODELLING_SYRUP: Final = MappingProxyType(
     {"dark": 0.45, "milk": 0.38, "white": 0.30, "gianduja": 0.30, "compound": 0.30}
@@ -44,7 +41,7 @@ FIRMER: Final[Mapping[str, Lines]] = MappingProxyType(
         )
     }
 )
-"""Where the usual proportions do not get to what it is for."""
+"""Where the usual proportions do not get to what it is for. A judgement."""
 HELPED: Final[tuple[Lines, ...]] = (
     (),
     (("cocoa_butter", 60, "melt"),),
@@ -53,7 +50,8 @@ HELPED: Final[tuple[Lines, ...]] = (
     (("dark70", 400, "melt"),),
     (("dark70", 400, "melt"), ("milk_skim", 40, "warm")),
 )
-"""What goes in besides where a chocolate alone does not get there: gianduja is too soft to cut, cocoa mass too dry."""
+"""What goes in besides where a chocolate alone does not get there: gianduja is too soft to cut, cocoa mass too dry.
+A judgement."""
 
 
 def starter(family: str, use: str | None, chocolate: str = USUAL_CHOCOLATE) -> Recipe:

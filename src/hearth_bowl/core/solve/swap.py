@@ -1,7 +1,4 @@
-"""Swap: another ingredient in a line's place, the recipe moved to keep its set and mass, and what cannot be kept.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
-"""
+"""Swap: another ingredient in a line's place, the recipe moved to keep its set and mass, and what cannot be kept."""
 
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
@@ -19,7 +16,7 @@ from hearth_bowl.core.solve.balance import balance
 NEIGHBOURS: Final = (0.67, 1.5)
 """So far the other lines may move for a swap, times their own grams: it is still the recipe that it was. Judged."""
 KEPT_WITHIN: Final = 0.15
-"""A set index nearer than this is the same to the hand."""
+"""A set index nearer than this is the same to the hand. A judgement."""
 
 
 def shelf_of(ingredient: Ingredient) -> str:

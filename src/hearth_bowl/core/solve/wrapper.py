@@ -1,7 +1,4 @@
-"""Labels: the composition behind a wrapper's figures per 100 g, with its uncertainty, by constrained least squares.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
-"""
+"""Labels: the composition behind a wrapper's figures per 100 g, with its uncertainty, by constrained least squares."""
 
 from collections.abc import Mapping
 from dataclasses import dataclass
@@ -27,7 +24,7 @@ FIGURES: Final[Mapping[str, tuple[float, str]]] = MappingProxyType(
         "cocoa_pct": (100.0, "%"),
     }
 )
-"""The figures of a label, with the most that each can be and its unit."""
+"""The figures of a label, with the most that each can be and its unit. A judgement."""
 ROUNDING: Final = MappingProxyType(
     {
         "energy_kcal": 8.0,
@@ -41,9 +38,9 @@ ROUNDING: Final = MappingProxyType(
         "cocoa_pct": 0.8,
     }
 )
-"""How far a figure may be off by rounding, tolerances of labels and our factors, one standard deviation."""
-_FAT: Final = {"cocoa_butter": 1.0, "milk_fat": 1.0, "other_fat": 1.0}
-_SUGARS: Final = dict.fromkeys(("sucrose", "lactose", "glucose", "fructose", "maltose"), 1.0)
+"""How far a figure may be off by rounding, tolerances of labels and our factors, one standard deviation. A judgement."""
+_FAT: Final = {"cocoa_butter": 1.0, "milk_fat": 1.0, "other_fat": 1.0}  # a judgement
+_SUGARS: Final = dict.fromkeys(("sucrose", "lactose", "glucose", "fructose", "maltose"), 1.0)  # a judgement
 _ENERGY: Final = {name: part.energy_kcal_per_g for name, part in COMPONENTS.items()}
 ROWS: Final[Mapping[str, Mapping[str, float]]] = MappingProxyType(
     {
@@ -67,6 +64,7 @@ ROWS: Final[Mapping[str, Mapping[str, float]]] = MappingProxyType(
 )
 """What each figure counts of each component: shares of typical composition, several textbooks."""
 SATURATED_OF_OTHER: Final = MappingProxyType({"oil": 0.12, "lauric": 0.90, "coconut": 0.87, "palm": 0.50})
+"""A judgement."""
 PARTS: Final[Mapping[str, tuple[str, ...]]] = MappingProxyType(
     {
         "dark": ("water", "cocoa_butter", "cocoa_nonfat", "sucrose", "other"),
@@ -114,10 +112,11 @@ TYPICAL: Final[Mapping[str, Mapping[str, tuple[float, float]]]] = MappingProxyTy
         "spread": {"water": (1.0, 0.5), "lactose": (3.0, 3.0), "msnf": (3.0, 3.0), "milk_fat": (1.0, 2.0)},
     }
 )
-"""What is usual of a kind, g per 100 g with one standard deviation: it decides what the label leaves open."""
-SUM_ROUNDING: Final = 0.05
+"""What is usual of a kind, g per 100 g with one standard deviation: it decides what the label leaves open.
+A judgement."""
+SUM_ROUNDING: Final = 0.05  # a judgement
 CONTRADICTS_FROM: Final = 2.5
-"""A figure further from the answer than so many of its standard deviations contradicts the others."""
+"""A figure further from the answer than so many of its standard deviations contradicts the others. A judgement."""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -153,7 +152,7 @@ KINDS: Final[Mapping[str, LabelKind]] = MappingProxyType(
         ),
     }
 )
-"""Densities as the library's own rows of the kind; allergens usual, the packet wins."""
+"""Densities as the library's own rows of the kind; allergens usual, the packet wins. A judgement."""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

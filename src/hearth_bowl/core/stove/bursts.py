@@ -1,7 +1,4 @@
-"""Microwave bursts: the first by its energy or a record of another mass, then by what is left in lumps.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
-"""
+"""Microwave bursts: the first by its energy or a record of another mass, then by what is left in lumps."""
 
 from collections.abc import Mapping
 from dataclasses import dataclass
@@ -16,24 +13,25 @@ from hearth_bowl.core.recipe.ratios import CHOCOLATE_KINDS
 from hearth_bowl.core.recipe.recipe import Recipe
 
 RISE_K: Final = 12.0
-"""Mean rise of a first burst; never above 15, for the hot spots run three times ahead."""
-MOST_RISE_K: Final = 15.0
-SHORTEST_S: Final = 5.0
-LONGEST_S: Final = 30.0
-TAKEN_UP: Final = 0.85
+"""Mean rise of a first burst; never above 15, for the hot spots run three times ahead. Handbook, section K."""
+MOST_RISE_K: Final = 15.0  # common practice
+SHORTEST_S: Final = 5.0  # common practice
+LONGEST_S: Final = 30.0  # numerical, by definition
+TAKEN_UP: Final = 0.85  # common practice
 HALF_LOST_G: Final = 60.0
 """A mass takes up 0.85 a m/(m + 60 g) of the marked power: a small one little. Source burst-practice."""
-FIRST_LOOK: Final = 0.8
+FIRST_LOOK: Final = 0.8  # handbook, section K
 SHARE: Final = 0.5
-"""One burst brings half of the heat that is still missing: stirring spreads it before the next."""
+"""One burst brings half of the heat that is still missing: stirring spreads it before the next. Handbook, section K."""
 SAME_MASS: Final = 0.05
-"""A record of a mass so near is taken as it was; of another, the first look comes where it cannot be too late."""
-MELTED_C: Final = 40.0
-OWN_FROM: Final = 0.1
+"""A record of a mass so near is taken as it was; of another, the first look comes where it cannot be too late.
+Handbook, section K."""
+MELTED_C: Final = 40.0  # handbook, section K
+OWN_FROM: Final = 0.1  # handbook, section K
 LONGER, SHORTER = 2.0, 0.5
-"""What a kitchen's batches taught of its oven changes a burst by so much at most."""
-WATERY_FROM: Final = 0.4
-DRY_BELOW: Final = 0.05
+"""What a kitchen's batches taught of its oven changes a burst by so much at most. Handbook, section K."""
+WATERY_FROM: Final = 0.4  # handbook, section K
+DRY_BELOW: Final = 0.05  # handbook, section K
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

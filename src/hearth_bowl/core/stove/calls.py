@@ -2,8 +2,6 @@
 
 A step starts afresh: only its own readings count. What is already so when it is entered is said quietly; a state is
 called when it has held for some seconds; what the thermometer does not say any more is not claimed.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
 """
 
 from collections.abc import Mapping, Sequence
@@ -18,11 +16,11 @@ from hearth_bowl.core.stove.step import Step
 HELD_S: Final = 3.0
 """A state counts once it has held so long: no flicker at a tenth of a degree. Judged."""
 WORSE_K: Final = 2.0
-"""What was over its target or ceiling when the step began is called only when it climbs on by so much."""
+"""What was over its target or ceiling when the step began is called only when it climbs on by so much. A judgement."""
 SOON_K: Final = 3.0
-"""The last degrees of a boil: stay by it."""
+"""The last degrees of a boil: stay by it. A judgement."""
 SILENT_S: Final = 20.0
-"""After so long without a reading the thermometer is silent."""
+"""After so long without a reading the thermometer is silent. A judgement."""
 AGAIN_S: Final = 120.0
 """What goes on being wrong after it was seen is called again: over a ceiling, or without a thermometer. Judged."""
 ON_HEAT: Final = frozenset({"warm", "boil", "melt"})

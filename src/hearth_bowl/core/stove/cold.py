@@ -7,7 +7,7 @@ from hearth_bowl.core.keep.keeping import OUT_OF_COLD_MIN
 from hearth_bowl.core.stove.calls import Call
 from hearth_bowl.core.stove.step import Step
 
-MOST_OUT_S: Final = 60.0 * OUT_OF_COLD_MIN
+MOST_OUT_S: Final = 60.0 * OUT_OF_COLD_MIN  # a judgement
 LAST_S: Final = 15 * 60.0
 """So long before, it is called back into the cold: a judgement."""
 

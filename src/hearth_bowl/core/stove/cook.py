@@ -1,7 +1,4 @@
-"""What the steps of a run are made from, and the steps that many families share.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
-"""
+"""What the steps of a run are made from, and the steps that many families share."""
 
 from collections.abc import Mapping
 from dataclasses import dataclass
@@ -14,9 +11,9 @@ from hearth_bowl.core.recipe.recipe import Recipe
 from hearth_bowl.core.stove import cautions
 from hearth_bowl.core.stove.step import Step
 
-BUTTER_C: Final = (32.0, 40.0)
-LATE_C: Final = (28.0, 35.0)
-ALCOHOLIC_PCT: Final = 5.0
+BUTTER_C: Final = (32.0, 40.0)  # a judgement
+LATE_C: Final = (28.0, 35.0)  # a judgement
+ALCOHOLIC_PCT: Final = 5.0  # a judgement
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -27,12 +27,12 @@ TROUBLES: Final = frozenset(
      "not sweet enough", "dried out", "went soft", "leaked", "spoiled"}
 )  # fmt: skip
 """The words that tell of trouble."""
-MOST_TEXT: Final = 2000
-MOST_NAME: Final = 200
-LEAST_C: Final = -60.0
-MOST_C: Final = 400.0
-MOST_G: Final = 1e6
-LONGEST_BURST_S: Final = 1800.0
+MOST_TEXT: Final = 2000  # a judgement
+MOST_NAME: Final = 200  # a judgement
+LEAST_C: Final = -60.0  # a judgement
+MOST_C: Final = 400.0  # a judgement
+MOST_G: Final = 1e6  # a judgement
+LONGEST_BURST_S: Final = 1800.0  # a judgement
 LONGEST_SET_S: Final = 60 * 86_400.0
 """Limits of what is kept: judgements, far beyond any kitchen."""
 

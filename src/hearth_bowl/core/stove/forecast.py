@@ -3,8 +3,6 @@
 A rising pan is followed by a curve (weighted least squares, bent no more than the readings show). A boil loses water
 evenly, and how its temperature goes with its water is known from its composition: so the water is followed. Cooling
 goes by Newton's law towards the air. The pan carries over: what it and the probe still have in them.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
 """
 
 from collections.abc import Sequence
@@ -18,30 +16,31 @@ import numpy as np
 from hearth_bowl.core.stove.heating import BOILING_BAND, SURE_ABOVE_C, Heating, ahead
 
 FloatArray = np.ndarray[tuple[int, ...], np.dtype[np.float64]]
-WINDOW_S: Final = 120.0
+WINDOW_S: Final = 120.0  # a judgement
 SPARSE_WINDOW_S: Final = 900.0
-"""Readings by hand come seldom: then the last five count, from so far back."""
+"""Readings by hand come seldom: then the last five count, from so far back. A judgement."""
 MEMORY_S: Final = 45.0
-"""Weights of the readings fall by e in that time: what happens now counts."""
-LEAST_SPAN_S: Final = 12.0
-GAP_S: Final = 12.0
+"""Weights of the readings fall by e in that time: what happens now counts. A judgement."""
+LEAST_SPAN_S: Final = 12.0  # a judgement
+GAP_S: Final = 12.0  # a judgement
 GAP_TIMES: Final = 6.0
 """A silence so long, and so many times longer than the usual, breaks the course. Judged."""
-LEAST_READINGS: Final = 5
+LEAST_READINGS: Final = 5  # a judgement
 PROBE_C: Final = 0.15
-"""The least scatter of a reading that is believed."""
-FARTHEST_S: Final = 4 * 3600.0
+"""The least scatter of a reading that is believed. A judgement."""
+FARTHEST_S: Final = 4 * 3600.0  # a judgement
 CARRY_S: Final = 12.0
 """A pan off the ring and the probe's own lag carry on for about so long at the last rate: judged, ±50 %."""
 BOILS_ABOVE_C: Final = 0.8
-"""So far above its first boiling point a mass is surely boiling."""
+"""So far above its first boiling point a mass is surely boiling. A judgement."""
 NEAR_BOIL_K: Final = 0.7
-"""So near its boiling point steam holds it back: it boils any moment."""
-FLAT_C_PER_S: Final = 0.0015
+"""So near its boiling point steam holds it back: it boils any moment. A judgement."""
+FLAT_C_PER_S: Final = 0.0015  # a judgement
 LEAST_ABOVE_AIR_C: Final = 1.0
-"""A reading nearer to the air than this says nothing of how it cools."""
+"""A reading nearer to the air than this says nothing of how it cools. A judgement."""
 BEND_RIDGE: Final = 40.0
-"""How much the readings must insist before the curve is bent: half a degree over the memory counts as one reading."""
+"""How much the readings must insist before the curve is bent: half a degree over the memory counts as one reading.
+A judgement."""
 
 
 Phase = Literal["", "to-boil", "boil"]

@@ -1,7 +1,4 @@
-"""Steps of fudges: melted without a boil, simmered, and boiled and beaten.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
-"""
+"""Steps of fudges: melted without a boil, simmered, and boiled and beaten."""
 
 from typing import Final
 
@@ -10,11 +7,11 @@ from hearth_bowl.core.stove import cautions
 from hearth_bowl.core.stove.cook import Cook, later_steps, melting
 from hearth_bowl.core.stove.step import Step
 
-BEAT_C: Final = (43.0, 50.0)
-CONDENSED_ABOVE_C: Final = 60.0
-USUAL_END_C: Final = 114.0
+BEAT_C: Final = (43.0, 50.0)  # handbook, section L
+CONDENSED_ABOVE_C: Final = 60.0  # handbook, section L
+USUAL_END_C: Final = 114.0  # handbook, section L
 USUAL_BOIL_C: Final = 102.0
-"""Where a pan cannot be reckoned: a usual fudge."""
+"""Where a pan cannot be reckoned: a usual fudge. Handbook, section L."""
 
 
 def no_boil_fudge(cook: Cook) -> list[Step]:

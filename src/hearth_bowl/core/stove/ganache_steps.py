@@ -1,7 +1,4 @@
-"""Steps of ganaches, by the school of joining; whipped ones rest cold first.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
-"""
+"""Steps of ganaches, by the school of joining; whipped ones rest cold first."""
 
 from typing import Final
 
@@ -9,8 +6,8 @@ from hearth_bowl.core.stove import cautions
 from hearth_bowl.core.stove.cook import Cook, later_steps, melting
 from hearth_bowl.core.stove.step import Step
 
-JOIN_C: Final = (35.0, 45.0)
-SCALD_C: Final = (80.0, 88.0)
+JOIN_C: Final = (35.0, 45.0)  # a judgement
+SCALD_C: Final = (80.0, 88.0)  # a judgement
 PASSES: Final = "It looks curdled and grainy at first, then suddenly smooth and glossy: keep stirring."
 
 

@@ -14,15 +14,15 @@ from hearth_bowl.core.mass.mixture import Mixture
 from hearth_bowl.core.mass.thermal import heat_capacity_j_per_kgk
 
 PAN_J_PER_K: Final = 500.0
-"""A steel pan: 400 to 700."""
+"""A steel pan: 400 to 700. Handbook, section K."""
 LOSS_W_PER_K: Final = 1.0
-"""0.5 to 2; it rises with the surface."""
-EVAPORATION_J_PER_G: Final = 2260.0
-TO_BOIL_BAND: Final = (0.85, 1.35)
-BEFORE_BAND: Final = (0.6, 2.0)
-BOILING_BAND: Final = (0.8, 1.4)
+"""0.5 to 2; it rises with the surface. Handbook, section K."""
+EVAPORATION_J_PER_G: Final = 2260.0  # steam tables, several textbooks
+TO_BOIL_BAND: Final = (0.85, 1.35)  # handbook, section K
+BEFORE_BAND: Final = (0.6, 2.0)  # handbook, section K
+BOILING_BAND: Final = (0.8, 1.4)  # handbook, section K
 SURE_ABOVE_C: Final = 35.0
-"""Below this a rate says little: cold corners, melting."""
+"""Below this a rate says little: cold corners, melting. Handbook, section K."""
 
 Band = tuple[float, float, float]
 

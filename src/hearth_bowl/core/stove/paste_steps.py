@@ -1,7 +1,4 @@
-"""Steps of fondant, nut paste, and of what is mixed rather than cooked.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
-"""
+"""Steps of fondant, nut paste, and of what is mixed rather than cooked."""
 
 from typing import Final
 
@@ -11,7 +8,7 @@ from hearth_bowl.core.stove.cook import Cook, later_steps, melting
 from hearth_bowl.core.stove.step import Step
 from hearth_bowl.core.stove.worked_steps import roasted
 
-INVERTASE_BELOW_C: Final = 60.0
+INVERTASE_BELOW_C: Final = 60.0  # a judgement
 
 
 def fondant(cook: Cook) -> list[Step]:

@@ -10,15 +10,15 @@ from hearth_bowl.core.stove import cautions
 from hearth_bowl.core.stove.cook import Cook
 from hearth_bowl.core.stove.step import Step
 
-CURD_C: Final = (82.0, 84.0)
+CURD_C: Final = (82.0, 84.0)  # handbook of this craft
 CURD_CEILING_C: Final = 85.0
 """Egg thickens from 82 °C and scrambles above 85 °C. Handbook, section L."""
-DISSOLVE_FROM_C: Final = 75.0
+DISSOLVE_FROM_C: Final = 75.0  # handbook of this craft
 CAST_ABOVE_C: Final = 85.0
 """Above this a pectin jelly still flows. Handbook, section L."""
 WATER_PCT: Final = 99.0
 """Water of plain water, in which gelatine is soaked: by definition."""
-WHIPPED_C: Final = (40.0, 45.0)
+WHIPPED_C: Final = (40.0, 45.0)  # handbook of this craft
 BLOOM_MIN: Final = 10.0
 """Whipped syrup is poured at this temperature; gelatine swells for so long. Handbook, section L."""
 

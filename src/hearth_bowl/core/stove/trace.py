@@ -1,7 +1,4 @@
-"""A trace: readings in order, gaps where the sensor was silent, and few enough points to draw.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
-"""
+"""A trace: readings in order, gaps where the sensor was silent, and few enough points to draw."""
 
 from collections.abc import Sequence
 from dataclasses import dataclass
@@ -9,8 +6,8 @@ from itertools import pairwise
 from statistics import median
 from typing import Final
 
-GAP_FACTOR: Final = 4.0
-LEAST_GAP_S: Final = 5.0
+GAP_FACTOR: Final = 4.0  # a judgement
+LEAST_GAP_S: Final = 5.0  # a judgement
 Point = tuple[float, float]
 
 

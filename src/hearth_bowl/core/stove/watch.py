@@ -12,7 +12,7 @@ from hearth_bowl.core.stove.heating import Heating, heating_of
 from hearth_bowl.core.stove.standing import Standing
 from hearth_bowl.core.stove.step import Step
 
-FRIDGE_C = 5.0
+FRIDGE_C = 5.0  # a judgement
 INTO_THE_BAND = 0.25
 """What is warmed aims at the first quarter of its band: carried over less than thought, it is still within. Judged."""
 IN_THE_FRIDGE = frozenset({"set", "rest-cold"})

@@ -1,7 +1,4 @@
-"""Weigh as you go: what follows from an amount that is off, from a spill, and from the pan's own weight.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
-"""
+"""Weigh as you go: what follows from an amount that is off, from a spill, and from the pan's own weight."""
 
 from collections.abc import Mapping
 from dataclasses import dataclass, replace
@@ -14,8 +11,8 @@ from hearth_bowl.core.recipe.recipe import Recipe
 from hearth_bowl.core.solve.balance import balance
 
 SAME: Final = 0.02
-"""A line within 2 % is as it should be."""
-AT_C: Final = 20.0
+"""A line within 2 % is as it should be. A judgement."""
+AT_C: Final = 20.0  # a judgement
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

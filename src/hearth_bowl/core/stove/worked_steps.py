@@ -10,11 +10,12 @@ from hearth_bowl.core.stove.cook import Cook, later_steps, melting
 from hearth_bowl.core.stove.step import Step
 
 NUTTY: Final = frozenset({"nuts", "peanut"})
-HOLD_C: Final = (70.0, 75.0)
+HOLD_C: Final = (70.0, 75.0)  # a judgement
 HOLD_MIN: Final = 2.0
-"""Usual advice for egg: 70 °C through and through for two minutes. It lessens the risk and certifies nothing."""
+"""Usual advice for egg: 70 °C through and through for two minutes. It lessens the risk and certifies nothing.
+A judgement."""
 JOIN_C: Final = (30.0, 33.0)
-"""Chocolate and syrup meet at the same warmth, or the mass seizes or sheds its fat."""
+"""Chocolate and syrup meet at the same warmth, or the mass seizes or sheds its fat. A judgement."""
 
 
 def whole_nuts(cook: Cook) -> tuple[int, ...]:

@@ -1,7 +1,4 @@
-"""Chocolate, compound and what is pressed from the bean.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
-"""
+"""Chocolate, compound and what is pressed from the bean."""
 
 from functools import partial
 from typing import Final
@@ -172,3 +169,4 @@ ROWS: Final = (
         bulk=True,
     ),
 )
+"""Each row names its source."""

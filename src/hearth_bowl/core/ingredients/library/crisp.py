@@ -1,7 +1,4 @@
-"""Biscuits, cereals and other crisp things that stay pieces.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
-"""
+"""Biscuits, cereals and other crisp things that stay pieces."""
 
 from functools import partial
 from typing import Final
@@ -219,3 +216,4 @@ ROWS: Final = (
         named="barley wheat",
     ),
 )
+"""Each row names its source."""

@@ -1,7 +1,4 @@
-"""Cultured and clotted cream, fresh cheese, and what stands in for dairy: oat, soya, coconut, plant butter.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
-"""
+"""Cultured and clotted cream, fresh cheese, and what stands in for dairy: oat, soya, coconut, plant butter."""
 
 from functools import partial
 from typing import Final
@@ -241,3 +238,4 @@ ROWS: Final = (
         raw_egg="whole",
     ),
 )
+"""Each row names its source."""

@@ -1,7 +1,4 @@
-"""Cream, milk, butter and fresh cheese.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
-"""
+"""Cream, milk, butter and fresh cheese."""
 
 from functools import partial
 from typing import Final
@@ -156,3 +153,4 @@ ROWS: Final = (
         fresh_cheese=True,
     ),
 )
+"""Each row names its source."""

@@ -1,7 +1,4 @@
-"""What goes in by the dose: gelling, acids, oils, essences, spices, colours.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
-"""
+"""What goes in by the dose: gelling, acids, oils, essences, spices, colours."""
 
 from functools import partial
 from typing import Final
@@ -59,3 +56,4 @@ ROWS: Final = (
     _row("olive_oil", "Olive oil", "other", "other_fat 100", 0.91),
     _row("palm_fat", "Palm fat", "other", "other_fat 100", 0.91, fat_kind="palm"),
 )
+"""Each row names its source."""

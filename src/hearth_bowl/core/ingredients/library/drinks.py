@@ -1,7 +1,4 @@
-"""Water, coffee, spirits, liqueurs and extracts.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
-"""
+"""Water, coffee, spirits, liqueurs and extracts."""
 
 from functools import partial
 from typing import Final
@@ -37,3 +34,4 @@ ROWS: Final = (
         extract=True,
     ),
 )
+"""Each row names its source."""

@@ -1,7 +1,4 @@
-"""Purées, juice, jam and dried fruit.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
-"""
+"""Purées, juice, jam and dried fruit."""
 
 from functools import partial
 from typing import Final
@@ -111,3 +108,4 @@ ROWS: Final = (
         own_body=True,
     ),
 )
+"""Each row names its source."""

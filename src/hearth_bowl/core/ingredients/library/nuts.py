@@ -1,7 +1,4 @@
-"""Nuts and seeds, whole and ground, and the oils beside them.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
-"""
+"""Nuts and seeds, whole and ground, and the oils beside them."""
 
 from functools import partial
 from typing import Final
@@ -146,3 +143,4 @@ ROWS: Final = (
         liquid=True,
     ),
 )
+"""Each row names its source."""

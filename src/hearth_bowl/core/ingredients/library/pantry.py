@@ -1,7 +1,4 @@
-"""What else goes in: egg white, salt, lecithin, zest, spice, marshmallows, crumbs.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
-"""
+"""What else goes in: egg white, salt, lecithin, zest, spice, marshmallows, crumbs."""
 
 from functools import partial
 from typing import Final
@@ -93,3 +90,4 @@ ROWS: Final = (
         crisp=True,
     ),
 )
+"""Each row names its source."""

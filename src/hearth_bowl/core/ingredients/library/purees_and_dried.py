@@ -1,7 +1,4 @@
-"""Further fruit: purées and juices, dried, freeze-dried, in syrup.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
-"""
+"""Further fruit: purées and juices, dried, freeze-dried, in syrup."""
 
 from functools import partial
 from typing import Final
@@ -242,3 +239,4 @@ ROWS: Final = (
         choking=True,
     ),
 )
+"""Each row names its source."""

@@ -1,7 +1,4 @@
-"""Spirits and liqueurs by their names, wines, beer, tea.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
-"""
+"""Spirits and liqueurs by their names, wines, beer, tea."""
 
 from functools import partial
 from typing import Final
@@ -134,3 +131,4 @@ ROWS: Final = (
     ),
     _row("tea_brewed", "Tea, brewed", "other", "water 99.6 other 0.4", 1, liquid=True),
 )
+"""Each row names its source."""

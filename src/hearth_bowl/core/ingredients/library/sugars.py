@@ -1,7 +1,4 @@
-"""Sugars, syrups and fondant.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
-"""
+"""Sugars, syrups and fondant."""
 
 from functools import partial
 from typing import Final
@@ -97,3 +94,4 @@ ROWS: Final = (
         kcal=263,
     ),
 )
+"""Each row names its source."""

@@ -1,7 +1,4 @@
-"""Sweets and sugar work that go into others or onto them.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
-"""
+"""Sweets and sugar work that go into others or onto them."""
 
 from functools import partial
 from typing import Final
@@ -223,3 +220,4 @@ ROWS: Final = (
         allergens="milk soya",
     ),
 )
+"""Each row names its source."""

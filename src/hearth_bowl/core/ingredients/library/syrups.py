@@ -1,7 +1,4 @@
-"""Further sugars and syrups.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
-"""
+"""Further sugars and syrups."""
 
 from functools import partial
 from typing import Final
@@ -60,3 +57,4 @@ ROWS: Final = (
         named="barley",
     ),
 )
+"""Each row names its source."""

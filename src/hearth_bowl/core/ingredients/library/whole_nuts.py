@@ -1,7 +1,4 @@
-"""Whole and ground nuts and seeds, and what is made of them.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
-"""
+"""Whole and ground nuts and seeds, and what is made of them."""
 
 from functools import partial
 from typing import Final
@@ -276,3 +273,4 @@ ROWS: Final = (
         crisp=True,
     ),
 )
+"""Each row names its source."""

@@ -1,7 +1,4 @@
-"""Whether the amounts that one line states agree: 7 oz beside 200 g do, 50 g beside 200 g do not.
-
-Numbers with no source beside them are judgements.
-"""
+"""Whether the amounts that one line states agree: 7 oz beside 200 g do, 50 g beside 200 g do not."""
 
 import re
 from collections.abc import Iterator
@@ -13,9 +10,9 @@ from hearth_bowl.core.recipe.measures import MASS_UNITS_G, SPOON_UNITS, unit_g
 from hearth_bowl.core.recipe.typed_amount import NUMBER, TENTHS_ML, UNIT_WORDS, number_of
 
 NEAR: Final = 0.15
-"""Cards round: 4 oz stands beside 125 g."""
+"""Cards round: 4 oz stands beside 125 g. A judgement."""
 NEAR_BY_SPOON: Final = 0.4
-"""How a cup is filled differs by so much."""
+"""How a cup is filled differs by so much. A judgement."""
 _FIGURE: Final = re.compile(
     rf"(?<![\d.,/])(?P<much>{NUMBER})\s?-?(?P<unit>kg|g|gr|grams?|ml|cl|dl|l|fl\.? ?oz|fluid ounces?|oz|ounces?|lbs?"
     r"|pounds?|cups?|tbsp|tablespoons?|tsp|teaspoons?)(?![a-zà-ÿ])",

@@ -1,7 +1,4 @@
-"""Words of amounts: how cooks count and measure, in English and five other languages.
-
-Numbers with no source beside them are judgements: usual sizes and prints.
-"""
+"""Words of amounts: how cooks count and measure, in English and five other languages."""
 
 from typing import Final
 
@@ -22,6 +19,7 @@ COUNT_WORDS: Final = {
     "dois": 2.0, "duas": 2.0, "três": 3.0, "quatro": 4.0, "un": 1.0, "une": 1.0, "ein": 1.0, "eine": 1.0,
     "einen": 1.0, "uno": 1.0, "una": 1.0, "um": 1.0, "uma": 1.0,
 }  # fmt: skip
+"""By definition."""
 FOREIGN_UNITS: Final = {
     "el": "tbsp", "esslöffel": "tbsp", "tl": "tsp", "teelöffel": "tsp", "prise": "pinch", "dose": "tin",
     "dosen": "tin", "tafel": "bar", "tafeln": "bar", "becher": "tin", "stück": "piece", "c. à s": "tbsp",
@@ -57,11 +55,11 @@ FOREIGN_UNITS: Final = {
 }  # fmt: skip
 """Measures in French, German, Italian, Portuguese and Spanish kitchens; of an empty one the amount is not taken."""
 MEASURES_IN_PINTS: Final = {"pt": 1.0, "pts": 1.0, "qt": 2.0, "qts": 2.0, "quart": 2.0, "quarts": 2.0, "gill": 0.25}
-"""Other measures of volume [pints of the same country]."""
+"""Other measures of volume [pints of the same country]. By definition."""
 FOREIGN_MASS_G: Final = {"pfund": 500.0, "dag": 10.0, "dkg": 10.0, "hg": 100.0, "etto": 100.0, "etti": 100.0}
-"""Masses by other names: a metric pound, ten and a hundred grams."""
-_WALNUT: Final = (20.0, "the size of a walnut is taken as 20 g")
-_SACHET: Final = (8.0, "a sachet is taken as 8 g: its print wins")
+"""Masses by other names: a metric pound, ten and a hundred grams. By definition."""
+_WALNUT: Final = (20.0, "the size of a walnut is taken as 20 g")  # a judgement
+_SACHET: Final = (8.0, "a sachet is taken as 8 g: its print wins")  # a judgement
 BY_EYE_G: Final = {
     "knob": (15.0, "a knob is taken as 15 g"),
     "walnut": _WALNUT,

@@ -17,7 +17,7 @@ _FRUIT: Final = (
 )
 _HALF: Final = r"1/2|une? demi-?|demi-?|einer halben|halben?|halber|mezz[ao]|medi[ao]|mei[ao]"
 _ONE: Final = r"une?|einer|eine|un[ao]?|uma?"
-_COUNTS: Final = ((0.5, _HALF), (1.0, _ONE), (2.0, "deux|zwei|due|duas|dos"))
+_COUNTS: Final = ((0.5, _HALF), (1.0, _ONE), (2.0, "deux|zwei|due|duas|dos"))  # by definition
 _FRUIT_OF: Final = re.compile(
     rf"\b(?P<first>{_JUICE}|{_ZEST})(?: (?:et|und|e|y) (?:le |la |die |el )?(?P<second>{_JUICE}|{_ZEST}))?"
     r"(?: finement râpée?s?| gerieben\w*| fein)?\s+(?:von |de la |de |d'|di |d’|da |do )?"

@@ -1,7 +1,4 @@
-"""Lines: one line of a written recipe to an amount, a unit and an ingredient, with its doubts.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
-"""
+"""Lines: one line of a written recipe to an amount, a unit and an ingredient, with its doubts."""
 
 import re
 from collections.abc import Sequence
@@ -75,7 +72,8 @@ UNSAID: Final = "no amount is stated"
 LONGEST_LINE: Final = 300
 """No line of a list is longer: a judgement."""
 MOST_REMEMBERED: Final = 2000
-"""Lines whose reading is remembered: taking a card apart asks for each more than once. A limit of the reckoning."""
+"""Lines whose reading is remembered: taking a card apart asks for each more than once. A limit of the reckoning.
+A limit, by definition."""
 LIQUID_WATER_PCT: Final = 25.0
 """Water and alcohol from which an ingredient is poured by ml: a judgement."""
 OIL_PCT: Final = 99.0

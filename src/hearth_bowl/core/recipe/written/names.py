@@ -2,8 +2,6 @@
 
 The longest name that the words hold is meant; words that are left over and say what a thing is make it doubtful. What
 is doubtful is said: a name is never taken for another in silence.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
 """
 
 import re
@@ -41,7 +39,8 @@ BY_PERCENT: Final = MappingProxyType(
         "milk_drunk": ((0.1, "milk_skim"), (1.5, "milk_semi"), (3.5, "milk_whole")),
     }
 )  # fmt: skip
-"""The library's nearest by the per cent that a name carries: cocoa of chocolate, fat of cream, strength of a drink."""
+"""The library's nearest by the per cent that a name carries: cocoa of chocolate, fat of cream, strength of a drink.
+By definition."""
 FAMILY_OF: Final = MappingProxyType(
     {
         **{f"dark{pct}": "dark" for pct in (50, 55, 60, 64, 70, 80)}, "milk33": "milk", "milk38": "milk",
@@ -51,10 +50,11 @@ FAMILY_OF: Final = MappingProxyType(
         "milk_whole": "milk_drunk", "milk_semi": "milk_drunk", "milk_skim": "milk_drunk",
     }
 )  # fmt: skip
+"""By definition."""
 NOT_UNDERSTOOD: Final = "not understood: "
-NEAR_PERCENT: Final = 2.0
+NEAR_PERCENT: Final = 2.0  # a judgement
 SUGARED_PCT: Final = 15.0
-"""From so much sugar on a thing is sweetened: what its words say of that must be so."""
+"""From so much sugar on a thing is sweetened: what its words say of that must be so. A judgement."""
 _COUNTED = r"(?:half an?|half|an?|one|two|three|four|\d{1,2}(?:[ .,]\d{1,2}){0,2})"
 """How many, where a fraction has lost its stroke."""
 JUICE_OR_ZEST: Final = re.compile(rf"\bjuice of {_COUNTED} (lemon|lime|orange)s?\b")

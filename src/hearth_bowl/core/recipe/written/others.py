@@ -2,8 +2,6 @@
 
 Every doubt that has another side gives one: weight or fluid ounces, a table or a tea spoon, the low or the high end, a
 level or a heaped spoon, thousands or a decimal comma, the other of two alternatives, a name that is near.
-
-Numbers with no source beside them are judgements.
 """
 
 import re
@@ -17,10 +15,10 @@ from hearth_bowl.core.recipe.written.lines import SAID_TOO, WrittenLine, checked
 from hearth_bowl.core.recipe.written.names import ALTERNATIVE, BY_PERCENT, FAMILY_OF, name_ingredient, near_names
 from hearth_bowl.core.recipe.written.rewording import THOUSANDS, plain_words
 
-MOST_NAMES: Final = 3
+MOST_NAMES: Final = 3  # a judgement
 HEAPED: Final = 1.5
 """A heaped spoon holds half as much again as a level one: a judgement."""
-SCANT: Final = 0.9
+SCANT: Final = 0.9  # a judgement
 CHOCOLATES: Final = ("dark70", "milk33", "white28", "compound_dark")
 """What is offered where it is not said which chocolate is meant."""
 BESIDE_AMOUNT: Final = re.compile(rf"^(?:{NUMBER}|[^\wà-ÿ])+")

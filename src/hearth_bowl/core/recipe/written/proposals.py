@@ -1,7 +1,4 @@
-"""Proposals: what a written recipe leaves unsaid, proposed from its family and always marked as ours.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
-"""
+"""Proposals: what a written recipe leaves unsaid, proposed from its family and always marked as ours."""
 
 import re
 from collections.abc import Mapping, Sequence
@@ -13,7 +10,8 @@ from hearth_bowl.core.ingredients.library import LIBRARY
 from hearth_bowl.core.recipe.proportions import BASES, CHOCOLATE
 
 ADDED: Final[Mapping[str, float]] = MappingProxyType({"nuts": 0.15, "crisp": 0.15, "fruit": 0.12, "drink": 0.05})
-"""Pieces, fruit and drinks that come into a mass besides what its family is made of, as a share of the rest."""
+"""Pieces, fruit and drinks that come into a mass besides what its family is made of, as a share of the rest.
+A judgement."""
 BY_KIND: Final[Mapping[str, Mapping[str, float]]] = MappingProxyType(
     {
         "cream-ganache": MappingProxyType({"butter": 0.05, "other": 0.05}),
@@ -22,8 +20,9 @@ BY_KIND: Final[Mapping[str, Mapping[str, float]]] = MappingProxyType(
         "boiled-fudge": MappingProxyType({"butter": 0.08, "cream": 0.4, "other": 0.1}),
     }
 )
-"""Share of the rest proposed for a kind that the family's own proportions do not have; else a twentieth."""
-ELSE: Final = 0.05
+"""Share of the rest proposed for a kind that the family's own proportions do not have; else a twentieth.
+A judgement."""
+ELSE: Final = 0.05  # handbook of this craft
 
 FAMILY_WORDS: Final = (
     ("modelling", r"modell?ing chocolate|chocolate clay"),

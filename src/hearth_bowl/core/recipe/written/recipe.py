@@ -1,7 +1,4 @@
-"""A whole recipe as people write it: title, ingredient lines, method; read with every doubt marked.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
-"""
+"""A whole recipe as people write it: title, ingredient lines, method; read with every doubt marked."""
 
 import re
 from collections.abc import Iterator, Mapping, Sequence
@@ -21,8 +18,8 @@ from hearth_bowl.core.recipe.written.run_on import LONGEST_RUN_ON, several_in
 from hearth_bowl.core.recipe.written.stages import stage_of
 from hearth_bowl.core.recipe.written.vocabulary.headings import OTHER_PART
 
-MOST_TEXT_LINES: Final = 1000
-MOST_STEPS: Final = 200
+MOST_TEXT_LINES: Final = 1000  # a limit, by definition
+MOST_STEPS: Final = 200  # a limit, by definition
 METHOD: Final = re.compile(
     r"^\W*(method|directions?|instructions?|preparation|steps?|how to make|zubereitung|anleitung|préparation"
     r"|réalisation|étapes|preparazione|procedimento|esecuzione|preparación|elaboración|procedimiento|instrucciones"

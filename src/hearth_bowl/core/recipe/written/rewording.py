@@ -1,7 +1,5 @@
 """Rewording: a line as cooks write it in the order and the figures that the reader of lines knows; what was said is
 kept beside it.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
 """
 
 import re

@@ -1,7 +1,4 @@
-"""Lines that run on: a title, several ingredients and perhaps the method, all in one.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
-"""
+"""Lines that run on: a title, several ingredients and perhaps the method, all in one."""
 
 import re
 from typing import Final
@@ -9,9 +6,9 @@ from typing import Final
 from hearth_bowl.core.recipe.typed_amount import NUMBER
 from hearth_bowl.core.recipe.written.amount_words import COUNT_WORDS
 
-LONGEST_RUN_ON: Final = 2000
+LONGEST_RUN_ON: Final = 2000  # a limit, by definition
 FEWEST: Final = 3
-"""From so many amounts on, commas between them part ingredients: two may be one said twice."""
+"""From so many amounts on, commas between them part ingredients: two may be one said twice. A judgement."""
 _COUNTS: Final = "|".join(sorted(COUNT_WORDS, key=len, reverse=True))
 _BEGINS: Final = (
     rf"(?:{NUMBER}|[½⅓⅔¼¾⅛]|(?:{_COUNTS}|few|some|handful|pinch|dash|knob|splash|scant|heaped|juice|zest)(?![a-zà-ÿ]))"

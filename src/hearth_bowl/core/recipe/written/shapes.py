@@ -1,7 +1,4 @@
-"""Shapes: how the words of an amount look, in patterns that more than one reader needs.
-
-Numbers with no source beside them are judgements, or limits of the reckoning.
-"""
+"""Shapes: how the words of an amount look, in patterns that more than one reader needs."""
 
 import re
 from typing import Final

@@ -24,8 +24,8 @@ SAID: Final[tuple[tuple[str, str], ...]] = (
 )
 """The stage that a sentence speaks of, the first that it does."""
 SENTENCE_END: Final = re.compile(r"(?<=[.!;])\s+")
-MOST_SENTENCES: Final = 400
-SHORTEST_WORD: Final = 3
+MOST_SENTENCES: Final = 400  # a limit, by definition
+SHORTEST_WORD: Final = 3  # a limit, by definition
 GENERAL: Final = frozenset({"dark", "milk", "white", "whole", "pure", "made", "liquid", "ground", "extract"})
 
 
