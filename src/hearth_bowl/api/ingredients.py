@@ -10,6 +10,7 @@ from hearth_bowl.api.problems import Problem
 from hearth_bowl.api.spec import spec
 from hearth_bowl.api.wire import Incoming, Outgoing
 from hearth_bowl.core.ingredients.library import LIBRARY
+from hearth_bowl.core.ingredients.questions import QUESTIONS, IngredientQuestion, hurts_words
 from hearth_bowl.core.recipe.families import FAMILY, Method
 from hearth_bowl.core.recipe.recipe import AIMED_INDEX, FAMILIES
 from hearth_bowl.core.recipe.written.names import near_names
@@ -32,6 +33,7 @@ class IngredientOut(Outgoing):
     allergens_named: list[str]
     spread: str
     shelf: str
+    hurts: list[str]
 
 
 class FamilyOut(Outgoing):
@@ -61,6 +63,7 @@ class LibraryOut(Outgoing):
     uses: list[str]
     aimed_index: dict[str, float | None]
     label_kinds: list[LabelKindOut]
+    questions: list[IngredientQuestion]
 
 
 class NearIngredientsOut(Outgoing):
@@ -99,6 +102,7 @@ def get_library() -> LibraryOut:
                 allergens_named=list(row.allergens_named),
                 spread=row.spread,
                 shelf=shelf_of(row),
+                hurts=list(hurts_words(row)),
             )
             for key, row in LIBRARY.items()
         ],
@@ -116,5 +120,6 @@ def get_library() -> LibraryOut:
         ],
         uses=list(AIMED_INDEX),
         aimed_index=dict(AIMED_INDEX),
+        questions=list(QUESTIONS),
         label_kinds=[LabelKindOut(key=key, name=kind.name) for key, kind in KINDS.items()],
     )

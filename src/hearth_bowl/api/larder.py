@@ -19,10 +19,14 @@ larder = Blueprint("larder", __name__, url_prefix="/api/larder")
 
 
 class LarderItemIn(Incoming):
-    """One ingredient: of the library by its key, or the person's own with its record."""
+    """One ingredient: of the library by its key, or the person's own with its record.
+
+    `answers` say what could hurt in an own one, by the library's questions.
+    """
 
     label: str
     ingredient: OwnIngredientIn | None = None
+    answers: dict[str, str] | None = None
     pack_g: float | None = None
     price: float | None = None
     country: str = ""

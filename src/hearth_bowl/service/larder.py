@@ -13,6 +13,7 @@ from hearth_bowl.core.errors import BadInput, check_number
 from hearth_bowl.core.ingredients.alike import like
 from hearth_bowl.core.ingredients.ingredient import Ingredient
 from hearth_bowl.core.ingredients.library import LIBRARY
+from hearth_bowl.core.ingredients.questions import answered
 from hearth_bowl.core.recipe.recipe import check_name
 from hearth_bowl.formats.recipe_file import OwnIngredientFile, ingredient_from, ingredient_record, whole_ingredient
 from hearth_bowl.service.errors import NotFound
@@ -49,6 +50,7 @@ def save_item(
     *,
     label: str,
     ingredient: Mapping[str, Any] | None = None,
+    answers: Mapping[str, str] | None = None,
     pack_g: float | None = None,
     price: float | None = None,
     country: str = "",
@@ -58,6 +60,7 @@ def save_item(
     """Store one ingredient of the larder, new or again. A kept version of a recipe never changes by it.
 
     :param label: a key of the library; or the own ingredient's name, with its record.
+    :param answers: what could hurt in an own ingredient, by the questions of the library.
     :param other_packs: packs of other sizes, each `pack_g` and perhaps `price`; None leaves those that there are.
     :raises BadInput: naming the field.
     """
@@ -70,7 +73,7 @@ def save_item(
                 raise BadInput(("label",), f"unknown ingredient {label[:60]!r}", allowed, "unknown")
             own = row.own_ingredient
     else:
-        checked = ingredient_from(dict(ingredient))
+        checked = ingredient_from({**ingredient, **answered(answers or {})} if answers else dict(ingredient))
         label = check_name(checked.name, "label")
         if label in LIBRARY:
             raise BadInput(("label",), f"{label!r} is a name of the library", "another name", "not-allowed")

@@ -2247,10 +2247,17 @@ export interface components {
         /**
          * BalanceIn
          * @description A recipe with its pins, the aims, and whether tins and bars must come out whole.
+         *
+         *     A `use` aims at the set index that it wants at the temperature of the aims, where none is given.
          */
         BalanceIn: {
             aims: components["schemas"]["AimsIn"];
             recipe: components["schemas"]["RecipeIn"];
+            /**
+             * Use
+             * @default null
+             */
+            use?: string | null;
             /**
              * Whole Packs
              * @default false
@@ -2679,11 +2686,16 @@ export interface components {
         };
         /**
          * Caution
-         * @description A caution with a code that does not change and words for the cook.
+         * @description A caution: a code that does not change, words for the cook, and the words of a label for the one who eats it.
          */
         Caution: {
             /** Code */
             code: string;
+            /**
+             * Label
+             * @default
+             */
+            label: string;
             /** Message */
             message: string;
         };
@@ -4296,6 +4308,8 @@ export interface components {
             density_g_per_ml: number;
             /** Energy Kcal Per 100G */
             energy_kcal_per_100g: number;
+            /** Hurts */
+            hurts: string[];
             /** Key */
             key: string;
             /** Kind */
@@ -4306,6 +4320,18 @@ export interface components {
             shelf: string;
             /** Spread */
             spread: string;
+        };
+        /**
+         * IngredientQuestion
+         * @description A question about an ingredient, with its answers; the last is that nobody knows.
+         */
+        IngredientQuestion: {
+            /** Asks */
+            asks: string;
+            /** Key */
+            key: string;
+            /** Options */
+            options: components["schemas"]["Option"][];
         };
         /**
          * Item
@@ -4409,7 +4435,10 @@ export interface components {
         };
         /**
          * Keeping
-         * @description A cautious guide for home use, never a certificate: place, days, and the part that decides.
+         * @description A cautious guide for home use, never a certificate: place, days, the part that decides, and the date's word.
+         *
+         *     `use_by`: past its day it is not eaten, for it is kept in the fridge or holds fresh cream, soft cheese or raw egg;
+         *     else it is best before it.
          */
         Keeping: {
             /** Because */
@@ -4418,6 +4447,11 @@ export interface components {
             days_high: number;
             /** Days Low */
             days_low: number;
+            /**
+             * Use By
+             * @default false
+             */
+            use_by: boolean;
             /** Where */
             where: string;
         };
@@ -4529,7 +4563,7 @@ export interface components {
          */
         LabelAnswer: {
             /** Best Before */
-            best_before: string;
+            best_before: string | null;
             /** Cautions */
             cautions: string[];
             contains_alcohol: components["schemas"]["AlcoholAnswer"] | null;
@@ -4547,6 +4581,8 @@ export interface components {
             name: string;
             /** Net G */
             net_g: number;
+            /** Use By */
+            use_by: string | null;
         };
         /**
          * LabelIn
@@ -4732,8 +4768,17 @@ export interface components {
         /**
          * LarderItemIn
          * @description One ingredient: of the library by its key, or the person's own with its record.
+         *
+         *     `answers` say what could hurt in an own one, by the library's questions.
          */
         LarderItemIn: {
+            /**
+             * Answers
+             * @default null
+             */
+            answers?: {
+                [key: string]: string;
+            } | null;
             /**
              * Country
              * @default
@@ -4776,7 +4821,7 @@ export interface components {
          * Lasting
          * @description What decides how long it is safe, what goes of its texture first, and what to do; each in words.
          *
-         *     `may_freeze` is False where freezing spoils it.
+         *     `may_freeze` is False where freezing spoils it; with `use_by` it is not eaten past its day.
          */
         Lasting: {
             /** Days High */
@@ -4797,6 +4842,11 @@ export interface components {
             texture: string;
             /** Thaw */
             thaw: string;
+            /**
+             * Use By
+             * @default false
+             */
+            use_by: boolean;
             /** Where */
             where: string;
             /** Wrap */
@@ -4945,6 +4995,8 @@ export interface components {
             ingredients: components["schemas"]["IngredientOut"][];
             /** Label Kinds */
             label_kinds: components["schemas"]["LabelKindOut"][];
+            /** Questions */
+            questions: components["schemas"]["IngredientQuestion"][];
             /** Uses */
             uses: string[];
         };
@@ -6041,7 +6093,7 @@ export interface components {
         };
         /**
          * Offer
-         * @description A change to try: lines that move, and perhaps a new one.
+         * @description A change to try: lines that move, perhaps a new one, and a word of why it goes no further.
          */
         Offer: {
             /** @default null */
@@ -6050,6 +6102,11 @@ export interface components {
             changes: components["schemas"]["Moved"][];
             /** Label */
             label: string;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
         };
         /**
          * OldKitchen
@@ -6074,6 +6131,16 @@ export interface components {
             is_frozen: boolean;
             /** Pieces Left */
             pieces_left: number;
+        };
+        /**
+         * Option
+         * @description One answer, and its words.
+         */
+        Option: {
+            /** Value */
+            value: string;
+            /** Words */
+            words: string;
         };
         /**
          * OtherReadingRecord
@@ -6174,32 +6241,64 @@ export interface components {
             allergens: string[] | null;
             /** Allergens Named */
             allergens_named: string[];
+            /** Choking */
+            choking: boolean;
+            /** Coats */
+            coats: boolean;
             /** Composition Pct */
             composition_pct: {
                 [key: string]: number;
             };
+            /** Crisp */
+            crisp: boolean;
             /** Density G Per Ml */
             density_g_per_ml: number;
+            /** Density Is Bulk */
+            density_is_bulk: boolean;
             /** Energy Kcal Per 100G */
             energy_kcal_per_100g: number;
+            /** Enzyme */
+            enzyme: boolean;
+            /** Extract */
+            extract: boolean;
+            /** Fresh Cheese */
+            fresh_cheese: boolean;
+            /** Fresh Fruit */
+            fresh_fruit: boolean;
+            /** Gelatine */
+            gelatine: boolean;
             /** Higher Molar Mass G Per Mol */
             higher_molar_mass_g_per_mol: number;
+            /** Honey */
+            honey: boolean;
             /** Kind */
             kind: string;
             /** Liquid */
             liquid: boolean;
+            /** Lump G Per Ml */
+            lump_g_per_ml: number | null;
             /** May Contain */
             may_contain: string[];
+            /** Most Pct */
+            most_pct: number | null;
             /** Name */
             name: string;
+            /** Not Known */
+            not_known: string[];
+            /** Nut */
+            nut: string | null;
             /** Other Fat Kind */
             other_fat_kind: string;
             /** Own Body */
             own_body: boolean;
             /** Pack G */
             pack_g: number | null;
+            /** Pasteurised Egg */
+            pasteurised_egg: boolean;
             /** Piece G */
             piece_g: number | null;
+            /** Raw Egg */
+            raw_egg: string;
             /** Spoon G Per Ml */
             spoon_g_per_ml: number;
         };
@@ -6212,32 +6311,64 @@ export interface components {
             allergens: string[] | null;
             /** Allergens Named */
             allergens_named: string[];
+            /** Choking */
+            choking: boolean;
+            /** Coats */
+            coats: boolean;
             /** Composition Pct */
             composition_pct: {
                 [key: string]: number;
             };
+            /** Crisp */
+            crisp: boolean;
             /** Density G Per Ml */
             density_g_per_ml: number;
+            /** Density Is Bulk */
+            density_is_bulk: boolean;
             /** Energy Kcal Per 100G */
             energy_kcal_per_100g: number;
+            /** Enzyme */
+            enzyme: boolean;
+            /** Extract */
+            extract: boolean;
+            /** Fresh Cheese */
+            fresh_cheese: boolean;
+            /** Fresh Fruit */
+            fresh_fruit: boolean;
+            /** Gelatine */
+            gelatine: boolean;
             /** Higher Molar Mass G Per Mol */
             higher_molar_mass_g_per_mol: number;
+            /** Honey */
+            honey: boolean;
             /** Kind */
             kind: string;
             /** Liquid */
             liquid: boolean;
+            /** Lump G Per Ml */
+            lump_g_per_ml: number | null;
             /** May Contain */
             may_contain: string[];
+            /** Most Pct */
+            most_pct: number | null;
             /** Name */
             name: string;
+            /** Not Known */
+            not_known: string[];
+            /** Nut */
+            nut: string | null;
             /** Other Fat Kind */
             other_fat_kind: string;
             /** Own Body */
             own_body: boolean;
             /** Pack G */
             pack_g: number | null;
+            /** Pasteurised Egg */
+            pasteurised_egg: boolean;
             /** Piece G */
             piece_g: number | null;
+            /** Raw Egg */
+            raw_egg: string;
             /** Spoon G Per Ml */
             spoon_g_per_ml: number;
         };
@@ -6256,39 +6387,120 @@ export interface components {
              * @default null
              */
             allergens_named?: string[] | null;
-            /** Composition Pct */
-            composition_pct: {
+            /**
+             * Choking
+             * @default null
+             */
+            choking?: boolean | null;
+            /**
+             * Coats
+             * @default null
+             */
+            coats?: boolean | null;
+            /**
+             * Composition Pct
+             * @default null
+             */
+            composition_pct?: {
                 [key: string]: number;
-            };
-            /** Density G Per Ml */
-            density_g_per_ml: number;
+            } | null;
+            /**
+             * Crisp
+             * @default null
+             */
+            crisp?: boolean | null;
+            /**
+             * Density G Per Ml
+             * @default null
+             */
+            density_g_per_ml?: number | null;
+            /**
+             * Density Is Bulk
+             * @default null
+             */
+            density_is_bulk?: boolean | null;
             /**
              * Energy Kcal Per 100G
              * @default null
              */
             energy_kcal_per_100g?: number | null;
             /**
+             * Enzyme
+             * @default null
+             */
+            enzyme?: boolean | null;
+            /**
+             * Extract
+             * @default null
+             */
+            extract?: boolean | null;
+            /**
+             * Fresh Cheese
+             * @default null
+             */
+            fresh_cheese?: boolean | null;
+            /**
+             * Fresh Fruit
+             * @default null
+             */
+            fresh_fruit?: boolean | null;
+            /**
+             * Gelatine
+             * @default null
+             */
+            gelatine?: boolean | null;
+            /**
              * Higher Molar Mass G Per Mol
              * @default null
              */
             higher_molar_mass_g_per_mol?: number | null;
+            /**
+             * Honey
+             * @default null
+             */
+            honey?: boolean | null;
             /**
              * Kind
              * @default null
              */
             kind?: string | null;
             /**
+             * Like
+             * @default null
+             */
+            like?: string | null;
+            /**
              * Liquid
              * @default null
              */
             liquid?: boolean | null;
             /**
+             * Lump G Per Ml
+             * @default null
+             */
+            lump_g_per_ml?: number | null;
+            /**
              * May Contain
              * @default null
              */
             may_contain?: string[] | null;
+            /**
+             * Most Pct
+             * @default null
+             */
+            most_pct?: number | null;
             /** Name */
             name: string;
+            /**
+             * Not Known
+             * @default null
+             */
+            not_known?: string[] | null;
+            /**
+             * Nut
+             * @default null
+             */
+            nut?: string | null;
             /**
              * Other Fat Kind
              * @default null
@@ -6305,10 +6517,20 @@ export interface components {
              */
             pack_g?: number | null;
             /**
+             * Pasteurised Egg
+             * @default null
+             */
+            pasteurised_egg?: boolean | null;
+            /**
              * Piece G
              * @default null
              */
             piece_g?: number | null;
+            /**
+             * Raw Egg
+             * @default null
+             */
+            raw_egg?: string | null;
             /**
              * Spoon G Per Ml
              * @default null
@@ -6922,7 +7144,7 @@ export interface components {
         };
         /**
          * PieceKeeping
-         * @description A cautious guide for home use, never a certificate: of the piece, and the part that decides.
+         * @description A cautious guide for home use, never a certificate: of the piece, with the part that decides.
          */
         PieceKeeping: {
             /** Because */
@@ -6933,6 +7155,11 @@ export interface components {
             days_low: number;
             /** Part */
             part: string;
+            /**
+             * Use By
+             * @default false
+             */
+            use_by: boolean;
             /** Where */
             where: string;
         };

@@ -38,7 +38,8 @@ ROUNDING: Final = MappingProxyType(
         "cocoa_pct": 0.8,
     }
 )
-"""How far a figure may be off by rounding, tolerances of labels and our factors, one standard deviation. A judgement."""
+"""How far a figure may be off by rounding, tolerances of labels and our factors, one standard deviation.
+A judgement."""
 _FAT: Final = {"cocoa_butter": 1.0, "milk_fat": 1.0, "other_fat": 1.0}  # a judgement
 _SUGARS: Final = dict.fromkeys(("sucrose", "lactose", "glucose", "fructose", "maltose"), 1.0)  # a judgement
 _ENERGY: Final = {name: part.energy_kcal_per_g for name, part in COMPONENTS.items()}

@@ -250,6 +250,7 @@ function releaseText(release: Schemas["Release"], name: (text: string) => string
 }
 
 const AIMS: Record<string, string> = {
+  "split: fragile": "the emulsion, which would become fragile",
   set_index: "the set",
   mass_g: "the mass",
   water_activity_max: "water activity",

@@ -62,6 +62,11 @@ export function MakeKnown({ name, library, onKnown }: Props) {
             problem={wrong ? `${wrong.message}: ${wrong.allowed}` : null}
             onChange={(event) => setTyped(event.target.value)}
           />
+          {similar.hurts.length > 0 && (
+            <p className="text-[0.9375rem]">
+              Like {similar.name.toLowerCase()}: {similar.hurts.join(", ")}.
+            </p>
+          )}
           <p className="text-[0.875rem] text-ash">
             What the wrapper says counts: correct its figures in the larder.
           </p>

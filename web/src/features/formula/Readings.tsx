@@ -54,6 +54,7 @@ function OneReading({ reading, curve, units, onTry }: { reading: Reading } & Omi
           {offer.label}
         </Button>
       )}
+      {offer?.note && <p className="mt-1 text-[0.875rem] text-ash">{offer.note}</p>}
     </section>
   );
 }

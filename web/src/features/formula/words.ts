@@ -23,6 +23,7 @@ export const USES: Record<string, string> = {
   "coat-cake": "for coating a cake",
   roll: "for rolling",
   cut: "for cutting",
+  frame: "for cutting in a frame",
   model: "for modelling",
   drink: "for a drink",
 };

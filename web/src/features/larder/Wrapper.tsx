@@ -6,6 +6,7 @@ import { Button } from "../../ui/Button";
 import { Choice, TextField } from "../../ui/Field";
 import { NumberField } from "../../ui/NumberField";
 import { fixed, numberIn } from "../../units/units";
+import { type Answers, allAnswers, Hurts } from "./Hurts";
 
 const FIGURES = [
   ["energy_kcal", "Energy, kcal"],
@@ -39,6 +40,7 @@ export function Wrapper() {
   const [kind, setKind] = useState("dark");
   const [fatKind, setFatKind] = useState("oil");
   const [typed, setTyped] = useState<Record<string, string>>({});
+  const [answers, setAnswers] = useState<Answers>({});
   const body = () => {
     const figures = Object.entries(typed).map(([key, text]) => [key, numberIn(text)] as const);
     return { kind, fat_kind: fatKind, ...Object.fromEntries(figures) } as Schemas["LabelIn"];
@@ -47,10 +49,14 @@ export function Wrapper() {
   const keep = useMutation({
     mutationFn: (found: Schemas["LabelOut"]) => {
       const ingredient = { ...found.ingredient, name, composition_pct: found.composition_pct };
-      return dataOf(client.PUT("/api/larder", { body: { label: name, country: "", ingredient } }));
+      const said = allAnswers(library?.questions ?? [], answers);
+      return dataOf(
+        client.PUT("/api/larder", { body: { label: name, country: "", ingredient, answers: said } }),
+      );
     },
     onSuccess: () => {
       setName("");
+      setAnswers({});
       read.reset();
       return queries.invalidateQueries({ queryKey: larderQuery.queryKey });
     },
@@ -127,6 +133,7 @@ export function Wrapper() {
               </ul>
             </div>
           )}
+          <Hurts questions={library?.questions ?? []} answers={answers} onAnswers={setAnswers} />
           <Button
             look="filled"
             className="mt-3 w-full"
