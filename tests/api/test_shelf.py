@@ -115,6 +115,32 @@ class Shelf(AppCase):
         self.assertIn("freezer", told["place"])
         self.assertEqual(self.client.delete("/api/shelf/99").status_code, 404)
 
+    def test_nothing_happens_in_the_future_and_nothing_past_its_day_is_frozen(self) -> None:
+        making = self.put("Hill-top squares")
+        ahead = {"client_key": "c", "on_day": (today() + timedelta(days=1)).isoformat(), "what": "eaten", "pieces": 1}
+        refused = self.client.post(f"/api/shelf/{making['id']}/moves", json=ahead)
+        self.assertEqual((refused.status_code, refused.get_json()["errors"][0]["path"][-1]), (422, "on_day"))
+        days = making["lasting"]["days_low"]
+        on_its_day, after_it = self.put("Hill-top squares", days), self.put("Hill-top squares", days + 1)
+        self.assertEqual(self.move(on_its_day, "frozen", key="on").status_code, 201)
+        self.assertEqual(self.move(after_it, "frozen", key="after").status_code, 422)
+
+    def test_what_was_thawed_is_eaten_within_three_days(self) -> None:
+        making = self.put("Hill-top squares")
+        self.move(making, "frozen")
+        thawed = self.move(making, "thawed").get_json()["making"]
+        self.assertEqual(thawed["standing"]["days_left"], min(3, making["lasting"]["days_low"]))
+
+    def test_a_use_by_date_is_no_best_before(self) -> None:
+        squares, spheres = self.put("Hill-top squares"), self.put("Moonrise drink spheres")
+        words = {
+            one["name"]: self.client.get(f"/api/shelf/{one['id']}/label.svg?pieces=4").text
+            for one in (squares, spheres)
+        }
+        for one in (squares, spheres):
+            word = "use by" if one["lasting"]["use_by"] else "best before"
+            self.assertIn(word, " ".join(words[one["name"]].split()))
+
     def test_a_making_outlives_its_confection_and_keeps_its_label(self) -> None:
         making = self.put("Hill-top squares")
         self.client.delete(f"/api/confections/{self.ids['Hill-top squares']}")

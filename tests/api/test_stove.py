@@ -244,6 +244,8 @@ class Timers(Kitchen):
         self.assertTrue(self.client.post(url, json={"paused": True}).get_json()["is_paused"])
         self.assertFalse(self.client.post(url, json={"paused": False}).get_json()["is_paused"])
         self.assertLess(self.client.post(url, json={"more_s": -300.0}).get_json()["left_s"], -170)
+        overdue = self.client.post(url, json={"more_s": 90.0}).get_json()["left_s"]
+        self.assertAlmostEqual(overdue, 90, delta=2)  # from now on, not from the end that is past
         self.client.post(url, json={"stopped": True})
         self.assertEqual(len(self.client.get("/api/timers").get_json()["timers"]), 1)
         self.refused("POST", url, 404, json={"more_s": 5.0})

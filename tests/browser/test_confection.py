@@ -44,7 +44,7 @@ class Confections(PageCase):
         page.get_by_label("Made on").fill("2026-08-12")
         label = page.get_by_role("region", name="Label", exact=True)
         expect(label.get_by_text("Hazelnuts", exact=True)).to_have_css("font-weight", "700")
-        expect(label).to_contain_text("best before 2026-08-15")
+        expect(label).to_contain_text("use by 2026-08-15")
         page.get_by_label("Pieces in a pack").fill("9")
         expect(label).to_contain_text(re.compile(r"Net 15\d g"))
         page.get_by_label("Pieces in a pack").fill("99")

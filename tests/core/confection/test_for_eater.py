@@ -12,6 +12,7 @@ from hearth_bowl.core.confection.for_eater import energy_of, told_eater, what_it
 from hearth_bowl.core.confection.label import label_of
 from hearth_bowl.core.confection.lasting import lasting_of
 from hearth_bowl.core.errors import BadInput
+from hearth_bowl.core.ingredients.ingredient import own_ingredient
 from hearth_bowl.core.ingredients.library import find
 from tests.core.confection.test_confection import BALLS, BAR, CAKE, FUDGE, GANACHE, PAN, SPIRITED, made, parts
 from tests.kitchen import recipe
@@ -54,6 +55,56 @@ class Told(unittest.TestCase):
         self.assertNotIn("shell", told)
         honeyed = made(BALLS, Part(role="centre", of=recipe(dark60=200, cream35=80, honey=40)))
         self.assertIn("not for infants under one year", " ".join(told_eater(honeyed)))
+
+    def test_what_a_packet_warns_of_is_on_the_label_beside_a_nut_as_other_nuts(self) -> None:
+        drops = own_ingredient(
+            name="Star drops", composition_pct={"sucrose": 98, "water": 2}, density_g_per_ml=0.9, allergens=(),
+            may_contain=("nuts", "sesame"),
+        )  # fmt: skip
+        plain = made(
+            BALLS, Part(role="centre", of=recipe(dark60=200, cream35=100)), Part(role="topping", of=drops, g_each=1)
+        )
+        self.assertEqual(label_of(plain).may_contain, ("nuts", "sesame"))
+        nutty = recipe(dark60=200, cream35=100, hazelnut_paste=40)
+        beside = made(BALLS, Part(role="centre", of=nutty), Part(role="topping", of=drops, g_each=1))
+        self.assertEqual(label_of(beside).may_contain, ("other nuts", "sesame"))
+
+    def test_what_nobody_knows_of_an_ingredient_stops_its_label_and_nothing_else(self) -> None:
+        curd = own_ingredient(
+            name="Cellar curd", composition_pct={"water": 40, "sucrose": 60}, density_g_per_ml=1.2, allergens=("egg",),
+            raw_egg="none", not_known=("raw_egg",),
+        )  # fmt: skip
+        worked = made(
+            BALLS, Part(role="centre", of=recipe(dark60=200, cream35=100)), Part(role="topping", of=curd, g_each=1)
+        )
+        self.assertGreater(worked.piece_g, 0)
+        with self.assertRaisesRegex(BadInput, "Nobody knows whether its egg is raw: Cellar curd"):
+            label_of(worked)
+
+    def test_a_shell_is_of_chocolate_and_a_coat_of_what_may_be_one(self) -> None:
+        for part, refused in (
+            (Part(role="shell", of=find("cream35")), True), (Part(role="shell", of=find("milk33")), False),
+            (Part(role="shell", of=recipe(dark60=100, cream35=100)), True),
+            (Part(role="shell", of=recipe("filling", dark60=95, cocoa_butter=5)), False),
+        ):  # fmt: skip
+            if refused:
+                with self.assertRaisesRegex(BadInput, "parts.0..of"):
+                    made(BAR, part, Part(role="filling", of=GANACHE))
+            else:
+                self.assertTrue(made(BAR, part, Part(role="filling", of=GANACHE)).piece_g)
+        centre = Part(role="centre", of=GANACHE)
+        for key, fine in (
+            ("caramel_soft", True),
+            ("compound_milk", True),
+            ("raspberry_puree", False),
+            ("honey", False),
+        ):
+            try:
+                made(BALLS, centre, Part(role="coat", of=find(key)))
+            except BadInput as problem:
+                self.assertEqual((fine, problem.field), (False, ("parts", 1, "of")))
+            else:
+                self.assertTrue(fine, key)
 
     def test_what_it_is_names_inside_and_outside(self) -> None:
         self.assertEqual(

@@ -12,6 +12,9 @@ from hearth_bowl.core.ingredients.library import find
 from hearth_bowl.core.recipe.measures import MEASURES_ML, UNITS, unit_g
 from hearth_bowl.core.recipe.recipe import AIMED_INDEX, FAMILIES, MAX_LINES, Line, checked_recipe
 from hearth_bowl.core.recipe.typed_amount import read_amount
+from hearth_bowl.core.recipe.weighing import in_spoons
+from hearth_bowl.core.recipe.written.lines import checked_line
+from hearth_bowl.core.recipe.written.typed import read_typed
 
 
 class Units(unittest.TestCase):
@@ -23,6 +26,39 @@ class Units(unittest.TestCase):
         cream = find("cream35")
         for measure, millilitres in (("metric", 250), ("us", 236.59), ("imperial", 284.13), ("au", 250)):
             self.assertAlmostEqual(unit_g(cream, "cup", measure), millilitres * 0.995)
+
+    def test_pounds_are_sixteen_ounces(self) -> None:
+        self.assertEqual((read_amount("1 lb 2 oz").amount, read_amount("2 pounds and 4 ounces").amount), (18, 36))
+
+    def test_what_is_typed_is_read_as_what_is_written(self) -> None:
+        for typed, amount, unit in (
+            ("1,250 g", 1250, "g"), ("1 250 g", 1250, "g"), ("1,25 kg", 1.25, "kg"), ("a cup and a half", 1.5, "cup"),
+            ("half a cup", 0.5, "cup"), ("1-1/2 tsp", 1.5, "tsp"), ("2 EL", 2, "tbsp"), ("1,250", 1250, "g"),
+        ):  # fmt: skip
+            found = read_typed(typed)
+            self.assertEqual((found.amount, found.unit), (amount, unit), typed)
+            written = checked_line(f"{typed if unit != 'g' or 'g' in typed else typed + ' g'} cream", "metric")
+            self.assertAlmostEqual(written.amount or 0, amount, places=6, msg=typed)
+        with self.assertRaises(BadInput):
+            read_typed("-3 g")
+
+    def test_spoons_come_within_five_per_cent_or_are_not_said(self) -> None:
+        self.assertEqual(in_spoons(find("cream35"), 100, "metric"), "⅓ cup and 1 tbsp")
+        self.assertEqual(in_spoons(find("vanilla_extract"), 5, "us"), "1 tsp and 1 pinch")
+        parts = {"⅛": 0.125, "¼": 0.25, "⅓": 1 / 3, "½": 0.5, "⅔": 2 / 3, "¾": 0.75}
+        for measure, sizes in MEASURES_ML.items():
+            ml_of = {**sizes, "pinch": 0.3}
+            for key in ("cream35", "honey", "sugar_caster", "cocoa_powder_21"):
+                for grams in (2.0, 7.0, 23.0, 61.0, 137.0, 333.0, 802.0):
+                    told = in_spoons(find(key), grams, measure)
+                    if told is None:
+                        continue
+                    ml = 0.0
+                    for one in told.split(" and "):
+                        *figures, unit = one.split()
+                        count = sum(parts[figure] if figure in parts else float(figure) for figure in figures)
+                        ml += count * ml_of[unit.removesuffix("s")]
+                    self.assertLessEqual(abs(ml * find(key).spoon_g_per_ml - grams), 0.0501 * grams, (key, grams, told))
 
     def test_four_tablespoons(self) -> None:
         sizes = [round(MEASURES_ML[measure]["tbsp"], 1) for measure in ("us", "metric", "imperial", "au")]

@@ -1,10 +1,8 @@
 import { useCallback, useEffect, useRef, useState } from "react";
-import { ApiError } from "./client";
+import { type Queue, type Saving, storeWaiting } from "./saving";
 
-export type Saving = { state: "saved" | "saving" | "waiting" | "conflict" | "refused"; message: string };
+export type { Saving };
 
-const FIRST_RETRY_MS = 2000;
-const LONGEST_RETRY_MS = 30_000;
 /** What a browser still sends of a page that is left, all requests together. */
 const KEPT_ALIVE_BYTES = 60_000;
 
@@ -19,44 +17,16 @@ export const keepsAlive = (body: unknown): boolean =>
  * @param store sends one state; throws an ApiError for a refusal.
  */
 export function useSaver<T>(store: (value: T) => Promise<void>, pauseMs: number) {
-  const wanted = useRef<{ value: T } | null>(null);
+  /** What waits; a save that ends while what is shown is ahead says nothing. */
+  const queue = useRef<Queue<T>>({ wanted: null, ahead: false, failed: false });
   const running = useRef<Promise<void> | null>(null);
   const timer = useRef<number | undefined>(undefined);
-  /** Whether what is shown is ahead of what was given to save: a save that ends meanwhile says nothing. */
-  const ahead = useRef(false);
-  /** Whether something waits that could not be stored: it is in this page alone. */
-  const failed = useRef(false);
   const [saving, setSaving] = useState<Saving>({ state: "saved", message: "Saved" });
 
-  const put = useCallback(async () => {
-    let waitMs = FIRST_RETRY_MS;
-    while (wanted.current) {
-      const next = wanted.current;
-      wanted.current = null;
-      try {
-        await store(next.value);
-        failed.current = false;
-        waitMs = FIRST_RETRY_MS;
-        if (!wanted.current && !ahead.current) setSaving({ state: "saved", message: "Saved" });
-      } catch (error) {
-        failed.current = false;
-        if (error instanceof ApiError && error.status === 409) {
-          setSaving({ state: "conflict", message: error.problem.detail });
-          return;
-        }
-        if (error instanceof ApiError && error.status < 500) {
-          setSaving({ state: "refused", message: `Not saved: ${error.problem.detail}` });
-          continue;
-        }
-        wanted.current ??= next;
-        failed.current = true;
-        const why = error instanceof ApiError ? error.problem.detail : "the application does not answer.";
-        setSaving({ state: "waiting", message: `Not saved yet: ${why} Trying again.` });
-        await new Promise((resolve) => setTimeout(resolve, waitMs));
-        waitMs = Math.min(LONGEST_RETRY_MS, 2 * waitMs);
-      }
-    }
-  }, [store]);
+  const put = useCallback(
+    () => storeWaiting(queue.current, store, setSaving, (ms) => new Promise((done) => setTimeout(done, ms))),
+    [store],
+  );
 
   /** Store at once what waits; done when it is stored. */
   const flush = useCallback((): Promise<void> => {
@@ -73,7 +43,7 @@ export function useSaver<T>(store: (value: T) => Promise<void>, pauseMs: number)
 
   /** Say at once that what is shown is not what is stored. */
   const touch = useCallback(() => {
-    ahead.current = true;
+    queue.current.ahead = true;
     say({ state: "saving", message: "Saving" });
   }, [say]);
 
@@ -82,8 +52,8 @@ export function useSaver<T>(store: (value: T) => Promise<void>, pauseMs: number)
   const save = useCallback(
     (value: T) => {
       window.clearTimeout(timer.current);
-      ahead.current = false;
-      wanted.current = { value };
+      queue.current.ahead = false;
+      queue.current.wanted = { value };
       say({ state: "saving", message: "Saving" });
       timer.current = window.setTimeout(flush, pauseMs);
     },
@@ -93,19 +63,19 @@ export function useSaver<T>(store: (value: T) => Promise<void>, pauseMs: number)
   /** Forget what is not stored yet: it is as it was, or about to be deleted. */
   const drop = useCallback(async () => {
     window.clearTimeout(timer.current);
-    ahead.current = false;
-    failed.current = false;
-    wanted.current = null;
+    queue.current.ahead = false;
+    queue.current.failed = false;
+    queue.current.wanted = null;
     await running.current;
     say({ state: "saved", message: "Saved" });
   }, [say]);
 
   useEffect(() => {
     const leave = () => {
-      if (wanted.current) void flush();
+      if (queue.current.wanted) void flush();
     };
     const ask = (event: BeforeUnloadEvent) => {
-      if (failed.current) event.preventDefault(); // the browser asks whether it shall be lost
+      if (queue.current.failed) event.preventDefault(); // the browser asks whether it shall be lost
     };
     window.addEventListener("pagehide", leave);
     window.addEventListener("beforeunload", ask);

@@ -217,8 +217,8 @@ def _check_form(form: Form, kind: str) -> None:
         check_number(("form", "piece_mm"), side, 1, 1000, "mm")
 
 
-WALL_CHOCOLATE_SHARE: Final = 0.5
-"""Chocolate from which a recipe makes a shell: less of it does not hold a wall. A judgement."""
+WALL_CHOCOLATE_SHARE: Final = 0.8
+"""Chocolate from which a recipe makes a shell: a ganache does not hold a wall. A judgement."""
 
 
 def _check_walls(part: Part, kind: str) -> None:

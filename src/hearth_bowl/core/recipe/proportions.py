@@ -71,7 +71,8 @@ BASES: Final[Mapping[str, Lines]] = MappingProxyType(
         ),
         "aerated": (
             ("sugar_caster", 180, "boil"),
-            ("glucose_syrup40", 120, "boil"),
+            ("glucose_syrup40", 80, "boil"),
+            ("invert_syrup", 35, "boil"),
             ("water", 50, "boil"),
             ("gelatine_powder", 6, "stir-in-cool"),
             ("water", 30, "stir-in-cool"),
