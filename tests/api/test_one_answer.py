@@ -5,11 +5,14 @@ import subprocess
 import sys
 import tempfile
 import unittest
-from datetime import UTC, datetime, timedelta
+from datetime import UTC, date, datetime, timedelta
 from pathlib import Path
 from typing import Any
 
+from hearth_bowl.core.assess.assess import assess
 from hearth_bowl.core.quantities import in_units, plain
+from hearth_bowl.formats.answers import assess_answer
+from hearth_bowl.formats.recipe_file import recipe_from
 from hearth_bowl.service.helper import HelperProcess
 from hearth_bowl.service.moves import balance_recipe
 from tests.api.app_case import AppCase
@@ -66,6 +69,50 @@ class OneAnswer(AppCase):
         self.assertGreater(page["evaporated_g"], 200)
         further = by_command_line(fudge, TIN, "--to-c", "118")
         self.assertGreater(further["batch_g"], line["batch_g"])
+
+    def test_formula_card_and_command_line_say_the_same_of_every_recipe_of_the_demo(self) -> None:
+        for row in self.client.get("/api/recipes").get_json()["recipes"]:
+            kept = self.client.get(f"/api/recipes/{row['id']}").get_json()["recipe"]
+            bench = self.client.post("/api/formula", json={"recipe": kept}).get_json()
+            keeps = next(one for one in bench["readings"] if one["code"] == "keeps")
+            card = self.client.get(f"/api/recipes/{row['id']}/card").get_json()
+            card = card.get("card", card)
+            verb = assess_answer(recipe_from(kept), assess(recipe_from(kept)))
+            with self.subTest(row["name"] if "name" in row else row["id"]):
+                days = f"{verb['keeping']['days_low']} to {verb['keeping']['days_high']} days"
+                self.assertEqual(keeps["shown"], days)
+                self.assertEqual(card["keeping"]["days_high"], verb["keeping"]["days_high"])
+                self.assertEqual(card["keeping"]["where"], verb["keeping"]["where"])
+                messages = [plain(caution["message"]) for caution in verb["warnings"]]
+                self.assertEqual(messages, card["cautions"])
+                for code in ("raw-egg", "honey-infants", "gelatine", "choking", "soft-cheese", "contains-alcohol"):
+                    said = next((plain(one["message"]) for one in verb["warnings"] if one["code"] == code), None)
+                    words = " ".join(one["words"] for one in bench["readings"])
+                    self.assertTrue(said is None or said in words, code)
+
+    def test_page_keep_and_label_say_the_same_of_every_confection_of_the_demo(self) -> None:
+        for row in self.client.get("/api/confections").get_json()["confections"]:
+            kept = self.client.get(f"/api/confections/{row['id']}").get_json()
+            asked = kept["asked"]
+            worked = self.client.post("/api/confections/work-out", json=asked).get_json()["answer"]
+            label = self.client.post("/api/confections/label", json={"asked": asked, "made": "2026-08-12"}).get_json()[
+                "label"
+            ]
+            with self.subTest(asked["name"]):
+                recipe_id = next((part["of"]["recipe_id"] for part in asked["parts"] if part["of"]["recipe_id"]), None)
+                if recipe_id is not None:
+                    found = self.client.get(f"/api/recipes/{recipe_id}/keep").get_json()["confections"]
+                    keep = next(one["lasting"] for one in found if one["confection_id"] == row["id"])
+                    self.assertEqual(
+                        (keep["where"], keep["days_low"]), (worked["keeping"]["where"], worked["keeping"]["days_low"])
+                    )
+                    self.assertEqual(keep["use_by"], label["use_by"] is not None)
+                until = date(2026, 8, 12) + timedelta(days=worked["keeping"]["days_low"])
+                self.assertEqual(label["use_by"] or label["best_before"], until.isoformat())
+                self.assertEqual(label["cautions"], [caution["message"] for caution in worked["cautions"]])
+                self.assertEqual(
+                    label["use_by"] is not None, worked["keeping"]["where"] == "fridge" or label["use_by"] is not None
+                )
 
     def test_a_difference_of_temperatures_is_no_temperature(self) -> None:
         self.assertEqual(

@@ -88,7 +88,7 @@ class Amounts(PageCase):
         expect(self.amount(DARK)).to_have_value("391 g")
         self.saved()
         expect(self.amount("Butter, unsalted")).to_have_value("a knob")
-        expect(page.get_by_role("alert")).to_contain_text("is not an amount")
+        expect(page.get_by_role("alert")).to_contain_text("is not a unit")
 
 
 class Files(PageCase):

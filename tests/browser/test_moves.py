@@ -43,7 +43,7 @@ class Aim(PageCase):
         for name in ("Whipping cream 35 %", "Invert sugar syrup", "White chocolate 32 %", "Lemon juice"):
             page.get_by_role("button", name=f"Pin {name}").click()
         page.get_by_role("button", name="Aim").click()
-        page.get_by_label("It should be right").select_option("cut")
+        page.get_by_label("It should be right").select_option("roll")
         page.get_by_role("button", name="Move the amounts").click()
         expect(page.get_by_role("heading", name="It cannot be done as it stands")).to_be_visible()
         page.get_by_role("button", name="Release the pin on").click()

@@ -2,6 +2,7 @@
 
 from collections.abc import Iterator
 from dataclasses import dataclass, replace
+from functools import cached_property
 from typing import Any, Final
 
 import numpy as np
@@ -29,7 +30,7 @@ _DENSITIES: Final = tuple((name, part.density_g_per_ml) for name, part in COMPON
 _SWEETNESS: Final = tuple((name, COMPONENTS[name].sweetness) for name in NAMES if COMPONENTS[name].sweetness)
 
 
-@dataclass(frozen=True, slots=True, kw_only=True)
+@dataclass(frozen=True, kw_only=True)
 class Mixture:
     """Grams of each component, with what the set and water rules ask beyond them.
 
@@ -51,7 +52,7 @@ class Mixture:
     energy_kcal: float
     pieces: "Mixture | None" = None
 
-    @property
+    @cached_property
     def binder(self) -> "Mixture":
         """Return the mass without its pieces: what sets, keeps and may split. Nothing but pieces is its own binder."""
         if self.pieces is None or self.pieces.mass_g >= self.mass_g * (1 - 1e-9):
@@ -59,12 +60,12 @@ class Mixture:
         rest = self.plus(self.pieces, -1.0)
         return replace(rest, grams={name: max(0.0, grams) for name, grams in rest.grams.items()}, pieces=None)
 
-    @property
+    @cached_property
     def mass_g(self) -> float:
         """Return the mass of all components."""
         return sum(self.grams.values())
 
-    @property
+    @cached_property
     def fat_g(self) -> float:
         """Return the grams of fat of every kind."""
         return self.grams["cocoa_butter"] + self.grams["milk_fat"] + self.grams["other_fat"]

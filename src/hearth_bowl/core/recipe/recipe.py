@@ -2,6 +2,7 @@
 
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
+from functools import cached_property
 from math import fsum
 from types import MappingProxyType
 from typing import Final
@@ -104,9 +105,9 @@ class Line:
         return replace(self, amount=self.amount * self.unit_g / each_g, amount_high=high, unit=unit)
 
 
-@dataclass(frozen=True, slots=True, kw_only=True)
+@dataclass(frozen=True, kw_only=True)
 class Recipe:
-    """A checked recipe; make it with `checked_recipe`."""
+    """A checked recipe; make it with `checked_recipe`. Its mass and what is in it are worked out once."""
 
     name: str
     family: str
@@ -120,12 +121,12 @@ class Recipe:
     steps: tuple[object, ...] = ()
     """How it is made, as the file has it: carried along, read by no rule of the core."""
 
-    @property
+    @cached_property
     def mass_g(self) -> float:
         """Return the mass of everything in the bowl."""
         return fsum(self.amounts_g)
 
-    @property
+    @cached_property
     def weighed(self) -> tuple[tuple[Line, float], ...]:
         """Return each line that is really there, with its grams: a line of 0 g changes nothing."""
         return tuple((line, grams) for line, grams in zip(self.lines, self.amounts_g, strict=True) if grams > 0)
