@@ -103,6 +103,7 @@ def wrongs(record: dict[str, Any], answer: dict[str, Any]) -> list[str]:
             if used > count:
                 found.append(f"{used} {place} at {task['starts_at']}")
     found += _moulds(tasks, starts, ends)
+    found += _rests(tasks)
     found += _keeping(record, tasks, ends)
     return found + _nuts(tasks, starts, ends)
 
@@ -149,6 +150,26 @@ def _moulds(tasks: list[dict[str, Any]], starts: Any, ends: Any) -> list[str]:
         for one in spans
         for other in spans
         if one[0][0] == other[0][0] and one[0][1] < other[0][1] and one[1] < other[2] and other[1] < one[2]
+    ]
+
+
+_HANDLED = ("fill", "cap", "unmould", "dip", "decorate")
+_BEFORE_IT = {"rest": _HANDLED, "dwell": _HANDLED, "join": ("fill", "unmould")}
+
+
+def _rests(tasks: list[dict[str, Any]]) -> list[str]:
+    """What rests, ripens or is joined whole comes after all that is done to any of its pieces, turn by turn too."""
+    before: dict[str, set[str]] = {}
+    for task in tasks:
+        ids = [after["id"] for after in task["after"]]
+        before[task["id"]] = {*ids, *(one for id_ in ids for one in before.get(id_, ()))}
+    return [
+        f"{rest['id']} does not wait for {task['id']}"
+        for rest in tasks
+        if rest["job"] in _BEFORE_IT and rest["id"].startswith("c")
+        for task in tasks
+        if task["confection"] == rest["confection"] and task["job"] in _BEFORE_IT[rest["job"]]
+        if task["id"] not in before[rest["id"]]
     ]
 
 

@@ -101,6 +101,12 @@ class Orders(unittest.TestCase):
             self.assertEqual(len(tasks_of(answer, job)), 3, job)
         self.assertEqual(wrongs(occasion_record([3]), answer), [])
 
+    def test_halves_are_joined_and_pieces_ripen_when_every_turn_of_them_is_ready(self) -> None:
+        for position in (6, 8):
+            record = occasion_record([position], ready_at="2026-08-30T19:30")
+            with self.subTest(position):
+                self.assertEqual(wrongs(record, planned(record)), [])
+
     def test_middle_waits_start_later_than_slow_ones(self) -> None:
         from hearth_bowl.core.plan.plan import plan_occasion
         from hearth_bowl.formats.occasion_file import occasion_from, plan_answer
