@@ -1,5 +1,6 @@
 """What the one who eats it is told: every allergen, what to be careful of, energy; and how it is kept."""
 
+import contextlib
 import unittest
 from typing import Any
 
@@ -13,7 +14,7 @@ from hearth_bowl.core.confection.label import label_of
 from hearth_bowl.core.confection.lasting import lasting_of
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.ingredients.ingredient import own_ingredient
-from hearth_bowl.core.ingredients.library import find
+from hearth_bowl.core.ingredients.library import LIBRARY, find
 from tests.core.confection.test_confection import BALLS, BAR, CAKE, FUDGE, GANACHE, PAN, SPIRITED, made, parts
 from tests.kitchen import recipe
 
@@ -68,6 +69,32 @@ class Told(unittest.TestCase):
         nutty = recipe(dark60=200, cream35=100, hazelnut_paste=40)
         beside = made(BALLS, Part(role="centre", of=nutty), Part(role="topping", of=drops, g_each=1))
         self.assertEqual(label_of(beside).may_contain, ("other nuts", "sesame"))
+
+    def test_no_row_of_the_library_is_on_a_label_without_its_word_in_a_mass_or_by_itself(self) -> None:
+        for key, row in LIBRARY.items():
+            words = {
+                "not for infants, the pregnant": row.raw_egg is not None,
+                "not for infants under one year": row.honey,
+                "contains gelatine": row.gelatine,
+                "in the fridge until": row.fresh_cheese,
+                "not for children": row.composition_pct["ethanol"] > 0,
+                "small children": row.choking and row.own_body,
+            }
+            mixed = made(PAN, Part(role="layer", of=recipe("filling", **{"dark60": 100, key: 30})), piece_mm=(25, 25))
+            found = [mixed]
+            with contextlib.suppress(BadInput):
+                of = (Part(role="layer", of=GANACHE), Part(role="topping", of=row, g_each=1))
+                found.append(made(PAN, *of, piece_mm=(25, 25)))
+            for worked in found:
+                label = label_of(worked)
+                bold = " ".join(one.text.lower() for one in label.ingredients if one.allergen)
+                told = " ".join([*told_eater(worked), *label.cautions]).lower()
+                with self.subTest(key, alone=worked is not mixed):
+                    for name, _ in names_of(row):
+                        self.assertIn(name, bold)
+                    for word, holds in words.items():
+                        if not (row.extract and word == "not for children"):
+                            self.assertEqual(word in told, bool(holds), word)
 
     def test_what_nobody_knows_of_an_ingredient_stops_its_label_and_nothing_else(self) -> None:
         curd = own_ingredient(
