@@ -8,7 +8,7 @@ from datetime import datetime
 from sqlalchemy.orm import Session
 
 from hearth_bowl.core.confection.another_form import parts_in_chocolate, parts_in_form
-from hearth_bowl.core.confection.confection import FORM_FIELDS, Blend, Of
+from hearth_bowl.core.confection.confection import FORM_FIELDS, Blend, Of, holds_a_wall
 from hearth_bowl.core.confection.of_fit import confection_of as confection_of_fit
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.fit.ask import check_ask, kind_of
@@ -33,6 +33,7 @@ from hearth_bowl.service.confections import (
     create_confection,
     fields_of,
     get_confection,
+    of_asked,
     save_confection,
     worked_of,
 )
@@ -90,7 +91,7 @@ def in_another_form(session: Session, asked: ConfectionAsk, vessel_id: int) -> A
     kind = kind_of(vessel_from(stored.vessel))
     if kind not in FORM_FIELDS:
         raise BadInput(("vessel",), "a box holds finished pieces", "a pan, mould, cup, scoop, pieces or cake")
-    parts, left_out = parts_in_form(asked.parts, kind)
+    parts, left_out = parts_in_form(asked.parts, kind, lambda part: _holds_a_wall(session, part))
     known = FORM_FIELDS[kind] & {"pieces", "spares"}
     form = FormAsk(
         vessel=vessel_id,
@@ -100,6 +101,13 @@ def in_another_form(session: Session, asked: ConfectionAsk, vessel_id: int) -> A
     )
     other = replace(asked, name=f"{asked.name}, {stored.name}"[:200], form=form, parts=parts)
     return AnotherConfection(asked=other, left_out=left_out)
+
+
+def _holds_a_wall(session: Session, part: PartAsk) -> bool:
+    try:
+        return holds_a_wall(of_asked(session, part.of))
+    except (BadInput, NotFound):
+        return True  # said where it is worked out
 
 
 def in_another_chocolate(asked: ConfectionAsk, chocolate: str) -> AnotherConfection:

@@ -289,7 +289,7 @@ def confection_of(session: Session, asked: ConfectionAsk) -> Confection:
     parts = []
     for position, part in enumerate(asked.parts):
         try:
-            parts.append(Part(**{**fields_of(part), "of": _of(session, part.of)}))
+            parts.append(Part(**{**fields_of(part), "of": of_asked(session, part.of)}))
         except BadInput as problem:
             raise problem.under("parts", position, "of") from None
     return Confection(name=check_name(asked.name), form=form, parts=tuple(parts), extras=asked.extras)
@@ -308,7 +308,11 @@ def fields_of(asked: AnyPart | AnyForm) -> dict[str, Any]:
     return {field.name: getattr(asked, field.name) for field in fields(asked)}
 
 
-def _of(session: Session, of: OfAsk) -> Of:
+def of_asked(session: Session, of: OfAsk) -> Of:
+    """Return what a part is of.
+
+    :raises BadInput: nothing or several things are chosen. :raises NotFound: there is no such recipe.
+    """
     said = [name for name in ("recipe_id", "ingredient", "blend") if getattr(of, name) is not None]
     if len(said) != 1:
         allowed = "one of a recipe, an ingredient or a blend"

@@ -12,7 +12,7 @@ from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.ingredients.library import LIBRARY
 from hearth_bowl.core.ingredients.packs import usual_pack_g
 from hearth_bowl.core.learn.lessons import main_chocolate
-from hearth_bowl.core.learn.told import batches_words
+from hearth_bowl.core.learn.told import batches_words, is_few
 from hearth_bowl.core.mass.set_index import HIGHEST_INDEX, set_class
 from hearth_bowl.core.recipe.recipe import Recipe
 from hearth_bowl.core.recipe.typed_amount import unit_wanted
@@ -73,8 +73,9 @@ def _learned_set(session: Session, recipe: Recipe, index: float | None, now: dat
     found = correction_for(session, f"set:{chocolate}", now)
     if found is None or abs(found.value) < LEAST_APART:
         return None
-    own = min(max(index + found.value, 0.0), HIGHEST_INDEX)
-    return LearnedSet(index=own, class_=set_class(own), says=f"by {batches_words(found)}; usually {index:.1f}")
+    own, low, high = (min(max(index + one, 0.0), HIGHEST_INDEX) for one in (found.value, found.low, found.high))
+    band = f": {low:.1f} to {high:.1f}" if is_few(found) else ""
+    return LearnedSet(index=own, class_=set_class(own), says=f"by {batches_words(found)}{band}; usually {index:.1f}")
 
 
 def _weighable(before: Recipe, slid: Recipe) -> Recipe:

@@ -105,6 +105,13 @@ export function temperature(celsius: number, units: Units): string {
   return units.temperature === "F" ? `${Math.round(celsius * 1.8 + 32)} °F` : `${decimal(celsius, 1)} °C`;
 }
 
+/** What a step aims at: a band, or its middle where it is a degree wide; empty where it aims at none. */
+export function aim(target_c: readonly number[] | null, shown: (celsius: number) => string): string {
+  const [low, high] = target_c ?? [];
+  if (low === undefined || high === undefined) return "";
+  return high - low > 1 ? `${shown(low)} to ${shown(high)}` : shown((low + high) / 2);
+}
+
 /** A figure as typed, a comma or a point in it; undefined where there is none. */
 export function numberIn(text: string): number | undefined {
   const plain = text.trim().replace(",", ".");

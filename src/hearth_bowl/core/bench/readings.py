@@ -137,7 +137,7 @@ def _split(recipe: Recipe, assessment: Assessment) -> list[Reading]:
 def _keeps(recipe: Recipe, assessment: Assessment) -> Reading:
     kept, water = assessment.keeping, assessment.water_activity
     gauge = None
-    words = "" if kept.because.startswith("water activity") else f"Because of {kept.because}. "
+    words = "" if kept.because.startswith("water activity") else f"{kept.because[0].upper()}{kept.because[1:]}. "
     if water.estimate is not None and water.low is not None and water.high is not None:
         words += f"Water activity about {water.estimate:.2f} ({water.low:.2f} to {water.high:.2f}), estimated. "
         gauge = Gauge(value=water.estimate, low=water.low, high=water.high, scale_low=0.3, scale_high=1.0)

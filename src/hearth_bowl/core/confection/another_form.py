@@ -1,6 +1,6 @@
 """The same confection in another form, its parts in the roles that the other form knows; or in another chocolate."""
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Callable, Mapping, Sequence
 from dataclasses import replace
 from types import MappingProxyType
 from typing import Final, TypeVar
@@ -26,19 +26,22 @@ STAYS: Final = ("g_each", "ml_each", "share_pct")
 WALLS: Final = ("wall_mm", "cap_mm", "headroom_mm", "dip_bowl_mm", "coated")
 
 
-def parts_in_form(parts: Sequence[P], kind: str) -> tuple[tuple[P, ...], tuple[int, ...]]:
+def parts_in_form(
+    parts: Sequence[P], kind: str, holds_a_wall: Callable[[P], bool]
+) -> tuple[tuple[P, ...], tuple[int, ...]]:
     """Return the parts as another kind of form has them, in its order of making, and the places of those left out.
 
     One mass gives way, the first that says no amount: what was said of it belonged to the form before.
 
     :param kind: pan, mould, cup, scoop, pieces or cake.
+    :param holds_a_wall: whether a shell can be of a part: what coats a cake may be too soft for one, and is left out.
     """
     kept: list[P] = []
     left_out = []
     seen: set[str] = set()
     for position, part in enumerate(parts):
         role = _role_in(part.role, kind, seen)
-        if role is None:
+        if role is None or (role == "shell" and not holds_a_wall(part)):
             left_out.append(position)
             continue
         seen.add(role)

@@ -227,7 +227,7 @@ def _check_walls(part: Part, kind: str) -> None:
     :raises BadInput: at `of`.
     """
     if part.role == "shell":
-        if not _holds_a_wall(part.of):
+        if not holds_a_wall(part.of):
             raise BadInput(("of",), f"{_called(part.of)} makes no shell.", "chocolate or compound", "not-for-this")
     elif part.role == "coat" and kind != "cake":
         of = part.of.parts if isinstance(part.of, Blend) else ((part.of, 1.0),)
@@ -237,7 +237,8 @@ def _check_walls(part: Part, kind: str) -> None:
             raise BadInput(("of",), f"{wrong.name} makes no coat.", allowed, "not-for-this")
 
 
-def _holds_a_wall(of: Of) -> bool:
+def holds_a_wall(of: Of) -> bool:
+    """Return whether a shell can be of it: chocolate or compound, or a recipe of nearly nothing else or boiled hard."""
     if isinstance(of, Blend):
         return all(one.is_chocolate for one, _ in of.parts)
     if isinstance(of, Ingredient):

@@ -28,8 +28,14 @@ FEW: Final = 2
 
 
 def batches_words(found: Correction) -> str:
-    """Return how many batches taught something, those that were left out not counted: 1 batch, 3 batches."""
-    return f"{found.counted} batch{'es' if found.counted != 1 else ''}"
+    """Return how many batches taught something, those left out not counted: 3 batches; 2 batches, too few to tell."""
+    words = f"{found.counted} batch{'es' if found.counted != 1 else ''}"
+    return f"{words}, too few to tell" if is_few(found) else words
+
+
+def is_few(found: Correction) -> bool:
+    """Return whether so few batches taught it that the next may well be otherwise."""
+    return found.counted <= FEW
 
 
 def told_of(found: Correction) -> tuple[str, str]:
@@ -37,8 +43,8 @@ def told_of(found: Correction) -> tuple[str, str]:
     title = title_of(found.what)
     if not found.counted:
         return title, "No batch counts yet: our usual figure stands."
-    if found.counted <= FEW:
-        return title, f"{batches_words(found)}: too few to tell. The next may be {_band(found)}."
+    if is_few(found):
+        return title, f"{batches_words(found)}. The next may be {_band(found)}."
     return title, f"{_apart(found)} ({batches_words(found)})."
 
 

@@ -3,7 +3,7 @@ import { client, dataOf, type Schemas } from "../../api/client";
 import { PdfLink } from "../../ui/PdfLink";
 import { Skeleton } from "../../ui/Skeleton";
 import { containsText, keepingText } from "../../units/told";
-import { mass, temperature, type Units, useUnits } from "../../units/units";
+import { aim, mass, temperature, type Units, useUnits } from "../../units/units";
 
 type Card = Schemas["RecipeCard"];
 
@@ -99,13 +99,7 @@ function sentenceOf({ sentence }: Card): string {
 
 /** What a step aims at and how long it takes. */
 function gateOf(step: Card["steps"][number], units: Units): string {
-  const [low, high] = step.target_c ?? [];
-  const warm =
-    low === undefined || high === undefined
-      ? ""
-      : high - low > 1
-        ? `${temperature(low, units)} to ${temperature(high, units)}`
-        : temperature(low, units);
+  const warm = aim(step.target_c, (celsius) => temperature(celsius, units));
   const said = [warm, step.minutes === null ? "" : `about ${Math.round(step.minutes)} min`].filter(Boolean);
   return said.length > 0 ? `, ${said.join(", ")}` : "";
 }

@@ -1,7 +1,7 @@
 import type { Schemas } from "../../api/client";
 import { aboutText, clockText, timeText } from "../../units/time";
 import type { Units } from "../../units/units";
-import { fixed } from "../../units/units";
+import { aim, fixed } from "../../units/units";
 
 type Run = Schemas["Run"];
 type Live = Schemas["Live"];
@@ -164,13 +164,11 @@ function Limits({ run, step, units }: { run: Run; step: Step; units: Units }) {
   const offset = run.offset_c ?? 0;
   const own = (c: number) => (units.temperature === "F" ? c * 1.8 + 32 : c);
   const dial = (c: number) => `${Math.round(own(c + offset) * 2) / 2}`;
-  const [low, high] = step.target_c ?? [];
   return (
     <>
-      {low !== undefined && high !== undefined && (
+      {step.target_c && (
         <>
-          {dial(low)}
-          {high - low > 1 ? ` to ${dial(high)}` : ""} °{units.temperature}
+          {aim(step.target_c, dial)} °{units.temperature}
           {run.offset_c !== null && Math.abs(offset) > 0.2 ? " on your dial" : ""}.{" "}
         </>
       )}

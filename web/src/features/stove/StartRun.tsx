@@ -5,7 +5,7 @@ import { batchQueries, choicesQuery, confectionQueries, recipeQueries } from "..
 import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Field";
 import { PhraseList } from "../../ui/Phrase";
-import { temperature, type Units, useUnits } from "../../units/units";
+import { aim, temperature, type Units, useUnits } from "../../units/units";
 import { ProbeChoice, useUsualProbe } from "../run";
 
 type Props = { id: number; name: string };
@@ -174,13 +174,8 @@ export function StartRun({ id, name }: Props) {
 
 /** What a step aims at, how long it takes, and whether one may go away. */
 function aboutOf(step: Schemas["Step"], units: Units): string {
-  const [low, high] = step.target_c ?? [];
   const parts = [
-    low === undefined || high === undefined
-      ? ""
-      : high - low > 1
-        ? `${temperature(low, units)} to ${temperature(high, units)}`
-        : temperature(low, units),
+    aim(step.target_c, (celsius) => temperature(celsius, units)),
     step.minutes === null ? "" : `about ${Math.round(step.minutes)} min`,
     step.attended ? "" : "can be left",
   ];
