@@ -42,6 +42,7 @@ from hearth_bowl.api.shelf import shelf
 from hearth_bowl.api.spec import spec
 from hearth_bowl.api.timers import timers
 from hearth_bowl.api.vessels import vessels
+from hearth_bowl.service.health import Health
 from hearth_bowl.service.helper import Helper, Inline
 from hearth_bowl.service.pairing import CannotOpen, House, Pairings
 from hearth_bowl.service.planner import InlinePlanner, Planner
@@ -68,14 +69,14 @@ def create_app(
     hosts: frozenset[str] = LOOPBACK_HOSTS,
     helper: Helper | None = None,
     planner: Planner | None = None,
-    warning: str = "",
+    health: Health | None = None,
     house: House | None = None,
 ) -> Flask:
     """Return the application on a database, with the built front end in `web`.
 
     :param hosts: the names that it answers to.
     :param house: the doors to the house's own network; without them it is this machine's alone.
-    :param warning: what was noticed of the data when it was opened.
+    :param health: what is noticed of the data, when it is opened and later.
     :param helper: works out what takes long; without one it is done here. `planner` likewise plans.
     """
     app = Flask("hearth_bowl", static_folder=None)
@@ -83,7 +84,7 @@ def create_app(
     app.extensions["hearth_bowl.database"] = database
     app.extensions["hearth_bowl.helper"] = helper or Inline()
     app.extensions["hearth_bowl.planner"] = planner or InlinePlanner()
-    app.extensions["hearth_bowl.warning"] = warning
+    app.extensions["hearth_bowl.health"] = health or Health()
     app.extensions["hearth_bowl.house"] = house or NoHouse()
     app.extensions["hearth_bowl.pairings"] = Pairings(time.monotonic)
     register_guard(app)

@@ -12,9 +12,11 @@ from typing import Final
 from hearth_bowl.paths import DEMO_DATA, own_data
 from hearth_bowl.server import FILE
 from hearth_bowl.service.backups import backup_to
-from hearth_bowl.store.backup import BadBackup, InUse, finish, in_use, lay_beside, take_place
+from hearth_bowl.store.backup import Damaged
+from hearth_bowl.store.backup_read import BadBackup
 from hearth_bowl.store.db import Database
-from hearth_bowl.store.migrate import Unreadable, migrate
+from hearth_bowl.store.held import InUse, held
+from hearth_bowl.store.restore import finish, lay_beside, take_place
 
 BAD_INPUT_EXIT: Final = 2
 
@@ -29,8 +31,13 @@ def main(verb: str, arguments: Sequence[str]) -> int:
     folder = options.data or (DEMO_DATA if options.demo else own_data())
     try:
         told = _back_up(folder, options.file) if verb == "backup" else _restore(folder, options.file)
-    except (BadBackup, InUse, Unreadable, OSError) as problem:
-        error = {"field": "file", "message": str(problem), "allowed": "a backup, and a folder that can be written"}
+    except (BadBackup, Damaged, InUse, OSError) as problem:
+        stands = f" The kitchen in {folder} stands as it was." if verb == "restore" else ""
+        error = {
+            "field": "file",
+            "message": f"{problem}{stands}",
+            "allowed": "a backup, and a folder that can be written",
+        }
         print(json.dumps({"error": error}), file=sys.stderr)
         return BAD_INPUT_EXIT
     print(json.dumps(told))
@@ -49,9 +56,8 @@ def _back_up(folder: Path, out: Path) -> dict[str, object]:
 
 def _restore(folder: Path, file: Path) -> dict[str, object]:
     folder.mkdir(parents=True, exist_ok=True)
-    with in_use(folder, alone=True):
+    with held(folder, f"A backup being put back in {folder}"):
         finish(folder)
         told = lay_beside(file, folder)
         aside = take_place(folder, FILE, datetime.now(UTC))
-        migrate(folder / FILE)
     return {**asdict(told), "folder": str(folder), "kept_aside": None if aside is None else str(aside)}

@@ -23,15 +23,17 @@ from hearth_bowl.demo.load import load_demo
 from hearth_bowl.home_network import HomeNetwork
 from hearth_bowl.paths import DEMO_DATA, WEB, own_data
 from hearth_bowl.service.backups import back_up_today
+from hearth_bowl.service.health import NO_BACKUP, Health, check_data, remedy_words
 from hearth_bowl.service.helper import HelperProcess
 from hearth_bowl.service.pairing import CODE_MIN, CannotOpen, Pairings
 from hearth_bowl.service.planner import PlannerProcess
 from hearth_bowl.service.probes import STAND_IN, ensure_probe
 from hearth_bowl.service.retention import tidy_readings
 from hearth_bowl.service.snapshot import freeze_old_batches
-from hearth_bowl.store.backup import InUse, finish, in_use
 from hearth_bowl.store.db import Database
+from hearth_bowl.store.held import InUse, held
 from hearth_bowl.store.migrate import Unreadable, migrate
+from hearth_bowl.store.restore import finish
 from hearth_bowl.store.unclean import WARNING, log_is_missing, mark
 
 DEFAULT_PORT: Final = 8741
@@ -99,20 +101,21 @@ def start_stand_ins(url: str) -> list[subprocess.Popen[bytes]]:
 def _serve(verb: str, options: argparse.Namespace) -> None:
     folder = options.data or (DEMO_DATA if verb == "demo" else own_data())
     _check_port(LOOPBACK, options.port)
-    missing = log_is_missing(folder / FILE)
-    database = open_data(folder, demo=verb == "demo")
-    if missing:
-        print(WARNING, file=sys.stderr, flush=True)
-    with _held(folder):
+    _check_folder(folder)
+    with _held(folder, f"Hearth Bowl at http://{LOOPBACK}:{options.port}/"):
+        missing = log_is_missing(folder / FILE)
+        database = open_data(folder, demo=verb == "demo")
+        if missing:
+            print(WARNING, file=sys.stderr, flush=True)
+        health = Health(WARNING if missing else "")
         mark(database.path, in_use=True)
         atexit.register(mark, database.path, in_use=False)
-        keep_tidy(database)
+        keep_tidy(database, health)
         helper, planner = HelperProcess(), PlannerProcess()
         atexit.register(helper.close)
         atexit.register(planner.close)
         house = _house(options)
-        warning = WARNING if missing else ""
-        app = create_app(database, WEB, helper=helper, planner=planner, warning=warning, house=house)
+        app = create_app(database, WEB, helper=helper, planner=planner, health=health, house=house)
         server = create_server(app, host=LOOPBACK, port=options.port, threads=THREADS, ident=None)
         if verb == "demo" and not options.no_devices:
             with database.writing() as session:
@@ -151,13 +154,13 @@ def _share(house: HomeNetwork, pairings: Pairings) -> None:
 
 
 @contextlib.contextmanager
-def _held(folder: Path) -> Iterator[None]:
-    """Hold the data's folder, so that no backup is put back under a kitchen that is used."""
+def _held(folder: Path, who: str) -> Iterator[None]:
+    """Hold the data's folder: no second server works on it, and no backup is put back under it."""
     try:
-        with in_use(folder):
+        with held(folder, who):
             yield
-    except InUse:
-        raise CannotStart(f"A backup is being put back in {folder} just now: start again when it is done.") from None
+    except InUse as problem:
+        raise CannotStart(str(problem)) from None
 
 
 def _check_port(host: str, port: int) -> None:
@@ -174,12 +177,7 @@ def _check_port(host: str, port: int) -> None:
         ) from None
 
 
-def open_data(folder: Path, demo: bool) -> Database:
-    """Return the database in a folder, made and migrated; with the demo's data where it was empty.
-
-    :raises CannotStart: the folder cannot be written, or what it holds cannot be read.
-    """
-    file = folder / FILE
+def _check_folder(folder: Path) -> None:
     try:
         folder.mkdir(parents=True, exist_ok=True)
         probe = folder / ".write-test"
@@ -187,13 +185,22 @@ def open_data(folder: Path, demo: bool) -> Database:
         probe.unlink()
     except OSError as problem:
         raise CannotStart(f"The data folder {folder} cannot be written ({problem.strerror}).") from None
-    with _held(folder):
-        finish(folder)
+
+
+def open_data(folder: Path, demo: bool) -> Database:
+    """Return the database in a folder, made and migrated; with the demo's data where it was empty.
+
+    :raises CannotStart: the folder cannot be written, or what it holds cannot be read.
+    """
+    file = folder / FILE
+    _check_folder(folder)
+    finish(folder)
     try:
         migrate(file)
     except Unreadable:
         raise CannotStart(
-            f"The data in {file} cannot be read: it is damaged, or of a newer Hearth Bowl. It was left as it is."
+            f"The data in {file} cannot be read: it is damaged, or of a newer Hearth Bowl. It was left as it is. "
+            f"If it is damaged, {remedy_words(folder)}."
         ) from None
     database = Database(file)
     with database.writing() as session:
@@ -203,17 +210,34 @@ def open_data(folder: Path, demo: bool) -> Database:
     return database
 
 
-def keep_tidy(database: Database, every_s: float = TIDY_EVERY_S) -> threading.Event:
-    """Thin and let go old readings, now and then, beside everything else; return what ends it."""
+def keep_tidy(database: Database, health: Health, every_s: float = TIDY_EVERY_S) -> threading.Event:
+    """Look through the data, back it up and thin old readings, now and then, beside all else; return what ends it."""
     ended = threading.Event()
 
     def tidy() -> None:
         while not ended.is_set():
-            with contextlib.suppress(OSError), database.writing() as session:
-                tidy_readings(session, datetime.now(UTC))
-            with contextlib.suppress(OSError):
-                back_up_today(database, datetime.now(UTC))
+            do_chores(database, health, datetime.now(UTC))
             ended.wait(every_s)
 
     threading.Thread(target=tidy, name="tidy-readings", daemon=True).start()
     return ended
+
+
+def do_chores(database: Database, health: Health, now: datetime) -> None:
+    """Do what is done now and then; what fails of it is said, and stops nothing else of it."""
+
+    def back_up() -> None:
+        health.say("backup", "")
+        back_up_today(database, now)
+
+    def tidy() -> None:
+        with database.writing() as session:
+            tidy_readings(session, now)
+
+    is_sound = check_data(database.path, health)
+    for about, chore in (("backup", back_up), ("tidying", tidy)) if is_sound else ():
+        try:
+            chore()
+        except Exception as problem:  # whatever it was: a thread that ends would end every later backup in silence
+            why = str(problem) or type(problem).__name__
+            health.say(about, NO_BACKUP.format(why=why.rstrip(".")) if about == "backup" else "")

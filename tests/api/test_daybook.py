@@ -2,10 +2,12 @@
 
 import io
 import json
+from concurrent.futures import ThreadPoolExecutor
 from typing import Any
 
 from PIL import Image
 
+from hearth_bowl.service import photographs
 from tests.api.app_case import AppCase
 
 
@@ -226,6 +228,36 @@ class Photographed(WithSeason):
         self.client.delete("/api/batches/4")
         self.assertEqual(list(folder.iterdir()), [])
         self.assertEqual(self.client.get(f"/api/photographs/{number}").status_code, 404)
+
+    def keep(self, picture: Image.Image, form: str, **more: Any) -> Any:
+        out = io.BytesIO()
+        picture.save(out, form, **more)
+        return self.client.post("/api/batches/4/photographs", data=out.getvalue(), content_type="image/jpeg")
+
+    def test_pictures_of_telephones_are_taken_upright_and_larger_ones_are_not(self) -> None:
+        turned = Image.Exif()
+        turned[0x0112] = 6
+        for form, mode, more in (("JPEG", "RGB", {"exif": turned}), ("PNG", "RGBA", {}), ("WEBP", "RGB", {}),
+                                 ("PNG", "P", {}), ("PNG", "I;16", {}), ("JPEG", "CMYK", {})):  # fmt: skip
+            kept = self.keep(Image.new(mode, (4000, 3000)), form, **more)
+            self.assertEqual(kept.status_code, 201, (form, mode, kept.text))
+            size = (kept.get_json()["width_px"], kept.get_json()["height_px"])
+            self.assertEqual(size, (1200, 1600) if more else (1600, 1200), (form, mode))
+        refused = self.keep(Image.new("L", (9000, 8000)), "PNG")
+        self.assertEqual((refused.status_code, refused.get_json()["errors"][0]["code"]), (422, "too-large"))
+
+    def test_while_a_picture_is_made_smaller_readings_go_on(self) -> None:
+        probe = {"readings": [{"c": 40.0}]}
+        with photographs.ONE_AT_A_TIME, ThreadPoolExecutor(1) as aside:
+            other = self.client.application.test_client()
+            kept = aside.submit(
+                other.post, "/api/batches/4/photographs", data=self.picture(), content_type="image/jpeg"
+            )
+            self.assertEqual(self.client.post("/api/probes/desk/readings", json=probe).status_code, 201)
+            self.assertFalse(kept.done())
+            photographs.ONE_AT_A_TIME.release()
+            self.assertEqual(kept.result().status_code, 201)
+            photographs.ONE_AT_A_TIME.acquire()
 
     def test_what_is_no_picture_is_refused_and_nothing_is_kept(self) -> None:
         answer = self.client.post("/api/batches/4/photographs", data=b"no picture at all", content_type="image/png")

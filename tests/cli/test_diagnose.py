@@ -29,6 +29,13 @@ SEEN: dict[str, Any] = {
 
 
 class Diagnose(CommandLine):
+    def test_less_than_a_kitchen_weighs_is_refused_and_the_least_of_it_is_not(self) -> None:
+        for mass_g in (1e-308, 5e-324, 0.0, 0.009):
+            self.assertEqual(
+                self.refused("diagnose", self.file("seen.json", {**SEEN, "mass_g": mass_g}))["field"], "mass_g"
+            )
+        self.assertEqual(self.seen(mass_g=0.01)["verdict"], "mend")
+
     def seen(self, **changes: Any) -> Any:
         return self.ok("diagnose", self.file("seen.json", {**SEEN, **changes}))
 

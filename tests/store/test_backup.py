@@ -20,7 +20,8 @@ from hearth_bowl import store
 from hearth_bowl.server import FILE, open_data
 from hearth_bowl.service.backups import AUTOMATIC, back_up_today, backup_to, kept_days, restore_from
 from hearth_bowl.service.recipes import create_recipe, delete_recipe
-from hearth_bowl.store.backup import READY, BadBackup, finish, lay_beside, read_backup, take_place
+from hearth_bowl.store.backup_read import BadBackup, read_backup
+from hearth_bowl.store.restore import READY, finish, lay_beside, take_place
 from hearth_bowl.store.unclean import log_is_missing, mark
 from tests.api.server import Server
 from tests.kitchen import recipe_record
@@ -199,7 +200,7 @@ class CutShort(InAFolder):
             "import os, sys\n"
             "from datetime import datetime, UTC\n"
             "from pathlib import Path\n"
-            "from hearth_bowl.store.backup import lay_beside, take_place\n"
+            "from hearth_bowl.store.restore import lay_beside, take_place\n"
             "left, move = int(sys.argv[3]), os.replace\n"
             "def counted(a, b):\n"
             "    global left\n"

@@ -16,8 +16,11 @@ from hearth_bowl.api.wire import Outgoing
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.service import backups as service
 from hearth_bowl.service.everything import write_everything
+from hearth_bowl.service.health import Health, damage_words
 from hearth_bowl.service.photographs import folder_of
-from hearth_bowl.store.backup import BackupTold, BadBackup
+from hearth_bowl.store.backup import BackupTold, Damaged
+from hearth_bowl.store.backup_read import BadBackup
+from hearth_bowl.store.db import no_room_is_full
 
 data = Blueprint("data", __name__, url_prefix="/api/data")
 BLOCK: Final = 1 << 20
@@ -31,14 +34,22 @@ class ForgottenBackupsOut(Outgoing):
 
 @data.errorhandler(BadBackup)
 def _bad_backup(problem: BadBackup) -> Answer:
-    return answer(Problem(title="It cannot be put back", status=422, detail=f"{problem} Nothing was changed."))
+    detail = f"{problem} Nothing was changed: the kitchen in {database().path.parent} stands as it was."
+    return answer(Problem(title="It cannot be put back", status=422, detail=detail))
+
+
+@data.errorhandler(Damaged)
+def _damaged(problem: Damaged) -> Answer:
+    return answer(
+        Problem(title="No backup was made", status=409, detail=damage_words(database().path.parent, str(problem)))
+    )
 
 
 @data.get("")
 @spec.validate(resp=Response(HTTP_200=service.DataTold), operation_id="tellData")
 def tell_data() -> service.DataTold:
     """Say where the data lies, how large it is, and what is kept of it."""
-    return service.data_told(database(), cast(str, current_app.extensions.get("hearth_bowl.warning", "")))
+    return service.data_told(database(), cast(Health, current_app.extensions["hearth_bowl.health"]).warning)
 
 
 @data.get("/backup.zip")
@@ -76,9 +87,10 @@ def forget_automatic() -> ForgottenBackupsOut:
 def restore() -> BackupTold:
     """Put a backup in the kitchen's place: the body is the file itself. What was there is kept aside."""
     with tempfile.NamedTemporaryFile(dir=database().path.parent, prefix="upload-") as file:
-        for block in iter(lambda: request.stream.read(BLOCK), b""):
-            file.write(block)
-        file.flush()
+        with no_room_is_full():
+            for block in iter(lambda: request.stream.read(BLOCK), b""):
+                file.write(block)
+            file.flush()
         return service.restore_from(database(), Path(file.name), now())
 
 

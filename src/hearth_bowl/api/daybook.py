@@ -113,8 +113,9 @@ def to_look_at() -> LookAgainOut:
 def keep_photograph(batch_id: int) -> tuple[photographs.Photograph, int]:
     """Keep a photograph: the body is the picture itself."""
     folder = photographs.folder_of(database().path)
+    small = photographs.smaller(request.get_data())
     with database().writing() as session:
-        kept = photographs.keep_photograph(session, folder, batch_id, request.get_data(), now())
+        kept = photographs.keep_photograph(session, folder, batch_id, small, now())
     return kept, 201
 
 

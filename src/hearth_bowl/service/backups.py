@@ -9,9 +9,10 @@ from typing import Final
 
 from hearth_bowl import __version__
 from hearth_bowl.service.errors import NotFound
-from hearth_bowl.store.backup import PHOTOGRAPHS, BackupTold, back_up, lay_beside, read_backup, take_place
+from hearth_bowl.store.backup import PHOTOGRAPHS, BackupTold, back_up
+from hearth_bowl.store.backup_read import read_backup
 from hearth_bowl.store.db import Database
-from hearth_bowl.store.migrate import migrate
+from hearth_bowl.store.restore import lay_beside, take_place
 
 AUTOMATIC: Final = "automatic-backups"
 NAME: Final = re.compile(r"^(\d{4}-\d{2}-\d{2})\.zip$")
@@ -38,7 +39,7 @@ class OldKitchen:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class DataTold:
-    """Where the data lies, how large it is, and what is kept of it besides; `warning` is what was noticed at start."""
+    """Where the data lies, how large it is, and what is kept of it besides; `warning` is what was noticed of it."""
 
     folder: str
     database_bytes: int
@@ -72,7 +73,7 @@ def data_told(database: Database, warning: str) -> DataTold:
 def backup_to(database: Database, out: Path, now: datetime) -> BackupTold:
     """Write a backup of a kitchen to a file, while it is used.
 
-    :raises OSError: the place cannot be written.
+    :raises Damaged: the data does not hold together. :raises DiskFull: no room is left.
     """
     return back_up(database.path, out, now, __version__)
 
@@ -80,13 +81,12 @@ def backup_to(database: Database, out: Path, now: datetime) -> BackupTold:
 def restore_from(database: Database, file: Path, now: datetime) -> BackupTold:
     """Put a backup in the kitchen's place while it is used; what was there is kept aside.
 
-    :raises BadBackup: it is none, is damaged or newer; then nothing was touched.
+    :raises BadBackup: it is none, is damaged or newer. :raises DiskFull: no room is left. Then nothing was touched.
     """
     folder = database.path.parent
     told = lay_beside(file, folder)
     with database.replaced():
         take_place(folder, database.path.name, now)
-        migrate(database.path)
     return told
 
 
@@ -109,7 +109,12 @@ def automatic_file(folder: Path, day: date) -> Path:
 
 
 def back_up_today(database: Database, now: datetime) -> bool:
-    """Make today's automatic backup where there is none yet, and let old ones go; return whether it did."""
+    """Make today's automatic backup where there is none yet, and let old ones go; return whether it did.
+
+    Old ones go only when the new one is there, whole and of sound data.
+
+    :raises Damaged: the data does not hold together. :raises DiskFull: no room is left.
+    """
     folder = database.path.parent / AUTOMATIC
     folder.mkdir(exist_ok=True)
     file = folder / f"{now.astimezone().date().isoformat()}.zip"

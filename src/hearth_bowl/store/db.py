@@ -1,5 +1,7 @@
 """The database: one SQLite file, write-ahead log, foreign keys on, every write in a transaction."""
 
+import errno
+import sqlite3
 import threading
 from collections.abc import Iterator
 from contextlib import contextmanager
@@ -11,6 +13,7 @@ from sqlalchemy.exc import OperationalError
 from sqlalchemy.orm import Session
 
 BUSY_TIMEOUT_MS: Final = 5000
+NO_ROOM: Final = (errno.ENOSPC, errno.EDQUOT)
 
 
 class DiskFull(OSError):  # noqa: N818 - it reads as what it is
@@ -19,6 +22,24 @@ class DiskFull(OSError):  # noqa: N818 - it reads as what it is
 
 class Locked(OSError):  # noqa: N818
     """Another program holds the data for longer than is waited; nothing was stored."""
+
+
+@contextmanager
+def no_room_is_full() -> Iterator[None]:
+    """Say of any write within that fails for want of room that the disk is full.
+
+    :raises DiskFull: no room is left.
+    """
+    try:
+        yield
+    except OSError as problem:
+        if problem.errno in NO_ROOM:
+            raise DiskFull("The disk is full.") from problem
+        raise
+    except (sqlite3.OperationalError, OperationalError) as problem:
+        if getattr(getattr(problem, "orig", problem), "sqlite_errorname", "").startswith("SQLITE_FULL"):
+            raise DiskFull("The disk is full.") from problem
+        raise
 
 
 def open_engine(path: Path, foreign_keys: bool = True) -> Engine:

@@ -47,7 +47,7 @@ def migrate(path: Path) -> None:
 
 def _upgrade(path: Path) -> None:
     try:
-        if _revision_of(path) == newest_revision():
+        if revision_of(path) == newest_revision():
             return
         from alembic import command  # as above
         from alembic.util.exc import CommandError
@@ -61,10 +61,19 @@ def _upgrade(path: Path) -> None:
 
 def newest_revision() -> str:
     """Return the newest migration's revision: its file's name begins with it."""
-    return max(file.name.partition("_")[0] for file in (MIGRATIONS / "versions").glob("[0-9]*.py"))
+    return max(_revisions())
 
 
-def _revision_of(path: Path) -> str | None:
+def is_known_revision(revision: object) -> bool:
+    """Return whether a file at a revision can be brought to the newest tables here."""
+    return revision in _revisions()
+
+
+def _revisions() -> list[str]:
+    return [file.name.partition("_")[0] for file in (MIGRATIONS / "versions").glob("[0-9]*.py")]
+
+
+def revision_of(path: Path) -> str | None:
     """Return the revision that a file is at, or None where it has none."""
     if not path.is_file():
         return None

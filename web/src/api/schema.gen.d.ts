@@ -3292,7 +3292,7 @@ export interface components {
         };
         /**
          * DataTold
-         * @description Where the data lies, how large it is, and what is kept of it besides; `warning` is what was noticed at start.
+         * @description Where the data lies, how large it is, and what is kept of it besides; `warning` is what was noticed of it.
          */
         DataTold: {
             /** Aside */

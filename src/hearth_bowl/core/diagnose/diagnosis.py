@@ -24,6 +24,8 @@ from hearth_bowl.core.recipe.ratios import CHOCOLATE_KINDS
 from hearth_bowl.core.recipe.recipe import Recipe
 
 MOST_SIGNS: Final = 6  # a judgement
+LEAST_MASS_G: Final = 0.01
+"""Less is not weighed in any kitchen. A judgement."""
 MOST_MASS_G: Final = 1e6  # a judgement
 LONG_PAST: Final = 2
 """What keeps by its water activity alone is thrown away after so many times what it keeps: a judgement."""
@@ -121,7 +123,7 @@ def _check(seen: Seen) -> None:
         if sign not in SIGNS:
             raise BadInput(("seen", position), f"unknown sign {sign[:40]!r}", ", ".join(SIGNS), "unknown")
     if seen.mass_g is not None:
-        check_number(("mass_g",), seen.mass_g, 0, MOST_MASS_G, "g", above=True)
+        check_number(("mass_g",), seen.mass_g, LEAST_MASS_G, MOST_MASS_G, "g")
     if seen.now_c is not None:
         check_number(("now_c",), seen.now_c, -60, 400, "°C")
 
