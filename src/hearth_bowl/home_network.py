@@ -14,12 +14,10 @@ from hearth_bowl.service.pairing import CannotOpen
 
 if TYPE_CHECKING:
     from _typeshed.wsgi import WSGIApplication
-    from cheroot.ssl.builtin import BuiltinSSLAdapter
     from cheroot.wsgi import Server
 
-THREADS: Final = 12
-PATIENCE_S: Final = 15
-"""A device that says nothing for so long in the middle of a request is let go of."""
+    from hearth_bowl.house_connection import HandshakeLater
+
 QUEUE: Final = 128
 CONNECTIONS: Final = 200
 """A browser holds six at a time; beyond so many the idle are let go of: a judgement, for a house."""
@@ -129,12 +127,15 @@ class HomeNetwork:
     def _try(self, address: str) -> None:
         from cheroot.wsgi import Server  # a kitchen that answers this machine alone does without
 
+        from hearth_bowl.house_connection import PATIENCE_S, THREADS, HouseConnection
+
         if self._door is None:
             raise RuntimeError("nothing is served yet")
         server = Server(
             (address, self.port), self._door, numthreads=THREADS, timeout=PATIENCE_S, server_name="",
             request_queue_size=QUEUE,
         )  # fmt: skip
+        server.ConnectionClass = HouseConnection
         server.keep_alive_conn_limit = CONNECTIONS
         server.max_request_body_size = LARGEST_BODY_BYTES
         server.max_request_header_size = LARGEST_HEAD_BYTES
@@ -178,10 +179,10 @@ def _leads_out() -> str:
             return ""
 
 
-def _tls(certificate: Path, key: Path | None) -> "BuiltinSSLAdapter":
-    from cheroot.ssl.builtin import BuiltinSSLAdapter
+def _tls(certificate: Path, key: Path | None) -> "HandshakeLater":
+    from hearth_bowl.house_connection import HandshakeLater
 
     try:
-        return BuiltinSSLAdapter(str(certificate), str(key or certificate))
+        return HandshakeLater(str(certificate), str(key or certificate))
     except (OSError, ValueError) as problem:  # an SSLError is an OSError
         raise CannotOpen(f"The certificate cannot be used: {problem}") from None

@@ -1,0 +1,107 @@
+"""A connection from the house: its whole head is waited for so long and no longer, and no address takes every thread.
+
+The server reads a head on a thread of its own. Without a deadline for all of it a device that sends a byte now and
+then, or begins a handshake and says no more, would hold that thread for ever.
+"""
+
+import socket
+import ssl
+import threading
+import time
+from collections import Counter
+from typing import Any, Final
+
+from cheroot.makefile import MakeFile, StreamReader
+from cheroot.server import HTTPConnection, HTTPRequest
+from cheroot.ssl.builtin import BuiltinSSLAdapter
+
+THREADS: Final = 24
+HEAD_S: Final = 5.0
+"""A head is a few hundred bytes: a slow telephone sends it in a tenth of that. A judgement."""
+AT_ONCE: Final = 8
+"""So many requests of one address are read or answered at a time: a browser sends six. A judgement."""
+PATIENCE_S: Final = 15
+"""A device that says nothing for so long in the middle of a body is let go of. A judgement."""
+
+
+class _Clocked(socket.SocketIO):
+    """Bytes of a socket, until a moment where one is set."""
+
+    until: float | None = None
+
+    def readinto(self, buffer: Any) -> int | None:
+        if self.until is not None:
+            left = self.until - time.monotonic()
+            if left <= 0:
+                raise TimeoutError("timed out")
+            self._sock.settimeout(left)  # type: ignore[attr-defined]
+        return super().readinto(buffer)
+
+
+class _Reader(StreamReader):
+    def __init__(self, clocked: _Clocked, bufsize: int) -> None:
+        super(StreamReader, self).__init__(clocked, bufsize)  # its own would read the socket without a clock
+        self.bytes_read = 0
+
+
+class _Request(HTTPRequest):
+    conn: "HouseConnection"
+
+    def parse_request(self) -> None:
+        """Read the head, all of it within its time."""
+        self.conn.clock.until = time.monotonic() + HEAD_S
+        try:
+            super().parse_request()
+        finally:
+            self.conn.clock.until = None
+            self.conn.socket.settimeout(PATIENCE_S)
+
+
+class HouseConnection(HTTPConnection):
+    """A connection that keeps to `HEAD_S`, and to `AT_ONCE` requests of its address."""
+
+    RequestHandlerClass = _Request
+    busy: Final[Counter[str]] = Counter()
+    busy_lock: Final = threading.Lock()
+
+    def __init__(self, server: Any, sock: Any, makefile: Any = MakeFile) -> None:
+        """Take a socket over, with a reader that knows the time."""
+        super().__init__(server, sock, makefile)
+        self.rfile.close()
+        self.clock = _Clocked(sock, "rb")
+        self.rfile = _Reader(self.clock, self.rbufsize)
+
+    def communicate(self) -> bool:
+        """Answer one request; return whether the connection stays open. One too many of an address is let go of."""
+        address = str(self.remote_addr)
+        with self.busy_lock:
+            if self.busy[address] >= AT_ONCE:
+                return False
+            self.busy[address] += 1
+        try:
+            return self._is_agreed() and bool(super().communicate())  # type: ignore[no-untyped-call]
+        finally:
+            with self.busy_lock:
+                self.busy[address] -= 1
+                if not self.busy[address]:
+                    del self.busy[address]
+
+    def _is_agreed(self) -> bool:
+        """Shake hands where that was not done yet; return whether it went well."""
+        if not isinstance(self.socket, ssl.SSLSocket) or self.socket.version() is not None:
+            return True
+        self.socket.settimeout(HEAD_S)
+        try:
+            self.socket.do_handshake()
+        except OSError:  # an SSLError is one; so is running out of time
+            return False
+        return True
+
+
+class HandshakeLater(BuiltinSSLAdapter):
+    """TLS whose handshake waits for a thread of its own: done where connections come in, one holds up all others."""
+
+    def wrap(self, sock: socket.socket) -> tuple[ssl.SSLSocket, dict[str, str]]:
+        """Return a socket that has not shaken hands yet, and what a request of it is told."""
+        found = self.context.wrap_socket(sock, do_handshake_on_connect=False, server_side=True)
+        return found, {"wsgi.url_scheme": "https", "HTTPS": "on"}
