@@ -203,8 +203,7 @@ def open_data(folder: Path, demo: bool) -> Database:
             f"If it is damaged, {remedy_words(folder)}."
         ) from None
     database = Database(file)
-    with database.writing() as session:
-        freeze_old_batches(session)
+    freeze_old_batches(database)
     if demo:
         load_demo(database)
     return database
@@ -231,8 +230,7 @@ def do_chores(database: Database, health: Health, now: datetime) -> None:
         back_up_today(database, now)
 
     def tidy() -> None:
-        with database.writing() as session:
-            tidy_readings(session, now)
+        tidy_readings(database, now)
 
     is_sound = check_data(database.path, health)
     for about, chore in (("backup", back_up), ("tidying", tidy)) if is_sound else ():

@@ -19,6 +19,7 @@ from hearth_bowl.formats.recipe_file import recipe_from
 from hearth_bowl.formats.strict_json import read_json
 from hearth_bowl.formats.vessel_file import vessel_from
 from hearth_bowl.service.settings import Settings, get_settings
+from hearth_bowl.store.db import Database
 from hearth_bowl.store.models import BatchRow
 
 
@@ -79,13 +80,20 @@ def snapshot_of(session: Session, row: BatchRow) -> Snapshot:
     return _late_snapshot(row, get_settings(session))
 
 
-def freeze_old_batches(session: Session) -> int:
-    """Give batches from before there were snapshots theirs, with the kitchen as it is now; return how many."""
-    rows = session.scalars(select(BatchRow).where(BatchRow.snapshot.is_(None))).all()
-    settings = get_settings(session)
-    for row in rows:
-        row.snapshot = snapshot_text(_late_snapshot(row, settings))
-    return len(rows)
+def freeze_old_batches(database: Database) -> int:
+    """Give batches from before there were snapshots theirs, with the kitchen as it is now; return how many.
+
+    Where there is none, nothing is written: a kitchen on a full disk opens too.
+    """
+    with database.reading() as session:
+        if session.scalar(select(BatchRow.id).where(BatchRow.snapshot.is_(None)).limit(1)) is None:
+            return 0
+    with database.writing() as session:
+        rows = session.scalars(select(BatchRow).where(BatchRow.snapshot.is_(None))).all()
+        settings = get_settings(session)
+        for row in rows:
+            row.snapshot = snapshot_text(_late_snapshot(row, settings))
+        return len(rows)
 
 
 def _late_snapshot(row: BatchRow, settings: Settings) -> Snapshot:
