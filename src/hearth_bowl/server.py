@@ -30,7 +30,7 @@ from hearth_bowl.service.planner import PlannerProcess
 from hearth_bowl.service.probes import STAND_IN, ensure_probe
 from hearth_bowl.service.retention import tidy_readings
 from hearth_bowl.service.snapshot import freeze_old_batches
-from hearth_bowl.store.db import Database
+from hearth_bowl.store.db import Database, DiskFull, no_room_is_full
 from hearth_bowl.store.held import InUse, held
 from hearth_bowl.store.migrate import Unreadable, migrate
 from hearth_bowl.store.restore import finish
@@ -45,6 +45,7 @@ PLAIN: Final = (
     "or give --certificate."
 )
 FILE: Final = "hearth-bowl.sqlite3"
+FULL: Final = "The disk is full: what is kept can be read, and nothing can be stored. Make room, then start again."
 
 
 class CannotStart(RuntimeError):  # noqa: N818
@@ -108,7 +109,12 @@ def _serve(verb: str, options: argparse.Namespace) -> None:
         if missing:
             print(WARNING, file=sys.stderr, flush=True)
         health = Health(WARNING if missing else "")
-        mark(database.path, in_use=True)
+        try:
+            with no_room_is_full():
+                mark(database.path, in_use=True)
+        except DiskFull:
+            health.say("disk", FULL)
+            print(FULL, file=sys.stderr, flush=True)
         atexit.register(mark, database.path, in_use=False)
         keep_tidy(database, health)
         helper, planner = HelperProcess(), PlannerProcess()
@@ -118,7 +124,7 @@ def _serve(verb: str, options: argparse.Namespace) -> None:
         app = create_app(database, WEB, helper=helper, planner=planner, health=health, house=house)
         server = create_server(app, host=LOOPBACK, port=options.port, threads=THREADS, ident=None)
         if verb == "demo" and not options.no_devices:
-            with database.writing() as session:
+            with contextlib.suppress(DiskFull), database.writing() as session:
                 ensure_probe(session, STAND_IN)
             start_stand_ins(f"http://{LOOPBACK}:{options.port}")
         print(f"Hearth Bowl is at http://{LOOPBACK}:{options.port}/ (Ctrl-C stops it)", flush=True)
