@@ -19,9 +19,9 @@ THREADS: Final = 24
 HEAD_S: Final = 5.0
 """A head is a few hundred bytes: a slow telephone sends it in a tenth of that. A judgement."""
 AT_ONCE: Final = 8
-"""So many requests of one address are read or answered at a time: a browser sends six. A judgement."""
+"""Requests of one address in progress at a time; a browser sends six. A judgement."""
 PATIENCE_S: Final = 15
-"""A device that says nothing for so long in the middle of a body is let go of. A judgement."""
+"""Longest silence in the middle of a body [s]. A judgement."""
 
 
 class _Clocked(socket.SocketIO):
@@ -72,7 +72,10 @@ class HouseConnection(HTTPConnection):
         self.rfile = _Reader(self.clock, self.rbufsize)
 
     def communicate(self) -> bool:
-        """Answer one request; return whether the connection stays open. One too many of an address is let go of."""
+        """Answer one request; return whether the connection stays open.
+
+        Not where its address has `AT_ONCE` requests in progress already.
+        """
         address = str(self.remote_addr)
         with self.busy_lock:
             if self.busy[address] >= AT_ONCE:

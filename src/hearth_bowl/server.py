@@ -8,7 +8,7 @@ import socket
 import subprocess
 import sys
 import threading
-from collections.abc import Iterator, Sequence
+from collections.abc import Callable, Iterator, Sequence
 from datetime import UTC, datetime
 from pathlib import Path
 from typing import Final
@@ -23,7 +23,7 @@ from hearth_bowl.demo.load import load_demo
 from hearth_bowl.home_network import HomeNetwork
 from hearth_bowl.paths import DEMO_DATA, WEB, own_data
 from hearth_bowl.service.backups import back_up_today
-from hearth_bowl.service.health import NO_BACKUP, Health, check_data, remedy_words
+from hearth_bowl.service.health import CANNOT_CHECK, NO_BACKUP, NOT_TIDIED, Health, check_data, remedy_words
 from hearth_bowl.service.helper import HelperProcess
 from hearth_bowl.service.pairing import CODE_MIN, CannotOpen, Pairings
 from hearth_bowl.service.planner import PlannerProcess
@@ -45,7 +45,7 @@ PLAIN: Final = (
     "or give --certificate."
 )
 FILE: Final = "hearth-bowl.sqlite3"
-FULL: Final = "The disk is full: what is kept can be read, and nothing can be stored. Make room, then start again."
+FULL: Final = "The disk is full. You can read your data but not store any. Make room, then start Hearth Bowl again."
 
 
 class CannotStart(RuntimeError):  # noqa: N818
@@ -206,7 +206,7 @@ def open_data(folder: Path, demo: bool) -> Database:
     except Unreadable:
         raise CannotStart(
             f"The data in {file} cannot be read: it is damaged, or of a newer Hearth Bowl. It was left as it is. "
-            f"If it is damaged, {remedy_words(folder)}."
+            f"If it is damaged: {remedy_words(folder)}"
         ) from None
     database = Database(file)
     freeze_old_batches(database)
@@ -229,19 +229,28 @@ def keep_tidy(database: Database, health: Health, every_s: float = TIDY_EVERY_S)
 
 
 def do_chores(database: Database, health: Health, now: datetime) -> None:
-    """Do what is done now and then; what fails of it is said, and stops nothing else of it."""
+    """Check the data, back it up and delete old readings; a failure of one becomes a warning and stops no other."""
 
-    def back_up() -> None:
+    def check() -> bool:
+        return check_data(database.path, health)
+
+    def back_up() -> bool:
         health.say("backup", "")
-        back_up_today(database, now)
+        return back_up_today(database, now)
 
-    def tidy() -> None:
+    def tidy() -> bool:
+        health.say("tidying", "")
         tidy_readings(database, now)
+        return True
 
-    is_sound = check_data(database.path, health)
-    for about, chore in (("backup", back_up), ("tidying", tidy)) if is_sound else ():
-        try:
-            chore()
-        except Exception as problem:  # whatever it was: a thread that ends would end every later backup in silence
-            why = str(problem) or type(problem).__name__
-            health.say(about, NO_BACKUP.format(why=why.rstrip(".")) if about == "backup" else "")
+    if _is_done(check, health, "damage", CANNOT_CHECK):
+        _is_done(back_up, health, "backup", NO_BACKUP)
+        _is_done(tidy, health, "tidying", NOT_TIDIED)
+
+
+def _is_done(chore: Callable[[], bool], health: Health, subject: str, words: str) -> bool:
+    try:
+        return chore()
+    except Exception as problem:  # a thread that ends would end every later backup in silence
+        health.say(subject, words.format(why=(str(problem) or type(problem).__name__).rstrip(".")))
+        return False

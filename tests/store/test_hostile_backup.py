@@ -169,6 +169,12 @@ class Damaged(InAFolder):
         (folder / AUTOMATIC).unlink()
         do_chores(database, health, NOW)
         self.assertEqual((health.warning, len(automatic_of(folder))), ("", 1))
+        with sqlite3.connect(folder / FILE) as connection:
+            connection.execute("ALTER TABLE probe RENAME TO probe_elsewhere")
+        connection.close()
+        do_chores(database, health, NOW + timedelta(days=1))
+        self.assertIn("could not be deleted", health.warning)
+        self.assertEqual(len(automatic_of(folder)), 2)
 
 
 class Two(InAFolder):

@@ -1,4 +1,4 @@
-"""How the data fares: what was noticed of it, in sentences that say what to do, until it is well again."""
+"""Health of the data: warnings in sentences that say what to do, until the data is well again."""
 
 import tempfile
 import threading
@@ -13,19 +13,21 @@ from hearth_bowl.store.backup import DATABASE
 from hearth_bowl.store.backup_read import BadBackup, read_backup
 from hearth_bowl.store.sound import what_is_wrong
 
-NO_BACKUP: Final = "Today's automatic backup could not be made ({why}): make one by hand, on another disk."
-DAMAGED: Final = "The data is damaged ({why}). Nothing new is safe in it: {remedy}. No automatic backup is let go now."
+NO_BACKUP: Final = "Today's automatic backup could not be made ({why}). Download a backup and store it on another disk."
+CANNOT_CHECK: Final = "Your data could not be checked for damage ({why}). Download a backup now."
+NOT_TIDIED: Final = "Old readings could not be deleted ({why}). The next try is in six hours."
+DAMAGED: Final = "Your data is damaged ({why}). {remedy} Old automatic backups stay until then."
 
 
 class Health:
-    """What was noticed, by what it is about; said from any thread."""
+    """Current warnings, one for each subject; any thread may add one."""
 
     def __init__(self, noticed: str = "") -> None:
         self._said = {"start": noticed} if noticed else {}
         self._lock = threading.Lock()
 
     def say(self, about: str, words: str) -> None:
-        """Say something until it is well: empty words say that it is."""
+        """Set the warning of a subject; an empty one removes it."""
         with self._lock:
             self._said.pop(about, None)
             if words:
@@ -33,7 +35,7 @@ class Health:
 
     @property
     def warning(self) -> str:
-        """What is to be said now, the empty word where all is well."""
+        """All current warnings in one text, empty where all is well."""
         with self._lock:
             return " ".join(self._said.values())
 
@@ -46,16 +48,16 @@ def check_data(database: Path, health: Health) -> bool:
 
 
 def damage_words(folder: Path, why: str) -> str:
-    """Return that data is damaged, and which backup is sound and to be put back."""
+    """Return the warning of damaged data, with the backup to restore."""
     return DAMAGED.format(why=why, remedy=remedy_words(folder))
 
 
 def remedy_words(folder: Path) -> str:
-    """Return what to put back in a damaged kitchen's place."""
+    """Return the advice which backup to restore."""
     day = newest_sound(folder)
     if day is None:
-        return "there is no sound automatic backup, so put one of your own back"
-    return f"put {automatic_file(folder, day)} back, which is sound, under Your data or by ./hearth restore"
+        return "No automatic backup is sound. Restore one of your own."
+    return f"Restore {automatic_file(folder, day)}, which is sound, under Your data or with ./hearth restore."
 
 
 def newest_sound(folder: Path) -> date | None:

@@ -20,7 +20,7 @@ LET_GO_AFTER: Final = timedelta(days=2)
 KEPT_POINTS: Final = 2000
 """About so many readings of a batch stay: the lowest and the highest of each short time. Judgements, all three."""
 ROWS_AT_ONCE: Final = 500
-"""So many rows go in one transaction: a hundredth of a second. A judgement."""
+"""Rows deleted in one transaction, in about a hundredth of a second. A judgement."""
 Heard: TypeAlias = defaultdict[str, list[tuple[datetime, datetime, int]]]
 """By probe: from when to when, and by which batch."""
 LONG_AGO: Final = datetime(1900, 1, 1, tzinfo=UTC)
@@ -63,7 +63,7 @@ def _heard(session: Session, now: datetime) -> Heard:
 
 
 def _batched(rows: Sequence[int], count: int) -> Iterator[Sequence[int]]:
-    """Give rows so many at a time."""
+    """Give rows in groups of `count`."""
     return (rows[start : start + count] for start in range(0, len(rows), count))
 
 

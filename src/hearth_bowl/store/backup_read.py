@@ -18,11 +18,11 @@ from hearth_bowl.store.backup import BLOCK, DATABASE, FORMAT, MANIFEST, PHOTOGRA
 from hearth_bowl.store.migrate import is_known_revision
 
 LARGEST_MANIFEST_BYTES: Final = 10_000_000
-"""So long is a list of 50,000 photographs. A judgement."""
+"""Length of a list of 50,000 photographs. A judgement."""
 LARGEST_PHOTOGRAPH_BYTES: Final = 64_000_000
 """A photograph is kept made smaller than it came; none is larger. A judgement."""
 ROOM_LEFT_BYTES: Final = 50_000_000
-"""So much of the disk stays free when a backup is laid out. A judgement."""
+"""Disk space left free after a restore. A judgement."""
 PHOTOGRAPH: Final = re.compile(rf"{PHOTOGRAPHS}/[A-Za-z0-9][A-Za-z0-9._-]{{0,120}}")
 METHODS: Final = (zipfile.ZIP_STORED, zipfile.ZIP_DEFLATED)
 NONE: Final = "It is no backup of a kitchen, or it is damaged"
@@ -46,7 +46,7 @@ def read_backup(file: Path) -> BackupTold:
         zipfile.BadZipFile, zlib.error, OSError, LookupError, EOFError, ValueError, TypeError, AttributeError,
         RuntimeError, OverflowError, MemoryError,
     ) as problem:  # fmt: skip
-        raise BadBackup(f"{NONE} ({type(problem).__name__}).") from None
+        raise BadBackup(f"{NONE}.") from problem
 
 
 def names_in(bundle: zipfile.ZipFile) -> tuple[str, ...]:
@@ -97,7 +97,7 @@ def _check_sizes(bundle: zipfile.ZipFile, rows: Mapping[str, Any], file: Path) -
             raise BadBackup(f"{name} is too large for a photograph of ours.")
     needed = sum(info.file_size for info in bundle.infolist())
     if needed > shutil.disk_usage(file.parent).free - ROOM_LEFT_BYTES:
-        raise BadBackup(f"It needs {needed / 1e6:.0f} MB, and there is not so much room on the disk.")
+        raise BadBackup(f"It needs {needed / 1e6:.0f} MB, and the disk has less room.")
 
 
 def _hash(bundle: zipfile.ZipFile, name: str) -> str:

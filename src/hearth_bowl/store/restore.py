@@ -76,7 +76,7 @@ def _open(database: Path, revision: str) -> None:
             connection.commit()
             missing = _missing_in(connection)
     except (Unreadable, sqlite3.DatabaseError, RuntimeError) as problem:
-        raise BadBackup(f"The data in it cannot be opened ({type(problem).__name__}).") from None
+        raise BadBackup("The data in it cannot be opened.") from problem
     if missing:
         raise BadBackup(f"The data in it is no kitchen's: {missing} is not as it should be.")
 

@@ -30,7 +30,7 @@ class LabelIngredient:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Label:
-    """A label; masses g. It is best before so many `days` from when it was made; with `use_by`, not eaten after."""
+    """A label; masses g. `days` count from the day it was made: best before, or use by where `use_by`."""
 
     name: str
     net_g: float

@@ -13,6 +13,7 @@ from hearth_bowl.core.fit.dipping import FOOT_SHARE, pool_g
 from hearth_bowl.core.fit.rolling import ROLLING
 from hearth_bowl.core.geometry.cakes import Cake
 from hearth_bowl.core.geometry.pieces import piece_coat_g
+from hearth_bowl.core.ingredients.attributes import NUT_GROUPS
 from hearth_bowl.core.ingredients.ingredient import Ingredient
 
 USUAL_DIP_BOWL_MM: Final = 110.0  # a judgement
@@ -128,7 +129,7 @@ def rolling_of(ingredient: Ingredient) -> str | None:
         return "cocoa"
     if ingredient.is_chocolate:
         return "flakes"
-    if ingredient.own_body and {"nuts", "peanut"} & set(ingredient.allergens):
+    if ingredient.own_body and not NUT_GROUPS.isdisjoint(ingredient.allergens):
         return "nuts"
     if ingredient.own_body and ingredient.other_fat_kind == "coconut" and parts["other_fat"] > 0:
         return "coconut"

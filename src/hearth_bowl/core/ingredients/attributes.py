@@ -20,6 +20,11 @@ NONE: Final = "none"
 NUTS: Final = frozenset({"almond", "hazelnut", "walnut", "cashew", "pecan", "brazil", "pistachio", "macadamia"})
 """Regulation (EU) No 1169/2011, annex II, 8: nuts, each by its name."""
 
+NUT_GROUPS: Final = frozenset({"nuts", "peanut"})
+"""Allergen groups of nuts. Regulation (EU) No 1169/2011, annex II, 5 and 8."""
+OILY_GROUPS: Final = NUT_GROUPS | {"sesame"}
+"""Allergen groups whose paste is full of oil. By definition."""
+
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Attributes:
@@ -80,7 +85,7 @@ def taken_as(
     wet = composition_pct["water"]
     is_egg = "egg" in allergens and wet >= WET_FROM_PCT and composition_pct["ethanol"] == 0
     is_milk = "milk" in allergens and wet >= CHEESE_WATER_PCT
-    is_nut = own_body and bool({"nuts", "peanut"} & set(allergens))
+    is_nut = own_body and not NUT_GROUPS.isdisjoint(allergens)
     return Attributes(
         raw_egg="whole" if is_egg else None,
         fresh_cheese=is_milk and bool(CHEESE_WORDS.search(name)),

@@ -9,6 +9,7 @@ from dataclasses import dataclass, replace
 from types import MappingProxyType
 from typing import Final, Literal, TypeVar
 
+from hearth_bowl.core.ingredients.attributes import OILY_GROUPS
 from hearth_bowl.core.ingredients.components import SUGARS
 from hearth_bowl.core.ingredients.ingredient import Ingredient
 from hearth_bowl.core.keep.eggs import is_cooked_egg
@@ -179,7 +180,7 @@ def _water_free(recipe: Recipe) -> Keeping:
 
 def _is_oily(ingredient: Ingredient) -> bool:
     """Return whether it brings nut oil, or oil and coconut fat as such; lecithin and flavouring oils are too little."""
-    nutty = {"nuts", "peanut", "sesame"} & set(ingredient.allergens)
+    nutty = not OILY_GROUPS.isdisjoint(ingredient.allergens)
     parts = ingredient.composition_pct
     is_oil = (
         parts["other_fat"] >= 99 and ingredient.most_pct is None and ingredient.other_fat_kind in ("oil", "coconut")

@@ -4,6 +4,7 @@ from dataclasses import dataclass
 from math import fsum
 from typing import Final, Literal
 
+from hearth_bowl.core.ingredients.attributes import OILY_GROUPS
 from hearth_bowl.core.ingredients.components import FATS, SUGARS
 from hearth_bowl.core.ingredients.ingredient import Ingredient
 from hearth_bowl.core.recipe.pieces import is_piece
@@ -15,7 +16,6 @@ FAMILIES: Final = frozenset(
     {"cream-ganache", "whipped-ganache", "butter-ganache", "nut-paste", "sugar-butter", "filling"}
 )
 """Families in which chocolate or nut paste is melted and meets water without an emulsion of its own."""
-NUTTY: Final = frozenset({"nuts", "peanut", "sesame"})
 PASTE_FAT_PCT: Final = 25.0  # a judgement
 PASTE_WATER_PCT: Final = 5.0  # a judgement
 FREE_FAT_PCT: Final = 90.0
@@ -72,7 +72,7 @@ def is_nut_paste(ingredient: Ingredient) -> bool:
     """Return whether an ingredient is a nut or seed paste."""
     composition = ingredient.composition_pct
     return (
-        bool(NUTTY & set(ingredient.allergens))
+        not OILY_GROUPS.isdisjoint(ingredient.allergens)
         and not ingredient.own_body
         and ingredient.kind not in CHOCOLATE_KINDS
         and composition["other_fat"] >= PASTE_FAT_PCT

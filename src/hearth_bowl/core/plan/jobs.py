@@ -8,6 +8,7 @@ from collections.abc import Set as AbstractSet
 from dataclasses import replace
 
 from hearth_bowl.core.confection.work_out import Worked
+from hearth_bowl.core.ingredients.attributes import NUT_GROUPS
 from hearth_bowl.core.plan.batches import mass_batches
 from hearth_bowl.core.plan.drafts import Draft
 from hearth_bowl.core.plan.forms import form_jobs
@@ -16,8 +17,6 @@ from hearth_bowl.core.plan.masses import mass_jobs
 from hearth_bowl.core.plan.occasion import Occasion
 from hearth_bowl.core.plan.shared import ending_jobs, melting_jobs
 from hearth_bowl.core.plan.waits import Waits
-
-NUTS = frozenset({"nuts", "peanut"})
 
 
 def jobs_of(
@@ -87,4 +86,4 @@ def jobs_without(jobs: Sequence[Job], dropped: AbstractSet[int]) -> list[Job]:
 
 def holds_of(worked: Worked) -> frozenset[str]:
     """Return the nuts and peanuts that a confection holds, by name."""
-    return frozenset(one.name for one in worked.allergens_named if one.group in NUTS)
+    return frozenset(one.name for one in worked.allergens_named if one.group in NUT_GROUPS)

@@ -4,6 +4,7 @@ import re
 from collections.abc import Iterator, Mapping
 from typing import Any, Final
 
+from hearth_bowl.core.ingredients.attributes import NUT_GROUPS
 from hearth_bowl.core.recipe.recipe import Line, Recipe
 
 GROUND_FAMILIES: Final = frozenset({"marzipan", "nut-paste"})
@@ -24,7 +25,7 @@ def is_piece(recipe: Recipe, line: Line) -> bool:
     """Return whether a line stays in pieces: not what is ground, blended, mashed or sieved, or boiled with the mass."""
     if not line.ingredient.own_body or line.stage == BOILED:
         return False
-    if recipe.family in GROUND_FAMILIES and {"nuts", "peanut"} & set(line.ingredient.allergens):
+    if recipe.family in GROUND_FAMILIES and not NUT_GROUPS.isdisjoint(line.ingredient.allergens):
         return False
     own_name = "" if line.ingredient.key else line.ingredient.name
     if any(BROKEN_DOWN.search(words) for words in (line.stage, line.text, own_name) if words):

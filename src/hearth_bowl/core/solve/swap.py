@@ -6,6 +6,7 @@ from typing import Final
 
 from hearth_bowl.core.assess.assess import Assessment, assess
 from hearth_bowl.core.errors import BadInput
+from hearth_bowl.core.ingredients.attributes import NUT_GROUPS
 from hearth_bowl.core.ingredients.components import FATS, SUGARS
 from hearth_bowl.core.ingredients.ingredient import Ingredient
 from hearth_bowl.core.recipe.ratios import CHOCOLATE_KINDS
@@ -26,7 +27,7 @@ def shelf_of(ingredient: Ingredient) -> str:
         return "chocolate"
     if ingredient.kind in ("cream", "fruit"):
         return ingredient.kind
-    if {"nuts", "peanut"} & set(ingredient.allergens):
+    if not NUT_GROUPS.isdisjoint(ingredient.allergens):
         return "nuts"
     if parts["ethanol"] > 3:
         return "spirits"

@@ -5,11 +5,11 @@ Common practice; numbers with no source beside them are judgements.
 
 from typing import Final
 
+from hearth_bowl.core.ingredients.attributes import NUT_GROUPS
 from hearth_bowl.core.stove import cautions
 from hearth_bowl.core.stove.cook import Cook, later_steps, melting
 from hearth_bowl.core.stove.step import Step
 
-NUTTY: Final = frozenset({"nuts", "peanut"})
 HOLD_C: Final = (70.0, 75.0)  # a judgement
 HOLD_MIN: Final = 2.0
 """Usual advice for egg: 70 °C through and through for two minutes. It lessens the risk and certifies nothing.
@@ -23,7 +23,7 @@ def whole_nuts(cook: Cook) -> tuple[int, ...]:
     return tuple(
         position
         for position, line in enumerate(cook.recipe.lines)
-        if line.ingredient.own_body and NUTTY & set(line.ingredient.allergens)
+        if line.ingredient.own_body and not NUT_GROUPS.isdisjoint(line.ingredient.allergens)
     )
 
 
