@@ -1,6 +1,7 @@
 """A test case that drives the application in Debian's Chromium, as a person at the counter would."""
 
 import os
+import re
 import shutil
 import unittest
 from typing import Any
@@ -11,6 +12,7 @@ from hearth_bowl.paths import ROOT
 from tests.api.server import ThreadServer
 
 AXE = ROOT / "web" / "node_modules" / "axe-core" / "axe.min.js"
+SAVED = re.compile(r"^Saved$")
 FLAGS = ["--no-sandbox", "--disable-gpu", "--disable-background-networking", "--no-first-run", "--disable-quic"]
 
 
@@ -71,7 +73,8 @@ class PageCase(unittest.TestCase):
         return (page or self.page).get_by_label(f"Amount of {name}", exact=True)
 
     def saved(self, page: Page | None = None) -> None:
-        expect((page or self.page).get_by_role("status")).to_have_text("Saved")
+        said = (page or self.page).get_by_role("status").filter(has_text=SAVED)
+        expect(said).to_be_visible()
 
     def stored_amount(self, recipe_id: int, position: int) -> float:
         recipe = self.server.call("GET", f"/api/recipes/{recipe_id}")[1]["recipe"]

@@ -121,7 +121,7 @@ class Boxes(PageCase):
         page.get_by_role("button", name="Add a kind of piece").click()
         expect(page.get_by_label("In a box")).to_have_count(7)
         self.assertEqual(self.violations(), [])
-        expect(page.get_by_role("status")).to_have_text("Saved")
+        self.saved(page)
         page.reload()
         expect(page.get_by_label("Boxes", exact=True)).to_have_value("30")
         expect(page.get_by_label("In a box")).to_have_count(7)
