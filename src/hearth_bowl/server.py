@@ -23,11 +23,20 @@ from hearth_bowl.demo.load import load_demo
 from hearth_bowl.home_network import HomeNetwork
 from hearth_bowl.paths import DEMO_DATA, WEB, own_data
 from hearth_bowl.service.backups import back_up_today
-from hearth_bowl.service.health import CANNOT_CHECK, NO_BACKUP, NOT_TIDIED, Health, check_data, remedy_words
+from hearth_bowl.service.health import (
+    CANNOT_CHECK,
+    NO_BACKUP,
+    NOT_INDEXED,
+    NOT_TIDIED,
+    Health,
+    check_data,
+    remedy_words,
+)
 from hearth_bowl.service.helper import HelperProcess
 from hearth_bowl.service.pairing import CODE_MIN, CannotOpen, Pairings
 from hearth_bowl.service.planner import PlannerProcess
 from hearth_bowl.service.probes import STAND_IN, ensure_probe
+from hearth_bowl.service.recipe_index import index_missing
 from hearth_bowl.service.retention import tidy_readings
 from hearth_bowl.service.snapshot import freeze_old_batches
 from hearth_bowl.store.db import Database, DiskFull, no_room_is_full
@@ -243,7 +252,13 @@ def do_chores(database: Database, health: Health, now: datetime) -> None:
         tidy_readings(database, now)
         return True
 
+    def index() -> bool:
+        health.say("index", "")
+        index_missing(database)
+        return True
+
     if _is_done(check, health, "damage", CANNOT_CHECK):
+        _is_done(index, health, "index", NOT_INDEXED)
         _is_done(back_up, health, "backup", NO_BACKUP)
         _is_done(tidy, health, "tidying", NOT_TIDIED)
 

@@ -2,9 +2,8 @@
 
 import contextlib
 import json
+import os
 import socket
-import subprocess
-import sys
 import tempfile
 import threading
 import time
@@ -12,7 +11,7 @@ import urllib.error
 import urllib.request
 from functools import cache
 from pathlib import Path
-from typing import Any
+from typing import IO, Any
 
 from waitress.server import create_server
 
@@ -20,6 +19,7 @@ from hearth_bowl.app import create_app
 from hearth_bowl.paths import WEB
 from hearth_bowl.server import open_data
 from hearth_bowl.store.db import Database
+from tests import command
 
 WAIT_S = 15.0
 
@@ -32,26 +32,28 @@ def free_port() -> int:
 
 
 class Server:
-    """`python -m hearth_bowl demo` in a temporary folder, as a person would run it."""
+    """`hearth-bowl demo` in a temporary folder, in a process of its own, as a person would run it."""
 
     def __init__(self, verb: str = "demo", devices: bool = False, extra: tuple[str, ...] = ()) -> None:
         self.verb, self.devices, self.extra = verb, devices, extra
         self.folder = tempfile.TemporaryDirectory()
         self.port = free_port()
         self.url = f"http://127.0.0.1:{self.port}"
-        self.process: subprocess.Popen[str] | None = None
+        self.process: command.Running | None = None
+        self.said: IO[str] | None = None
 
     def start(self) -> "Server":
         """Start it and wait until it has said its address."""
-        command = [sys.executable, "-m", "hearth_bowl", self.verb, "--port", str(self.port), "--data", self.folder.name]
+        arguments = [self.verb, "--port", str(self.port), "--data", self.folder.name, *self.extra]
         if self.verb == "demo" and not self.devices:
-            command.append("--no-devices")
-        command += self.extra
+            arguments.append("--no-devices")
         if self.verb == "demo" and not self.database.exists():
             self.database.write_bytes(demo_file())  # as a start would make it
-        self.process = subprocess.Popen(command, stdout=subprocess.PIPE, stderr=subprocess.DEVNULL, text=True)
-        assert self.process.stdout is not None
-        line = self.process.stdout.readline()
+        reads, writes = os.pipe()
+        self.said = open(reads, encoding="utf-8")
+        self.process = command.start(*arguments, stdout=writes)
+        os.close(writes)
+        line = self.said.readline()
         if self.url not in line:
             raise RuntimeError(f"the server said {line!r}")
         self._wait()
@@ -61,9 +63,8 @@ class Server:
         """Return what it says from here on until it has said some words."""
         said = ""
         while words not in said:
-            assert self.process is not None
-            assert self.process.stdout is not None
-            line = self.process.stdout.readline()
+            assert self.said is not None
+            line = self.said.readline()
             if not line:
                 raise RuntimeError(f"the server said {said!r} and never {words!r}")
             said += line
@@ -100,9 +101,10 @@ class Server:
         if self.process is not None:
             self.process.kill()
             self.process.wait()
-            if self.process.stdout is not None:
-                self.process.stdout.close()
             self.process = None
+        if self.said is not None:
+            self.said.close()
+            self.said = None
 
     def stop(self) -> None:
         """End it and forget its folder."""

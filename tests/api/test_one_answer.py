@@ -1,8 +1,6 @@
 """One rule, one answer: whichever door asks, the shell, the boil and the units are the same."""
 
 import json
-import subprocess
-import sys
 import tempfile
 import unittest
 from datetime import UTC, date, datetime, timedelta
@@ -15,6 +13,7 @@ from hearth_bowl.formats.answers import assess_answer
 from hearth_bowl.formats.recipe_file import recipe_from
 from hearth_bowl.service.helper import HelperProcess
 from hearth_bowl.service.moves import balance_recipe
+from tests import command
 from tests.api.app_case import AppCase
 from tests.kitchen import recipe_record
 
@@ -29,8 +28,7 @@ def by_command_line(recipe: Any, vessel: Any, *options: str) -> Any:
         files = [Path(folder) / name for name in ("recipe.json", "vessel.json")]
         for file, content in zip(files, (recipe, vessel), strict=True):
             file.write_text(json.dumps(content), "utf-8")
-        command = [sys.executable, "-m", "hearth_bowl", "fit", *map(str, files), *options]
-        return json.loads(subprocess.run(command, capture_output=True, check=True).stdout)
+        return json.loads(command.run("fit", *map(str, files), *options).stdout)
 
 
 class OneAnswer(AppCase):

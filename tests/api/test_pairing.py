@@ -3,14 +3,16 @@
 import inspect
 import re
 import unittest
+from datetime import UTC, datetime
 from typing import TYPE_CHECKING, Any, Final
+from unittest.mock import patch
 
 from werkzeug.test import Client, TestResponse
 
 from hearth_bowl.api.may import HERE_ONLY, NOT_FOR_HELPERS, TELLS, TICKS, WORKS_OUT
 from hearth_bowl.app import NoHouse, create_app
 from hearth_bowl.paths import WEB
-from hearth_bowl.service.pairing import TRIES_OF_ALL, TRIES_OF_ONE
+from hearth_bowl.service.pairing import CODE_MIN, MOST_ADDRESSES, TRIES_OF_ONE, WrongCode
 from tests.api.app_case import AppCase
 
 if TYPE_CHECKING:
@@ -81,26 +83,44 @@ class Strangers(PairingCase):
                     self.assertEqual(answer.status_code, 401, answer.text)
                     self.assertNotIn("Set-Cookie", answer.headers)
 
-    def test_ten_thousand_guesses_are_refused_and_the_right_code_still_lets_in(self) -> None:
+    def test_a_thousand_guesses_are_refused_and_lock_out_nobody_elsewhere(self) -> None:
         code = self.code()
         statuses: dict[int, int] = {}
         stranger = self.stranger()
-        for number in range(10_000):
-            answer = self.pair(stranger, f"{number:010d}", address=f"192.168.7.{number % 200}")
+        for number in range(1_000):
+            answer = self.pair(stranger, f"{number:010d}", address=f"192.168.7.{number % 40}")
             statuses[answer.status_code] = statuses.get(answer.status_code, 0) + 1
-        self.assertEqual(statuses, {403: TRIES_OF_ALL, 429: 10_000 - TRIES_OF_ALL})
+        self.assertEqual(statuses, {403: 40 * TRIES_OF_ONE, 429: 1_000 - 40 * TRIES_OF_ONE})
         self.assertEqual(self.client.get("/api/pairing").get_json()["devices"], [])
-        self.app.extensions["hearth_bowl.pairings"]._clock_s = lambda: 1e9
-        self.assertEqual(self.pair(stranger, code).status_code, 303)
+        self.assertEqual(self.pair(stranger, code, address="192.168.7.201").status_code, 303)
 
-    def test_ten_thousand_guessed_cookies_are_refused(self) -> None:
+    def test_tries_are_remembered_of_a_bounded_number_of_addresses(self) -> None:
+        pairings = self.app.extensions["hearth_bowl.pairings"]
+        for number in range(MOST_ADDRESSES + 100):
+            with self.assertRaises(WrongCode):
+                pairings.use("WRONG", f"fe80::{number:x}")
+        self.assertEqual(len(pairings._tries), MOST_ADDRESSES)
+
+    def test_a_code_ends_after_ten_minutes_whatever_the_clock_on_the_wall_says(self) -> None:
+        pairings = self.app.extensions["hearth_bowl.pairings"]
+        passed = [0.0]
+        pairings._clock_s = lambda: passed[0]
+        codes = [self.code(), self.code()]
+        passed[0] = CODE_MIN * 60 - 1
+        with patch("hearth_bowl.api.pairing.now", lambda: datetime(2036, 1, 1, tzinfo=UTC)):
+            self.assertEqual(self.pair(self.stranger(), codes[0]).status_code, 303)
+        passed[0] = CODE_MIN * 60
+        with patch("hearth_bowl.api.pairing.now", lambda: datetime(2016, 1, 1, tzinfo=UTC)):
+            self.assertEqual(self.pair(self.stranger(), codes[1]).status_code, 403)
+
+    def test_a_thousand_guessed_cookies_are_refused(self) -> None:
         self.paired()
         stranger = self.stranger(use_cookies=False)
         found = {
             self.knock(
                 stranger, "GET", "/api/settings", headers={"Cookie": f"hearth-bowl-device=guess-{number}"}
             ).status_code
-            for number in range(10_000)
+            for number in range(1_000)
         }
         self.assertEqual(found, {401})
 
@@ -176,6 +196,24 @@ class LetIn(PairingCase):
             self.assertEqual(self.knock(device, "GET", path).status_code, 401)
         self.assertEqual(self.knock(device, "POST", "/api/recipes", json={}).status_code, 401)
         self.refused("DELETE", f"/api/pairing/devices/{row['id']}", 404)
+
+    def test_a_device_is_removed_with_all_that_it_paired(self) -> None:
+        first, other = self.paired(name="First"), self.paired(name="Other")
+        made = self.knock(first, "POST", "/api/pairing/codes", json={"role": "cook"})
+        second = self.stranger()
+        self.assertEqual(self.pair(second, made.get_json()["code"], "Second").status_code, 303)
+        key = self.knock(second, "POST", "/api/pairing/keys", json={"name": "Probe"}).get_json()["key"]
+        unused = self.knock(second, "POST", "/api/pairing/codes", json={"role": "cook"}).get_json()["code"]
+        rows = {row["name"]: row for row in self.client.get("/api/pairing").get_json()["devices"]}
+        self.assertEqual(rows["Second"]["paired_by"], rows["First"]["id"])
+        self.client.delete(f"/api/pairing/devices/{rows['First']['id']}")
+        left = self.client.get("/api/pairing").get_json()["devices"]
+        self.assertEqual([row["name"] for row in left], ["Other"])
+        self.assertEqual(self.knock(second, "GET", "/api/recipes").status_code, 401)
+        self.assertEqual(self.knock(other, "GET", "/api/recipes").status_code, 200)
+        sent = {"json": {"c": 80.0}, "headers": {"Authorization": f"Bearer {key}"}}
+        self.assertEqual(self.knock(self.stranger(), "POST", "/api/probes/hob/readings", **sent).status_code, 401)
+        self.assertEqual(self.pair(self.stranger(), unused, "Late").status_code, 403)
 
     def test_what_is_done_at_the_machine_is_done_there(self) -> None:
         device = self.paired()

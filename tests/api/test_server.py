@@ -4,7 +4,6 @@ import os
 import socket
 import sqlite3
 import subprocess
-import sys
 import tempfile
 import threading
 import unittest
@@ -15,6 +14,7 @@ from pathlib import Path
 import psutil
 
 from hearth_bowl.store.migrate import migrate
+from tests import command
 from tests.api.server import Server, free_port
 from tests.kitchen import recipe_record
 
@@ -93,8 +93,7 @@ class Starting(unittest.TestCase):
         self.assertEqual(server.call("GET", "/api/settings")[1]["altitude_m"], 12.0)
 
     def run_once(self, *arguments: str) -> tuple[int, str]:
-        command = [sys.executable, "-m", "hearth_bowl", "demo", *arguments]
-        done = subprocess.run(command, capture_output=True, text=True, timeout=20, check=False)
+        done = command.run("demo", *arguments)
         return done.returncode, done.stderr
 
     def test_a_port_that_is_taken_is_one_sentence(self) -> None:

@@ -93,7 +93,7 @@ class Sharing(AppCase):
         self.assertEqual(self.take(text, **{mine["name"]: "mine"}).get_json()["recipe_ids"], [mine_id])
         self.assertEqual(self.take(text, **{mine["name"]: "both"}).status_code, 201)
         rows = self.client.get("/api/recipes").get_json()["recipes"]
-        self.assertEqual([row["name"] for row in rows], [mine["name"], f"{mine['name']}, as sent"])
+        self.assertEqual([row["name"] for row in rows], [f"{mine['name']}, as sent", mine["name"]])
         kept = self.client.get(f"/api/recipes/{mine_id}").get_json()["recipe"]
         self.assertEqual(len(kept["lines"]), 1)
 

@@ -201,8 +201,8 @@ class House(PageCase):
         phone.get_by_label("What this device is called").fill("Garden phone")
         phone.keyboard.press("Enter")
         expect(page.get_by_text("“Garden phone” is in.")).to_be_visible()
-        page.get_by_role("button", name="Let it go").click()
-        page.get_by_role("dialog").get_by_role("button", name="Let it go").click()
+        page.get_by_role("button", name="Remove device").click()
+        page.get_by_role("dialog").get_by_role("button", name="Remove ").click()
         expect(page.get_by_text("No device yet.")).to_be_visible()
         expect(phone.get_by_role("heading", name="Pair this device with the kitchen")).to_be_visible()
 

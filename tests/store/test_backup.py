@@ -3,7 +3,6 @@
 import io
 import json
 import shutil
-import signal
 import sqlite3
 import subprocess
 import sys
@@ -23,6 +22,7 @@ from hearth_bowl.service.recipes import create_recipe, delete_recipe
 from hearth_bowl.store.backup_read import BadBackup, read_backup
 from hearth_bowl.store.restore import READY, finish, lay_beside, take_place
 from hearth_bowl.store.unclean import log_is_missing, mark
+from tests import command
 from tests.api.server import Server
 from tests.kitchen import recipe_record
 
@@ -74,8 +74,7 @@ class WhileItIsWritten(InAFolder):
                 time.sleep(0.01)
             before = set(acknowledged)
             out = self.folder / f"{turn}.zip"
-            command = [sys.executable, "-m", "hearth_bowl", "backup", str(out), "--data", server.folder.name]
-            done = subprocess.run(command, capture_output=True, text=True, check=False)
+            done = command.run("backup", str(out), "--data", server.folder.name)
             self.assertEqual(done.returncode, 0, done.stderr)
             self.assertEqual(json.loads(done.stdout)["bytes"], out.stat().st_size)
             target = self.folder / f"restored {turn}"
@@ -93,14 +92,9 @@ class WhileItIsWritten(InAFolder):
         self.addCleanup(server.stop)
         server.call("POST", "/api/recipes", {"recipe": recipe_record(name="Kept")})
         out = self.folder / "kept.zip"
-        subprocess.run(
-            [sys.executable, "-m", "hearth_bowl", "backup", str(out), "--data", server.folder.name],
-            check=True,
-            capture_output=True,
-        )
+        self.assertEqual(command.run("backup", str(out), "--data", server.folder.name).returncode, 0)
         server.call("POST", "/api/recipes", {"recipe": recipe_record(name="Later")})
-        command = [sys.executable, "-m", "hearth_bowl", "restore", str(out), "--data", server.folder.name]
-        refused = subprocess.run(command, capture_output=True, text=True, check=False)
+        refused = command.run("restore", str(out), "--data", server.folder.name)
         self.assertEqual((refused.returncode, refused.stdout), (2, ""))
         self.assertIn("is running", json.loads(refused.stderr)["error"]["message"])
         zipped = {"Content-Type": "application/zip"}
@@ -211,8 +205,8 @@ class CutShort(InAFolder):
             "lay_beside(Path(sys.argv[2]), Path(sys.argv[1]))\n"
             f"take_place(Path(sys.argv[1]), {FILE!r}, datetime.now(UTC))\n"
         )
-        command = [sys.executable, "-c", code, str(folder), str(out), str(moves)]
-        return subprocess.run(command, check=False).returncode == 0
+        words = [sys.executable, "-c", code, str(folder), str(out), str(moves)]
+        return subprocess.run(words, check=False).returncode == 0
 
     def test_killed_at_any_moment_of_a_backup_or_restore_the_kitchen_is_good(self) -> None:
         folder = self.kitchen("kitchen", demo=True)
@@ -224,11 +218,10 @@ class CutShort(InAFolder):
                 backup_to(database, out, NOW)
                 database.close()
             target = out if verb == "restore" else self.folder / f"try {turn}.zip"
-            command = [sys.executable, "-m", "hearth_bowl", verb, str(target), "--data", str(folder)]
-            process = subprocess.Popen(command, stdout=subprocess.DEVNULL, stderr=subprocess.DEVNULL)
+            process = command.start(verb, str(target), "--data", str(folder))
             while process.poll() is None and not any(folder.glob("restore-*")) and not list(self.folder.glob("*.copy")):
                 time.sleep(0.001)
-            process.send_signal(signal.SIGKILL)
+            process.kill()
             process.wait()
             open_data(folder, demo=False).close()
             self.assertTrue(sound(folder / FILE))

@@ -5,8 +5,6 @@ import hashlib
 import io
 import json
 import sqlite3
-import subprocess
-import sys
 import unittest
 import zipfile
 from datetime import UTC, datetime, timedelta
@@ -18,6 +16,7 @@ from hearth_bowl.server import FILE, do_chores, open_data
 from hearth_bowl.service.backups import AUTOMATIC, automatic_of, backup_to
 from hearth_bowl.service.health import Health
 from hearth_bowl.store.migrate import newest_revision
+from tests import command
 from tests.api.server import Server, free_port
 from tests.store.test_backup import InAFolder, recipes_in
 
@@ -123,8 +122,7 @@ class Hostile(InAFolder):
         ):
             file = self.folder / "given.zip"
             file.write_bytes(content)
-            command = [sys.executable, "-m", "hearth_bowl", "restore", str(file), "--data", str(self.here)]
-            done = subprocess.run(command, capture_output=True, text=True, check=False)
+            done = command.run("restore", str(file), "--data", str(self.here))
             with self.subTest(what):
                 self.assertEqual(done.returncode, code, done.stderr)
                 self.assertEqual(str(self.here) in done.stderr, code == 2)

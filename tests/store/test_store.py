@@ -80,7 +80,7 @@ class Rows(StoreCase):
             recipes.create_recipe(session, recipe_record(), NOW)
             raise RuntimeError
         with self.database.reading() as session:
-            self.assertEqual(recipes.list_recipes(session), [])
+            self.assertEqual(recipes.recipe_names(session), {})
 
     def test_a_moment_without_its_zone_is_refused(self) -> None:
         with self.assertRaises(StatementError), self.database.writing() as session:

@@ -140,7 +140,7 @@ def new_code(json: NewCodeIn) -> tuple[CodeOut, int]:
     """Make a code that lets one device in."""
     if not house().urls:
         raise service.CannotOpen("The house's network is not answered: open it first.")
-    made = pairings().new_code(json.role, now())
+    made = pairings().new_code(json.role, now(), _asking())
     url = pairing_url(house().urls[0], made)
     qr = segno.make(url, micro=False).svg_data_uri(scale=6, border=2, dark="#1b2130", light="#ffffff")
     return CodeOut(code=made.code, role=made.role, minutes=service.CODE_MIN, url=url, qr=qr), 201
@@ -162,17 +162,23 @@ def pairing_url(url: str, made: service.Code) -> str:
 def new_key(json: NewKeyIn) -> tuple[KeyOut, int]:
     """Let a gateway of thermometers or scales in by a key of its own."""
     with database().writing() as session:
-        device, key = service.let_in(session, "thermometer", json.name, now())
+        device, key = service.let_in(session, "thermometer", json.name, now(), _asking())
     return KeyOut(device=device, key=key), 201
 
 
 @pairing.delete("/api/pairing/devices/<int:device_id>")
 @spec.validate(resp=Response("HTTP_204", HTTP_404=Problem), operation_id="letGo")
 def let_go(device_id: int) -> tuple[str, int]:
-    """Let a device go: from now on it gets the pairing page and nothing else."""
+    """Remove a device with all that it paired: from now on they get the pairing page and nothing else."""
     with database().writing() as session:
-        service.let_go(session, device_id)
+        gone = service.let_go(session, device_id)
+    pairings().void(gone)
     return "", 204
+
+
+def _asking() -> int | None:
+    device = device_that_asks(request.environ)
+    return None if device is None else device.id
 
 
 @pairing.get(PAIR)
@@ -193,9 +199,9 @@ def pair() -> ResponseReturnValue:
     try:
         with database().reading() as session:
             service.checked_name(session, name)  # before the code is used up
-        role = pairings().use(code, request.remote_addr or "", now())
+        grant = pairings().use(code, request.remote_addr or "")
         with database().writing() as session:
-            _, secret = service.let_in(session, role, name, now())
+            _, secret = service.let_in(session, grant.role, name, now(), grant.by)
     except BadInput as problem:
         return _page(code, name, f"{problem.message.capitalize()} (allowed: {problem.allowed}).", 422)
     except service.WrongCode:

@@ -23,14 +23,23 @@ from hearth_bowl.formats.written_file import (
 from hearth_bowl.service import recipes as service
 from hearth_bowl.service.moves import start_record
 from hearth_bowl.service.recipe_card import RecipeCard, recipe_card
+from hearth_bowl.service.recipe_index import index_missing
 
 recipes = Blueprint("recipes", __name__, url_prefix="/api/recipes")
 
 
+class RecipePageIn(Incoming):
+    """Which page of the recipes: after which one, and how many."""
+
+    after: int | None = None
+    most: Annotated[int, Field(ge=1, le=service.MOST_LISTED)] = service.MOST_LISTED
+
+
 class RecipeListOut(Outgoing):
-    """All recipes."""
+    """A page of recipes, the newest first, archived ones last; `after` asks for the next page, null after the last."""
 
     recipes: list[service.RecipeInList]
+    after: int | None
 
 
 class NewRecipeIn(Incoming):
@@ -74,12 +83,12 @@ class VersionListOut(Outgoing):
 
 
 @recipes.get("")
-@spec.validate(resp=Response(HTTP_200=RecipeListOut), operation_id="listRecipes")
-def list_recipes() -> RecipeListOut:
-    """List the recipes."""
+@spec.validate(resp=Response(HTTP_200=RecipeListOut, HTTP_422=Problem), operation_id="listRecipes")
+def list_recipes(query: RecipePageIn) -> RecipeListOut:
+    """List the recipes, page by page."""
     with database().reading() as session:
-        found = service.list_recipes(session)
-    return RecipeListOut(recipes=found)
+        found, after = service.list_recipes(session, query.after, query.most)
+    return RecipeListOut(recipes=found, after=after)
 
 
 @recipes.post("")
@@ -95,20 +104,24 @@ class FindRecipesIn(Incoming):
     """Words that all stand in a recipe's name, family, ingredients or allergens."""
 
     words: Annotated[str, Field(max_length=200)] = ""
+    after: int | None = None
 
 
 class FoundRecipesOut(Outgoing):
-    """Recipes that were found, the newest first."""
+    """A page of recipes that were found, the newest first; `after` asks for the next page, null after the last."""
 
     recipes: list[service.FoundRecipe]
+    after: int | None
 
 
 @recipes.post("/find")
 @spec.validate(resp=Response(HTTP_200=FoundRecipesOut, HTTP_422=Problem), operation_id="findRecipes")
 def find_recipes(json: FindRecipesIn) -> FoundRecipesOut:
-    """Find recipes by name, family, ingredient or allergen. Nothing is stored."""
+    """Find recipes by name, family, ingredient, allergen or verdict."""
+    index_missing(database())
     with database().reading() as session:
-        return FoundRecipesOut(recipes=service.find_recipes(session, json.words))
+        found, after = service.find_recipes(session, json.words, json.after)
+    return FoundRecipesOut(recipes=found, after=after)
 
 
 class PutAwayIn(Incoming):

@@ -35,7 +35,7 @@ def load_demo(database: Database, with_season: bool = True) -> bool:
     :param with_season: with the batches that were made before, and what lies on the shelf.
     """
     with database.writing() as session:
-        if recipes.list_recipes(session):
+        if recipes.recipe_names(session):
             return False
         recipe_ids, vessel_ids = {}, {}
         kinds = {name: vessel["kind"] for name, _, vessel in VESSELS}

@@ -11,6 +11,7 @@ from sqlalchemy.orm import Session
 from hearth_bowl.formats.recipe_file import recipe_from
 from hearth_bowl.service.batches import made_from
 from hearth_bowl.service.probes import OF_FILES, ensure_probe
+from hearth_bowl.service.recipe_index import index_verdicts
 from hearth_bowl.service.settings import get_settings
 from hearth_bowl.service.snapshot import snapshot_text, take_snapshot
 from hearth_bowl.store.models import BatchEventRow, BatchRow, LessonRow, ReadingRow
@@ -78,3 +79,5 @@ def load_season(session: Session, recipe_ids: dict[str, int], confection_ids: di
     session.execute(insert(BatchEventRow), events)
     session.execute(insert(ReadingRow), readings)
     session.execute(insert(LessonRow), lessons)
+    for recipe_id in recipe_ids.values():
+        index_verdicts(session, recipe_id)

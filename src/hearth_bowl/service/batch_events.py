@@ -20,6 +20,7 @@ from hearth_bowl.service.errors import NotFound
 from hearth_bowl.service.learned import teach, teaches_now
 from hearth_bowl.service.moments import checked_moment
 from hearth_bowl.service.probes import ensure_probe
+from hearth_bowl.service.recipe_index import index_verdicts
 from hearth_bowl.service.snapshot import snapshot_of
 from hearth_bowl.store.models import BatchEventRow, BatchRow
 
@@ -87,6 +88,7 @@ def _follow(session: Session, row: BatchRow, what: Happening, at: datetime) -> N
         case Judgement():
             row.verdict = json.dumps(what.words)
             row.found_by = words_of(row, what.text)
+            index_verdicts(session, row.recipe_id)
         case Ended():
             row.ended_at = at
             row.sketch = sketch_of(session, row, at)

@@ -25,6 +25,7 @@ from hearth_bowl.service.batch_events import add_event, sketch_of, words_of
 from hearth_bowl.service.learned import teach
 from hearth_bowl.service.moments import checked_moment
 from hearth_bowl.service.probes import OF_FILES, ensure_probe
+from hearth_bowl.service.recipe_index import index_verdicts
 from hearth_bowl.service.settings import get_settings
 from hearth_bowl.service.snapshot import Snapshot, snapshot_text, take_snapshot
 from hearth_bowl.store.models import BatchEventRow, BatchRow, ReadingRow, RecipeRow
@@ -188,6 +189,7 @@ def take_in_csv(session: Session, text: str, now: datetime) -> tuple[int, int]:
                 )
             )
             session.flush()
+            index_verdicts(session, row.recipe_id)
             teach(session, row)
         taken += 1
     return taken, there

@@ -19,7 +19,7 @@ from hearth_bowl.service.confections import confection_record, list_confections
 from hearth_bowl.service.daybook_files import daybook_csv
 from hearth_bowl.service.larder import LarderItem, list_larder
 from hearth_bowl.service.occasions import StoredOccasion, list_occasions
-from hearth_bowl.service.recipes import list_recipes
+from hearth_bowl.service.recipes import recipe_names
 from hearth_bowl.service.settings import Settings, get_settings
 from hearth_bowl.service.sharing import shared_recipe
 from hearth_bowl.service.shelf import Shelf, list_shelf
@@ -36,8 +36,8 @@ _OCCASION: Final = TypeAdapter(StoredOccasion)
 def write_everything(session: Session, photographs: Path, out: IO[bytes], now: datetime) -> int:
     """Write all of a kitchen as open files into a zip; return how many files."""
     with zipfile.ZipFile(out, "w", zipfile.ZIP_DEFLATED) as bundle:
-        for row in list_recipes(session):
-            _add(bundle, f"recipes/{_named(row.id, row.name)}.json", shared_recipe(session, row.id))
+        for number, name in recipe_names(session).items():
+            _add(bundle, f"recipes/{_named(number, name)}.json", shared_recipe(session, number))
         for confection in list_confections(session):
             name = _named(confection.id, confection.asked.name)
             _add(bundle, f"confections/{name}.json", confection_record(session, confection.id))

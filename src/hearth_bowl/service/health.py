@@ -15,6 +15,7 @@ from hearth_bowl.store.sound import what_is_wrong
 
 NO_BACKUP: Final = "Today's automatic backup could not be made ({why}). Download a backup and store it on another disk."
 CANNOT_CHECK: Final = "Your data could not be checked for damage ({why}). Download a backup now."
+NOT_INDEXED: Final = "Some recipes are missing from the search: {why}. They are all in the list."
 NOT_TIDIED: Final = "Old readings could not be deleted ({why}). The next try is in six hours."
 DAMAGED: Final = "Your data is damaged ({why}). {remedy} Old automatic backups stay until then."
 

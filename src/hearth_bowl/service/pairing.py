@@ -9,12 +9,12 @@ import hmac
 import secrets
 import threading
 from collections import deque
-from collections.abc import Callable
+from collections.abc import Callable, Collection
 from dataclasses import dataclass, field
 from datetime import datetime, timedelta
-from typing import TYPE_CHECKING, Final, Literal, Protocol, cast
+from typing import TYPE_CHECKING, Final, Literal, NamedTuple, Protocol, cast
 
-from sqlalchemy import select
+from sqlalchemy import delete, select
 from sqlalchemy.orm import Session
 
 from hearth_bowl.core.errors import BadInput
@@ -34,9 +34,14 @@ CODE_SIGNS: Final = 10
 CODE_MIN: Final = 10
 """So long a code is good: a judgement; one walks to the tablet and types it."""
 TRIES_OF_ONE: Final = 10
-TRIES_OF_ALL: Final = 60
 TRIES_WITHIN_S: Final = 600.0
-"""So many wrong codes are looked at, from one address and from all, within so long: a judgement."""
+"""Wrong codes that one address may send within this time [s] before it has to wait: a judgement.
+
+Addresses are counted apart, so that a stranger's guesses never lock out a right code from elsewhere. There is no count
+over all: a thousand guesses a second for ten minutes meet one of twenty codes once in 7e7 times.
+"""
+MOST_ADDRESSES: Final = 4096
+"""Addresses whose wrong tries are remembered; the oldest is forgotten first. A judgement."""
 MOST_CODES: Final = 20
 MOST_DEVICES: Final = 50
 LONGEST_NAME: Final = 60
@@ -47,13 +52,17 @@ SEEN_EVERY: Final = timedelta(minutes=1)
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Device:
-    """A device that was let in: `cook` does all, `helper` sees and ticks, `thermometer` sends readings and weights."""
+    """A paired device: `cook` does all, `helper` sees and ticks, `thermometer` sends readings and weights.
+
+    `paired_by` is the device that made its code or key, None where this machine did. Removing that one removes this.
+    """
 
     id: int
     name: str
     role: Role
     paired_at: datetime
     seen_at: datetime
+    paired_by: int | None
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -112,69 +121,83 @@ class TooManyTries(RuntimeError):  # noqa: N818
         self.wait_s = wait_s
 
 
+class Grant(NamedTuple):
+    """Rights that a code gives: a role, the device that made the code (None: this machine), its end on the clock."""
+
+    role: Role
+    by: int | None
+    until_s: float
+
+
 @dataclass(slots=True)
 class _Tries:
     """Moments of wrong tries, the oldest first."""
 
-    most: int
     at: deque[float] = field(default_factory=deque)
 
     def wait_s(self, now_s: float) -> float:
-        """Return how long no further try is looked at; 0: it is."""
+        """Return the time [s] until another try is checked; 0 where it is checked now."""
         while self.at and self.at[0] <= now_s - TRIES_WITHIN_S:
             self.at.popleft()
-        return 0.0 if len(self.at) < self.most else self.at[0] + TRIES_WITHIN_S - now_s
+        return 0.0 if len(self.at) < TRIES_OF_ONE else self.at[0] + TRIES_WITHIN_S - now_s
 
 
 class Pairings:
-    """The codes that are good now, and who tried wrong ones. It lives as long as the server does."""
+    """Codes that are valid now, and the wrong ones that were tried. It lives as long as the server does."""
 
     def __init__(self, clock_s: Callable[[], float]) -> None:
-        """:param clock_s: a clock that only goes on [s]."""
+        """:param clock_s: a clock that only goes forward [s]; the clock on the wall may be set back."""
         self._clock_s = clock_s
         self._lock = threading.Lock()
-        self._codes: dict[str, tuple[Role, datetime]] = {}
-        self._of_all = _Tries(TRIES_OF_ALL)
-        self._of_one: dict[str, _Tries] = {}
+        self._codes: dict[str, Grant] = {}
+        self._tries: dict[str, _Tries] = {}
 
-    def new_code(self, role: str, now: datetime) -> Code:
+    def new_code(self, role: str, now: datetime, by: int | None = None) -> Code:
         """Return a new code for one device.
 
+        :param by: the device that asks for it; None is this machine.
         :raises BadInput: at `role`.
         """
         known: Role | None = next((one for one in PEOPLE if one == role), None)
         if known is None:
             raise BadInput(("role",), f"unknown {role[:40]!r}", " or ".join(PEOPLE), "unknown")
         code = "".join(secrets.choice(SIGNS) for _ in range(CODE_SIGNS))
-        until = now + timedelta(minutes=CODE_MIN)
+        now_s = self._clock_s()
         with self._lock:
-            self._codes = {key: value for key, value in self._codes.items() if value[1] > now}
+            self._codes = {key: grant for key, grant in self._codes.items() if grant.until_s > now_s}
             while len(self._codes) >= MOST_CODES:
                 self._codes.pop(next(iter(self._codes)))
-            self._codes[_hash(code)] = (known, until)
-        return Code(code=f"{code[:5]}-{code[5:]}", role=known, until=until)
+            self._codes[_hash(code)] = Grant(known, by, now_s + CODE_MIN * 60)
+        return Code(code=f"{code[:5]}-{code[5:]}", role=known, until=now + timedelta(minutes=CODE_MIN))
 
-    def use(self, typed: str, address: str, now: datetime) -> Role:
-        """Use a code up; return the role that it gives.
+    def use(self, typed: str, address: str) -> Grant:
+        """Use up a code; return the rights that it gives.
 
-        :param address: where it comes from: tries are counted for each, and for all together.
-        :raises TooManyTries: so many were wrong that this one is not looked at. :raises WrongCode: it is none.
+        :param address: the sender's; each address has its own count of wrong tries.
+        :raises TooManyTries: the address sent too many wrong codes. :raises WrongCode: the code is not valid.
         """
         now_s = self._clock_s()
         wanted = _hash("".join(sign for sign in typed.upper() if sign.isalnum()))
         with self._lock:
-            own = self._of_one.setdefault(address, _Tries(TRIES_OF_ONE))
-            wait_s = max(own.wait_s(now_s), self._of_all.wait_s(now_s))
+            tries = self._tries.get(address, _Tries())
+            wait_s = tries.wait_s(now_s)
             if wait_s > 0:
                 raise TooManyTries(wait_s)
             found = [key for key in self._codes if hmac.compare_digest(key, wanted)]
-            role, until = self._codes.pop(found[0]) if found else (None, now)
-            if role is None or until <= now:
-                own.at.append(now_s)
-                self._of_all.at.append(now_s)
-                self._of_one = {key: tries for key, tries in self._of_one.items() if tries.at}
+            grant = self._codes.pop(found[0]) if found else None
+            if grant is None or grant.until_s <= now_s:
+                tries.at.append(now_s)
+                self._tries.pop(address, None)
+                self._tries[address] = tries  # the newest stands last
+                while len(self._tries) > MOST_ADDRESSES:
+                    self._tries.pop(next(iter(self._tries)))
                 raise WrongCode
-        return role
+        return grant
+
+    def void(self, devices: Collection[int]) -> None:
+        """End the codes that some devices made."""
+        with self._lock:
+            self._codes = {key: grant for key, grant in self._codes.items() if grant.by not in devices}
 
 
 def checked_name(session: Session, name: str) -> str:
@@ -190,14 +213,17 @@ def checked_name(session: Session, name: str) -> str:
     return kept
 
 
-def let_in(session: Session, role: Role, name: str, now: datetime) -> tuple[Device, str]:
-    """Let a device in; return it with its secret, which is told this once.
+def let_in(session: Session, role: Role, name: str, now: datetime, by: int | None = None) -> tuple[Device, str]:
+    """Pair a device; return it with its secret, which is shown this once.
 
-    :raises BadInput: at `name`; there are too many devices.
+    :param by: the device that made its code or key; None is this machine.
+    :raises BadInput: at `name`; there are too many devices. :raises WrongCode: `by` was removed meanwhile.
     """
+    if by is not None and session.get(PairedDeviceRow, by) is None:
+        raise WrongCode
     secret = secrets.token_urlsafe(SECRET_BYTES)
     kept = checked_name(session, name)
-    row = PairedDeviceRow(name=kept, role=role, secret_hash=_hash(secret), paired_at=now, seen_at=now)
+    row = PairedDeviceRow(name=kept, role=role, secret_hash=_hash(secret), paired_at=now, seen_at=now, paired_by=by)
     session.add(row)
     session.flush()
     return _device(row), secret
@@ -221,19 +247,30 @@ def list_devices(session: Session) -> list[Device]:
     return [_device(row) for row in session.scalars(select(PairedDeviceRow).order_by(PairedDeviceRow.id))]
 
 
-def let_go(session: Session, device_id: int) -> None:
-    """Let a device go: its secret opens nothing from now on.
+def let_go(session: Session, device_id: int) -> frozenset[int]:
+    """Remove a device with all that it paired; return their ids. Their secrets open nothing from now on.
 
     :raises NotFound: there is none.
     """
-    row = session.get(PairedDeviceRow, device_id)
-    if row is None:
+    if session.get(PairedDeviceRow, device_id) is None:
         raise NotFound("device", device_id)
-    session.delete(row)
+    gone = {device_id}
+    for row in session.scalars(select(PairedDeviceRow).order_by(PairedDeviceRow.id)):  # who pairs is older
+        if row.paired_by in gone:
+            gone.add(row.id)
+    session.execute(delete(PairedDeviceRow).where(PairedDeviceRow.id.in_(gone)))
+    return frozenset(gone)
 
 
 def _device(row: PairedDeviceRow) -> Device:
-    return Device(id=row.id, name=row.name, role=cast(Role, row.role), paired_at=row.paired_at, seen_at=row.seen_at)
+    return Device(
+        id=row.id,
+        name=row.name,
+        role=cast(Role, row.role),
+        paired_at=row.paired_at,
+        seen_at=row.seen_at,
+        paired_by=row.paired_by,
+    )
 
 
 def _hash(secret: str) -> str:

@@ -4,16 +4,21 @@ import json
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, fields
 from datetime import datetime
-from typing import Any
+from typing import Any, Final
 
 from sqlalchemy import delete, func, select
 from sqlalchemy.orm import Session
 
-from hearth_bowl.core.keep.allergens import allergen_groups, allergens_named, not_known
-from hearth_bowl.core.recipe.recipe import FAMILIES, Recipe, check_name
+from hearth_bowl.core.recipe.recipe import Recipe, check_name
 from hearth_bowl.formats.recipe_file import RecipeFile, recipe_from, recipe_record, whole_record
 from hearth_bowl.service.errors import ChangedMeanwhile, NotFound
-from hearth_bowl.store.models import BatchRow, RecipeRow, RecipeVersionRow
+from hearth_bowl.service.recipe_index import Listed, forget_recipe, index_recipe, recipe_rows
+from hearth_bowl.store.models import RecipeRow, RecipeVersionRow
+
+MOST_LISTED: Final = 500
+"""Names of a page: about 75 kB. A judgement."""
+MOST_FOUND: Final = 60
+"""Recipes of a page with what is in them: some screens. A judgement."""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -48,16 +53,6 @@ class KeptVersion:
     recipe: RecipeFile
 
 
-def list_recipes(session: Session) -> list[RecipeInList]:
-    """Return all recipes, in the order in which they were made."""
-    rows = session.scalars(select(RecipeRow).order_by(RecipeRow.id))
-    return [RecipeInList(**_in_list(row)) for row in rows]
-
-
-def _in_list(row: RecipeRow) -> dict[str, Any]:
-    return {field.name: getattr(row, field.name) for field in fields(RecipeInList)}
-
-
 @dataclass(frozen=True, slots=True, kw_only=True)
 class FoundRecipe(RecipeInList):
     """A recipe that was looked for: what is in it and which groups of allergens, so far as they are known."""
@@ -67,27 +62,41 @@ class FoundRecipe(RecipeInList):
     not_known: int
 
 
-def find_recipes(session: Session, words: str) -> list[FoundRecipe]:
-    """Return the recipes whose name, family, ingredients, allergens or verdicts hold all of some words, the newest
-    first."""
-    wanted = words.lower().split()
-    found = []
-    verdicts: dict[int | None, str] = {}
-    for of, verdict in session.execute(select(BatchRow.recipe_id, BatchRow.verdict)).tuples():
-        verdicts[of] = f"{verdicts.get(of, '')} {verdict}"
-    for row in session.scalars(select(RecipeRow).order_by(RecipeRow.changed_at.desc(), RecipeRow.id.desc())):
-        recipe = recipe_from(_stored(row).recipe)
-        ingredients = tuple(dict.fromkeys(line.ingredient.name for line in recipe.lines))
-        groups, named = allergen_groups(recipe), allergens_named(recipe)
-        said = (recipe.name, FAMILIES[recipe.family], recipe.use or "", verdicts.get(row.id, ""))
-        text = " ".join((*said, *ingredients, *groups, *named)).lower()
-        if all(word in text for word in wanted):
-            found.append(
-                FoundRecipe(
-                    **_in_list(row), ingredients=ingredients, allergens=groups, not_known=len(not_known(recipe))
-                )
-            )
-    return found
+def list_recipes(
+    session: Session, after: int | None = None, most: int = MOST_LISTED
+) -> tuple[list[RecipeInList], int | None]:
+    """Return a page of recipes, the newest first, archived ones last, and the `after` of the next page.
+
+    :param after: None for the first page. :param most: recipes of a page, MOST_LISTED at most.
+    """
+    rows, further = recipe_rows(session, "", after, min(most, MOST_LISTED))
+    return [RecipeInList(**_in_list(row)) for row in rows], further
+
+
+def find_recipes(session: Session, words: str, after: int | None = None) -> tuple[list[FoundRecipe], int | None]:
+    """Return a page of the recipes whose name, family, ingredients, allergens or verdicts hold all of some words."""
+    rows, further = recipe_rows(session, words, after, MOST_FOUND)
+    return [_found(row) for row in rows], further
+
+
+def recipe_names(session: Session) -> dict[int, str]:
+    """Return the names of all recipes by their ids, in the order in which they were made."""
+    rows = session.execute(select(RecipeRow.id, RecipeRow.name).order_by(RecipeRow.id))
+    return {number: name for number, name in rows}
+
+
+def _in_list(row: RecipeRow) -> dict[str, Any]:
+    return {field.name: getattr(row, field.name) for field in fields(RecipeInList)}
+
+
+def _found(row: RecipeRow) -> FoundRecipe:
+    listed: Listed = json.loads(row.listed)
+    return FoundRecipe(
+        **_in_list(row),
+        ingredients=tuple(listed["ingredients"]),
+        allergens=tuple(listed["allergens"]),
+        not_known=listed["not_known"],
+    )
 
 
 def copy_recipe(session: Session, recipe_id: int, now: datetime) -> StoredRecipe:
@@ -124,6 +133,8 @@ def create_recipe(session: Session, record: Mapping[str, Any], now: datetime) ->
     )
     session.add(row)
     session.flush()
+    index_recipe(session, row, recipe)
+    session.flush()
     return _stored(row)
 
 
@@ -141,6 +152,7 @@ def save_recipe(
         raise ChangedMeanwhile(row.revision)
     row.name, row.family, row.use, row.document = recipe.name, recipe.family, recipe.use, _document(recipe)
     row.revision, row.changed_at = revision + 1, now
+    index_recipe(session, row, recipe)
     session.flush()
     return _stored(row)
 
@@ -151,6 +163,7 @@ def delete_recipe(session: Session, recipe_id: int) -> None:
     :raises NotFound: there is none.
     """
     _row(session, recipe_id)
+    forget_recipe(session, recipe_id)
     session.execute(delete(RecipeRow).where(RecipeRow.id == recipe_id))
 
 

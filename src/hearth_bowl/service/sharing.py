@@ -26,8 +26,8 @@ from hearth_bowl.service.recipes import (
     create_recipe,
     get_recipe,
     keep_version,
-    list_recipes,
     list_versions,
+    recipe_names,
     save_recipe,
 )
 from hearth_bowl.service.taken_in import take_confection
@@ -187,9 +187,9 @@ def take_shared(session: Session, data: bytes, choices: Mapping[str, str], now: 
 def _mine(session: Session) -> dict[str, dict[str, int]]:
     """Return the recipes that are there: by name, their ids by their content."""
     found: dict[str, dict[str, int]] = {}
-    for row in list_recipes(session):
-        words = words_of(recipe_from(get_recipe(session, row.id).recipe))
-        found.setdefault(row.name, {})[words] = row.id
+    for recipe_id in recipe_names(session):
+        recipe = recipe_from(get_recipe(session, recipe_id).recipe)
+        found.setdefault(recipe.name, {})[words_of(recipe)] = recipe_id
     return found
 
 

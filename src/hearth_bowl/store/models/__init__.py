@@ -16,12 +16,13 @@ from hearth_bowl.store.models.fit import RecipeFitRow
 from hearth_bowl.store.models.larder import LarderRow
 from hearth_bowl.store.models.occasion import OccasionHappeningRow, OccasionOrderRow, OccasionPieceRow, OccasionRow
 from hearth_bowl.store.models.pairing import PairedDeviceRow
-from hearth_bowl.store.models.recipe import RecipeRow, RecipeVersionRow
+from hearth_bowl.store.models.recipe import RECIPE_WORDS, RecipeRow, RecipeVersionRow
 from hearth_bowl.store.models.settings import SettingsRow
 from hearth_bowl.store.models.shelf import MakingMoveRow, MakingRow
 from hearth_bowl.store.models.vessel import VesselRow
 
 __all__ = [
+    "RECIPE_WORDS",
     "Base",
     "BatchEventRow",
     "BatchRow",

@@ -200,12 +200,13 @@ function Devices({ devices, own }: { devices: readonly Device[]; own: number | n
               <span className="block text-[0.875rem] text-ash">
                 here since {nearMomentText(device.paired_at, now)}, last seen{" "}
                 {nearMomentText(device.seen_at, now)}
+                {nameOf(devices, device.paired_by) && `, paired by ${nameOf(devices, device.paired_by)}`}
               </span>
             </span>
             <Sure
-              words="Let it go"
-              goes={`${device.name} gets the pairing page and nothing else from now on. What it did stays.`}
-              yes="Let it go"
+              words="Remove device"
+              goes={goesWith(devices, device)}
+              yes={`Remove ${device.name}`}
               disabled={letGo.isPending}
               onSure={() => letGo.mutate(device.id)}
             />
@@ -214,6 +215,19 @@ function Devices({ devices, own }: { devices: readonly Device[]; own: number | n
       </ul>
     </section>
   );
+}
+
+function nameOf(devices: readonly Device[], id: number | null): string | undefined {
+  return devices.find((device) => device.id === id)?.name;
+}
+
+/** The sentence before a device is removed: the devices that it paired are removed with it. */
+function goesWith(devices: readonly Device[], device: Device): string {
+  const gone = new Set([device.id]);
+  for (const { id, paired_by } of devices) if (paired_by !== null && gone.has(paired_by)) gone.add(id);
+  const others = devices.filter(({ id }) => id !== device.id && gone.has(id)).map(({ name }) => name);
+  const paired = others.length > 0 ? ` It paired ${new Intl.ListFormat("en").format(others)}: they are removed too.` : "";
+  return `${device.name} then sees only the pairing page.${paired} Everything done with it stays.`;
 }
 
 /** A key for a thermometer or scale that speaks over the network: it tells readings and weights, nothing else. */
@@ -281,7 +295,7 @@ function Means({ pairing }: { pairing: Pairing }) {
       )}
       <p className="mt-1">
         A device proves itself by a secret that only it has; here only a fingerprint of it is kept, and no
-        backup lets anybody in: after one is put back, devices are paired again. A lost phone is let go here.
+        backup lets anybody in: after a restore, devices are paired again. Remove a lost phone here.
       </p>
     </section>
   );

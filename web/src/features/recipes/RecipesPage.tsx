@@ -1,4 +1,4 @@
-import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { keepPreviousData, useInfiniteQuery, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link, useNavigate } from "react-router";
 import { client, dataOf, type Recipe, type Schemas } from "../../api/client";
@@ -17,12 +17,16 @@ export function RecipesPage() {
   const [words, setWords] = useState("");
   const [gone, setGone] = useState<{ name: string; recipe: Recipe } | null>(null);
   const { data: library } = useQuery(libraryQuery);
-  const { data } = useQuery({
+  const { data, hasNextPage, fetchNextPage, isFetchingNextPage } = useInfiniteQuery({
     queryKey: ["recipes-found", words.trim()],
     staleTime: 0,
     placeholderData: keepPreviousData,
-    queryFn: ({ signal }) =>
-      dataOf(client.POST("/api/recipes/find", { body: { words: words.trim() }, signal })),
+    initialPageParam: null as number | null,
+    getNextPageParam: (page) => page.after,
+    queryFn: ({ signal, pageParam }) =>
+      dataOf(
+        client.POST("/api/recipes/find", { body: { words: words.trim(), after: pageParam }, signal }),
+      ),
   });
   const refresh = async () => {
     await queries.invalidateQueries({ queryKey: recipeQueries.list.queryKey, exact: true });
@@ -36,6 +40,7 @@ export function RecipesPage() {
     },
   });
   if (!data) return <Skeleton />;
+  const recipes = data.pages.flatMap((page) => page.recipes);
   const families = new Map(library?.families.map((row) => [row.key, row.name]));
   return (
     <main className="mx-auto w-full max-w-5xl px-6 py-4 max-md:px-3">
@@ -63,12 +68,12 @@ export function RecipesPage() {
           </Button>
         </p>
       )}
-      {data.recipes.length === 0 && (
+      {recipes.length === 0 && (
         <p className="mt-3">
           {words.trim() ? "No recipe has all of these words." : "There is no recipe yet."}
         </p>
       )}
-      {[data.recipes.filter((row) => !row.put_away), data.recipes.filter((row) => row.put_away)].map(
+      {[recipes.filter((row) => !row.put_away), recipes.filter((row) => row.put_away)].map(
         (rows) =>
           rows[0] && (
             <section key={rows[0].put_away ? "away" : "here"} className="mt-2">
@@ -89,6 +94,13 @@ export function RecipesPage() {
               </ul>
             </section>
           ),
+      )}
+      {hasNextPage && (
+        <p className="mt-3">
+          <Button disabled={isFetchingNextPage} onClick={() => fetchNextPage()}>
+            Show more recipes
+          </Button>
+        </p>
       )}
     </main>
   );

@@ -30,9 +30,7 @@ export function TodayPage() {
   const quiet = running.length === 0 && timers.length === 0;
   const [only] = running;
   const see = running.length === 1 && only ? `/see/batch/${only.id}` : "/see";
-  const last = recipes.data.recipes
-    .filter((row) => !row.put_away)
-    .sort((a, b) => b.changed_at.localeCompare(a.changed_at))[0];
+  const last = recipes.data.recipes.find((row) => !row.put_away);
   return (
     <main className="grid flex-1 grid-cols-[minmax(0,1fr)_minmax(0,1fr)] content-start gap-x-10 px-6 py-4 max-md:grid-cols-1 max-md:px-3">
       <DataWarning />

@@ -1,0 +1,125 @@
+"""Index of recipes: the words that find each one, and what a list shows of its lines."""
+
+import contextlib
+import json
+import unicodedata
+from typing import Final, TypedDict
+
+from sqlalchemy import ColumnElement, and_, delete, insert, literal_column, or_, select, update
+from sqlalchemy.orm import Session, load_only
+
+from hearth_bowl.core.keep.allergens import allergen_groups, allergens_named, not_known
+from hearth_bowl.core.recipe.recipe import FAMILIES, Recipe
+from hearth_bowl.formats.recipe_file import recipe_from, whole_record
+from hearth_bowl.store.db import Database
+from hearth_bowl.store.models import RECIPE_WORDS, BatchRow, RecipeRow
+
+INDEX: Final = 1
+"""Version of the index: raise it when its words or the library's names change, and every recipe is indexed again."""
+AT_A_TIME: Final = 100
+"""Recipes that are indexed in one transaction: about 0.1 s. A judgement."""
+SHORTEST_WORD: Final = 3
+"""Letters that the index needs (a trigram); shorter words are sought through all texts."""
+
+
+class Listed(TypedDict):
+    """What a list shows of a recipe's lines."""
+
+    ingredients: list[str]
+    allergens: list[str]
+    not_known: int
+
+
+def index_recipe(session: Session, row: RecipeRow, recipe: Recipe) -> None:
+    """Write the words of a stored recipe and what a list shows of it."""
+    ingredients = list(dict.fromkeys(line.ingredient.name for line in recipe.lines))
+    groups = allergen_groups(recipe)
+    listed = Listed(ingredients=ingredients, allergens=list(groups), not_known=len(not_known(recipe)))
+    row.listed, row.listed_by = json.dumps(listed, ensure_ascii=False), INDEX
+    said = (recipe.name, FAMILIES[recipe.family], recipe.use or "", *ingredients, *groups, *allergens_named(recipe))
+    forget_recipe(session, row.id)
+    words = {"rowid": row.id, "words": folded(" ".join(said)), "verdicts": _verdicts(session, row.id)}
+    session.execute(insert(RECIPE_WORDS), words)
+
+
+def index_verdicts(session: Session, recipe_id: int | None) -> None:
+    """Write the words of the verdicts on a recipe's batches."""
+    if recipe_id is not None:
+        session.flush()
+        found = _verdicts(session, recipe_id)
+        session.execute(update(RECIPE_WORDS).where(RECIPE_WORDS.c.rowid == recipe_id).values(verdicts=found))
+
+
+def forget_recipe(session: Session, recipe_id: int) -> None:
+    """Delete a recipe's words."""
+    session.execute(delete(RECIPE_WORDS).where(RECIPE_WORDS.c.rowid == recipe_id))
+
+
+def index_missing(database: Database) -> None:
+    """Index the recipes that an earlier version stored, in short transactions; on a full disk they wait."""
+    with contextlib.suppress(OSError):
+        while _some_missing(database):
+            with database.writing() as session:
+                rows = session.scalars(select(RecipeRow).where(RecipeRow.listed_by != INDEX).limit(AT_A_TIME))
+                for row in rows:
+                    index_recipe(session, row, recipe_from(whole_record(json.loads(row.document))))
+
+
+def _some_missing(database: Database) -> bool:
+    with database.reading() as session:
+        older, newer = RecipeRow.listed_by < INDEX, RecipeRow.listed_by > INDEX
+        return session.scalar(select(RecipeRow.id).where(or_(older, newer)).limit(1)) is not None
+
+
+def recipe_rows(session: Session, words: str, after: int | None, most: int) -> tuple[list[RecipeRow], int | None]:
+    """Return recipes that hold all of some words, and where to go on: the newest first, archived ones last.
+
+    The rows come without their documents. The second value is the `after` of the next page, None after the last.
+    """
+    order = (RecipeRow.put_away, RecipeRow.changed_at.desc(), RecipeRow.id.desc())
+    asked = select(RecipeRow).options(load_only(*LISTED_COLUMNS)).order_by(*order).limit(most + 1)
+    for word in folded(words).split():
+        asked = asked.where(_holds(word))
+    last = None if after is None else session.get(RecipeRow, after, options=[load_only(*LISTED_COLUMNS)])
+    if last is not None:
+        asked = asked.where(_comes_after(last))
+    rows = list(session.scalars(asked))
+    return rows[:most], rows[most - 1].id if len(rows) > most else None
+
+
+LISTED_COLUMNS: Final = (
+    RecipeRow.id,
+    RecipeRow.name,
+    RecipeRow.family,
+    RecipeRow.use,
+    RecipeRow.changed_at,
+    RecipeRow.put_away,
+    RecipeRow.listed,
+)
+
+
+def _comes_after(last: RecipeRow) -> ColumnElement[bool]:
+    same = RecipeRow.put_away == last.put_away
+    older = and_(same, RecipeRow.changed_at < last.changed_at)
+    beside = and_(same, RecipeRow.changed_at == last.changed_at, RecipeRow.id < last.id)
+    return or_(RecipeRow.put_away > last.put_away, older, beside)
+
+
+def _holds(word: str) -> ColumnElement[bool]:
+    found = select(RECIPE_WORDS.c.rowid)
+    if len(word) >= SHORTEST_WORD:
+        quoted = '"' + word.replace('"', '""') + '"'
+        return RecipeRow.id.in_(found.where(literal_column("recipe_words").op("MATCH")(quoted)))
+    part = f"%{word}%"
+    return RecipeRow.id.in_(found.where(or_(RECIPE_WORDS.c.words.like(part), RECIPE_WORDS.c.verdicts.like(part))))
+
+
+def _verdicts(session: Session, recipe_id: int) -> str:
+    kept = session.scalars(select(BatchRow.verdict).where(BatchRow.recipe_id == recipe_id).distinct())
+    return folded(" ".join(dict.fromkeys(word for verdict in kept for word in json.loads(verdict))))
+
+
+def folded(text: str) -> str:
+    """Return a text as words are compared: small letters without accents."""
+    parts = unicodedata.normalize("NFKD", text.casefold())
+    return "".join(sign for sign in parts if not unicodedata.combining(sign))
