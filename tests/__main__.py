@@ -13,6 +13,7 @@ from pathlib import Path
 from tests.apart import Outcome, run_apart
 
 MOST_TRIED_AGAIN = 2
+MOST_NAMED = 25
 HERE = Path(__file__).parent
 SLOWEST_FIRST = ("browser", "devices", "store", "api", "cli")
 
@@ -48,6 +49,10 @@ def main(folders: list[str]) -> int:
     ran = sum(outcome.ran for outcome in outcomes)
     failed = sum(outcome.failed for outcome in outcomes)
     skipped = sum(outcome.skipped for outcome in outcomes)
+    slowest = sorted(((s, name) for outcome in outcomes for name, s in outcome.took_s.items()), reverse=True)
+    print("The slowest tests:")
+    for took_s, name in slowest[:MOST_NAMED]:
+        print(f"{took_s:7.1f} s  {name}")
     empty = [outcome.module for outcome in outcomes if not outcome.ran]
     if empty:
         print("no test in " + ", ".join(empty))

@@ -13,13 +13,30 @@ import time
 import traceback
 import unittest
 from pathlib import Path
-from typing import NamedTuple
+from typing import Any, NamedTuple
 
 PROCESSES = multiprocessing.get_context("forkserver")
 """Where processes come from: each is a copy of one that has loaded what nearly all need, and has no thread."""
 LONGEST_S = 600
 """No module takes a third of this, on a machine that is slow too."""
 PROCESSES.set_forkserver_preload(["tests.preload"])
+
+
+class Timed(unittest.TextTestResult):
+    """A result that knows how long each test took [s]."""
+
+    def __init__(self, *args: Any, **kwargs: Any) -> None:
+        super().__init__(*args, **kwargs)
+        self.took_s: dict[str, float] = {}
+        self._began = 0.0
+
+    def startTest(self, test: unittest.TestCase) -> None:
+        self._began = time.monotonic()
+        super().startTest(test)
+
+    def stopTest(self, test: unittest.TestCase) -> None:
+        super().stopTest(test)
+        self.took_s[test.id()] = time.monotonic() - self._began
 
 
 class Outcome(NamedTuple):
@@ -31,6 +48,7 @@ class Outcome(NamedTuple):
     skipped: int
     seconds: float
     said: str
+    took_s: dict[str, float]
     ended: bool = True
 
 
@@ -55,9 +73,10 @@ def run_module(module: str, counts: Path, said: Path) -> None:
     clock.daemon = True
     clock.start()
     suite = unittest.defaultTestLoader.loadTestsFromName(module)
-    result = unittest.TextTestRunner(verbosity=2).run(suite)
+    result = unittest.TextTestRunner(verbosity=2, resultclass=Timed).run(suite)
     failed = len(result.failures) + len(result.errors) + len(result.unexpectedSuccesses)
-    counts.write_text(json.dumps({"ran": result.testsRun, "failed": failed, "skipped": len(result.skipped)}))
+    found = {"ran": result.testsRun, "failed": failed, "skipped": len(result.skipped), "took_s": result.took_s}
+    counts.write_text(json.dumps(found))
 
 
 def run_apart(module: str) -> Outcome:
@@ -74,7 +93,7 @@ def run_apart(module: str) -> Outcome:
             os.killpg(process.pid, signal.SIGKILL)
         process.join()
         words = said.read_text(errors="replace") if said.exists() else ""
-        found = json.loads(counts.read_text()) if ended else {"ran": 1, "failed": 1, "skipped": 0}
+        found = json.loads(counts.read_text()) if ended else {"ran": 1, "failed": 1, "skipped": 0, "took_s": {}}
     if not ended:
         words += f"\n{module} did not end by itself"
     return Outcome(module, **found, seconds=time.monotonic() - started, said=words, ended=ended)

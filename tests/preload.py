@@ -4,8 +4,8 @@ import hypothesis
 import playwright.sync_api
 
 import hearth_bowl.server
-from tests.api.server import demo_file
+from tests.ready_kitchens import make_all
 
 __all__ = ["hearth_bowl", "hypothesis", "playwright"]
 
-demo_file()
+make_all()

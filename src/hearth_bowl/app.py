@@ -14,8 +14,9 @@ from werkzeug.exceptions import NotFound
 from werkzeug.routing import IntegerConverter
 from whitenoise import WhiteNoise
 
-from hearth_bowl.api.batches import LARGEST_ID, batches
+from hearth_bowl.api.batches import batches
 from hearth_bowl.api.confections import confections
+from hearth_bowl.api.context import LARGEST_ID
 from hearth_bowl.api.data import data
 from hearth_bowl.api.daybook import daybook
 from hearth_bowl.api.fit import fit

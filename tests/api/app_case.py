@@ -8,14 +8,13 @@ from typing import Any
 from flask.testing import FlaskClient
 
 from hearth_bowl.app import create_app
-from hearth_bowl.demo.load import load_demo
 from hearth_bowl.paths import WEB
 from hearth_bowl.store.db import Database
-from hearth_bowl.store.migrate import migrate
+from tests.ready_kitchens import kitchen_file
 
 
 class AppCase(unittest.TestCase):
-    """`self.client` speaks to the application; `demo` loads the demo's data first."""
+    """`self.client` speaks to the application; `demo` begins with the demo's data."""
 
     demo = False
     season = False
@@ -25,11 +24,9 @@ class AppCase(unittest.TestCase):
         folder = tempfile.TemporaryDirectory()
         self.addCleanup(folder.cleanup)
         path = Path(folder.name) / "test.sqlite3"
-        migrate(path)
+        path.write_bytes(kitchen_file("empty" if not self.demo else "season" if self.season else "demo"))
         self.database = Database(path)
         self.addCleanup(self.database.close)
-        if self.demo:
-            load_demo(self.database, with_season=self.season)
         self.client: FlaskClient = create_app(self.database, WEB).test_client()
 
     def refused(self, method: str, path: str, status: int, **sent: Any) -> dict[str, Any]:

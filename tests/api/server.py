@@ -9,7 +9,6 @@ import threading
 import time
 import urllib.error
 import urllib.request
-from functools import cache
 from pathlib import Path
 from typing import IO, Any
 
@@ -20,6 +19,7 @@ from hearth_bowl.paths import WEB
 from hearth_bowl.server import open_data
 from hearth_bowl.store.db import Database
 from tests import command
+from tests.ready_kitchens import kitchen_file
 
 WAIT_S = 15.0
 
@@ -48,9 +48,9 @@ class Server:
         if self.verb == "demo" and not self.devices:
             arguments.append("--no-devices")
         if self.verb == "demo" and not self.database.exists():
-            self.database.write_bytes(demo_file())  # as a start would make it
+            self.database.write_bytes(kitchen_file("season"))  # as a start would make it
         reads, writes = os.pipe()
-        self.said = open(reads, encoding="utf-8")
+        self.said = os.fdopen(reads, encoding="utf-8")
         self.process = command.start(*arguments, stdout=writes)
         os.close(writes)
         line = self.said.readline()
@@ -117,14 +117,6 @@ class Server:
         return Path(self.folder.name) / "hearth-bowl.sqlite3"
 
 
-@cache
-def demo_file() -> bytes:
-    """Return the database of a fresh demo, made once in each process."""
-    with tempfile.TemporaryDirectory() as folder:
-        open_data(Path(folder), demo=True).close()
-        return (Path(folder) / "hearth-bowl.sqlite3").read_bytes()
-
-
 class ThreadServer(Server):
     """The same application in a thread of the test: for pages, where nothing depends on the process itself."""
 
@@ -137,7 +129,7 @@ class ThreadServer(Server):
     def start(self) -> "ThreadServer":
         """Serve on the port, with the data that is there; a fresh demo where there is none."""
         if not self.database.exists():
-            self.database.write_bytes(demo_file())
+            self.database.write_bytes(kitchen_file("season"))
         data = open_data(Path(self.folder.name), demo=True)
         self.served = create_server(create_app(data, self.web), host="127.0.0.1", port=self.port, threads=8, ident=None)
         self.thread = threading.Thread(target=self._run, args=(self.served, data), daemon=True)

@@ -25,6 +25,7 @@ from hearth_bowl.store.unclean import log_is_missing, mark
 from tests import command
 from tests.api.server import Server
 from tests.kitchen import recipe_record
+from tests.ready_kitchens import kitchen_file
 
 NOW = datetime.now(UTC)
 LATEST = max((Path(store.__file__).parent / "migrations" / "versions").glob("*.py")).name[:4]
@@ -48,8 +49,10 @@ class InAFolder(unittest.TestCase):
         self.folder = Path(folder.name)
 
     def kitchen(self, name: str, demo: bool = False) -> Path:
-        open_data(self.folder / name, demo=demo).close()
-        return self.folder / name
+        folder = self.folder / name
+        folder.mkdir(parents=True, exist_ok=True)
+        (folder / FILE).write_bytes(kitchen_file("season" if demo else "empty"))
+        return folder
 
 
 class WhileItIsWritten(InAFolder):
@@ -100,14 +103,14 @@ class WhileItIsWritten(InAFolder):
         zipped = {"Content-Type": "application/zip"}
         self.assertEqual(server.call("POST", "/api/data/restore", b"no zip at all", zipped)[0], 422)
         names = [row["name"] for row in server.call("GET", "/api/recipes")[1]["recipes"]]
-        self.assertEqual(names, ["Kept", "Later"])
+        self.assertEqual(names, ["Later", "Kept"])
         self.assertEqual(server.call("POST", "/api/data/restore", out.read_bytes(), zipped)[0], 200)
         names = [row["name"] for row in server.call("GET", "/api/recipes")[1]["recipes"]]
         self.assertEqual(names, ["Kept"])
         self.assertEqual(len(server.call("GET", "/api/data")[1]["aside"]), 1)
         server.call("POST", "/api/recipes", {"recipe": recipe_record(name="After")})
         server.kill()
-        self.assertEqual(subprocess.run(command, capture_output=True, text=True, check=False).returncode, 0)
+        self.assertEqual(command.run("restore", str(out), "--data", server.folder.name).returncode, 0)
         server.start()
         self.assertEqual([row["name"] for row in server.call("GET", "/api/recipes")[1]["recipes"]], ["Kept"])
 

@@ -13,8 +13,9 @@ from pathlib import Path
 from PIL import Image
 
 from hearth_bowl.server import FILE
-from tests.api.server import Server, demo_file
+from tests.api.server import Server
 from tests.kitchen import recipe_record
+from tests.ready_kitchens import kitchen_file
 
 ROOM = "size=12m"
 
@@ -36,7 +37,7 @@ class Full(unittest.TestCase):
         self.folder = Path(self.server.folder.name)
         subprocess.run(["mount", "-t", "tmpfs", "-o", ROOM, "tmpfs", self.folder], check=True)
         self.addCleanup(subprocess.run, ["umount", "--lazy", self.folder], check=True)
-        (self.folder / FILE).write_bytes(demo_file())
+        (self.folder / FILE).write_bytes(kitchen_file("season"))
         self.server.start()
 
     def fill(self) -> None:

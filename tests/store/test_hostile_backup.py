@@ -179,17 +179,7 @@ class Two(InAFolder):
     def test_a_second_server_on_one_folder_is_refused_and_the_first_is_named(self) -> None:
         first = Server("serve").start()
         self.addCleanup(first.stop)
-        command = [
-            sys.executable,
-            "-m",
-            "hearth_bowl",
-            "serve",
-            "--port",
-            str(free_port()),
-            "--data",
-            first.folder.name,
-        ]
-        second = subprocess.run(command, capture_output=True, text=True, check=False, timeout=60)
+        second = command.run("serve", "--port", str(free_port()), "--data", first.folder.name)
         self.assertEqual(second.returncode, 1)
         self.assertIn(first.url, second.stderr)
         first.kill()

@@ -10,11 +10,10 @@ from pydantic import Field
 from spectree import Response
 from sqlalchemy.orm import Session
 
-from hearth_bowl.api.context import database, in_helper, now
+from hearth_bowl.api.context import LARGEST_ID, database, in_helper, now, whole_number
 from hearth_bowl.api.problems import Problem
 from hearth_bowl.api.spec import spec
 from hearth_bowl.api.wire import Incoming, Outgoing
-from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.quantities import plain
 from hearth_bowl.core.stove.bursts import Burst
 from hearth_bowl.core.stove.choices import CHOICES, School
@@ -31,7 +30,6 @@ from hearth_bowl.service.photographs import folder_of, sweep_photographs
 from hearth_bowl.service.probes import STAND_IN
 
 batches = Blueprint("batches", __name__, url_prefix="/api/batches")
-LARGEST_ID: Final = 2**63 - 1
 MOST_LOOKED_FOR: Final = 200
 
 
@@ -139,9 +137,9 @@ def list_batches() -> service.BatchPage:
     with database().reading() as session:
         return service.list_batches(
             session,
-            before=_whole("before", None, LARGEST_ID),
-            most=_whole("most", service.A_PAGE, service.MOST_IN_A_PAGE) or service.A_PAGE,
-            recipe_id=_whole("recipe", None, LARGEST_ID),
+            before=whole_number("before", None, LARGEST_ID),
+            most=whole_number("most", service.A_PAGE, service.MOST_IN_A_PAGE) or service.A_PAGE,
+            recipe_id=whole_number("recipe", None, LARGEST_ID),
             running=request.args.get("running") == "true",
             looked=service.Looked(
                 words=request.args.get("words", "")[:MOST_LOOKED_FOR],
@@ -151,15 +149,6 @@ def list_batches() -> service.BatchPage:
                 trouble=request.args.get("trouble") == "true",
             ),
         )
-
-
-def _whole(name: str, usual: int | None, most: int) -> int | None:
-    given = request.args.get(name)
-    if given is None:
-        return usual
-    if not (given.isascii() and given.isdigit() and len(given) <= 19 and 1 <= int(given) <= most):
-        raise BadInput((name,), f"{given[:40]!r}", f"a whole number from 1 to {most}", "out-of-range")
-    return int(given)
 
 
 @batches.post("")

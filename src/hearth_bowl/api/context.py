@@ -2,17 +2,20 @@
 
 from collections.abc import Callable
 from datetime import UTC, datetime
-from typing import ParamSpec, TypeVar, cast
+from typing import Final, ParamSpec, TypeVar, cast
 
 from babel import Locale, UnknownLocaleError
 from babel.numbers import get_decimal_symbol
 from flask import current_app, request
 
+from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.quantities import in_units
 from hearth_bowl.service.helper import Helper
 from hearth_bowl.service.settings import get_settings
 from hearth_bowl.store.db import Database
 
+LARGEST_ID: Final = 2**63 - 1
+"""The largest number that SQLite gives a row."""
 P = ParamSpec("P")
 T = TypeVar("T")
 
@@ -51,3 +54,16 @@ def in_helper(act: Callable[P, T], *args: P.args, **kwargs: P.kwargs) -> T:
     :raises Busy: too much waits already.
     """
     return cast(Helper, current_app.extensions["hearth_bowl.helper"]).run(act, *args, **kwargs)
+
+
+def whole_number(name: str, usual: int | None, most: int) -> int | None:
+    """Return a whole number of the address's query, from 1 to `most`; the usual one where it has none.
+
+    :raises BadInput: at `name`.
+    """
+    given = request.args.get(name)
+    if given is None:
+        return usual
+    if not (given.isascii() and given.isdigit() and len(given) <= 19 and 1 <= int(given) <= most):
+        raise BadInput((name,), f"{given[:40]!r}", f"a whole number from 1 to {most}", "out-of-range")
+    return int(given)

@@ -7,7 +7,7 @@ from flask import Response as Answer
 from pydantic import Field
 from spectree import Response
 
-from hearth_bowl.api.context import database, in_helper, now
+from hearth_bowl.api.context import LARGEST_ID, database, in_helper, now, whole_number
 from hearth_bowl.api.problems import Problem, under
 from hearth_bowl.api.recipe_body import RecipeIn, record_of
 from hearth_bowl.api.spec import spec
@@ -26,13 +26,6 @@ from hearth_bowl.service.recipe_card import RecipeCard, recipe_card
 from hearth_bowl.service.recipe_index import index_missing
 
 recipes = Blueprint("recipes", __name__, url_prefix="/api/recipes")
-
-
-class RecipePageIn(Incoming):
-    """Which page of the recipes: after which one, and how many."""
-
-    after: int | None = None
-    most: Annotated[int, Field(ge=1, le=service.MOST_LISTED)] = service.MOST_LISTED
 
 
 class RecipeListOut(Outgoing):
@@ -84,10 +77,12 @@ class VersionListOut(Outgoing):
 
 @recipes.get("")
 @spec.validate(resp=Response(HTTP_200=RecipeListOut, HTTP_422=Problem), operation_id="listRecipes")
-def list_recipes(query: RecipePageIn) -> RecipeListOut:
-    """List the recipes, page by page."""
+def list_recipes() -> RecipeListOut:
+    """List the recipes, page by page: `after` another page's own, `most` of them."""
+    after = whole_number("after", None, LARGEST_ID)
+    most = whole_number("most", service.MOST_LISTED, service.MOST_LISTED) or service.MOST_LISTED
     with database().reading() as session:
-        found, after = service.list_recipes(session, query.after, query.most)
+        found, after = service.list_recipes(session, after, most)
     return RecipeListOut(recipes=found, after=after)
 
 
@@ -104,7 +99,7 @@ class FindRecipesIn(Incoming):
     """Words that all stand in a recipe's name, family, ingredients or allergens."""
 
     words: Annotated[str, Field(max_length=200)] = ""
-    after: int | None = None
+    after: Annotated[int, Field(ge=1, le=LARGEST_ID)] | None = None
 
 
 class FoundRecipesOut(Outgoing):

@@ -5,7 +5,7 @@ import json
 import unicodedata
 from typing import Final, TypedDict
 
-from sqlalchemy import ColumnElement, and_, delete, insert, literal_column, or_, select, update
+from sqlalchemy import ColumnElement, delete, insert, literal_column, or_, select, tuple_, update
 from sqlalchemy.orm import Session, load_only
 
 from hearth_bowl.core.keep.allergens import allergen_groups, allergens_named, not_known
@@ -76,14 +76,22 @@ def recipe_rows(session: Session, words: str, after: int | None, most: int) -> t
 
     The rows come without their documents. The second value is the `after` of the next page, None after the last.
     """
-    order = (RecipeRow.put_away, RecipeRow.changed_at.desc(), RecipeRow.id.desc())
-    asked = select(RecipeRow).options(load_only(*LISTED_COLUMNS)).order_by(*order).limit(most + 1)
+    last = None if after is None else session.get(RecipeRow, after, options=[load_only(*LISTED_COLUMNS)])
+    newest = tuple_(RecipeRow.changed_at, RecipeRow.id)
+    asked = select(RecipeRow).options(load_only(*LISTED_COLUMNS))
+    asked = asked.order_by(RecipeRow.changed_at.desc(), RecipeRow.id.desc())
     for word in folded(words).split():
         asked = asked.where(_holds(word))
-    last = None if after is None else session.get(RecipeRow, after, options=[load_only(*LISTED_COLUMNS)])
-    if last is not None:
-        asked = asked.where(_comes_after(last))
-    rows = list(session.scalars(asked))
+    rows: list[RecipeRow] = []
+    for away in (False, True):
+        if last is not None and last.put_away and not away:
+            continue
+        part = asked.where(RecipeRow.put_away == away).limit(most + 1 - len(rows))
+        if last is not None and last.put_away == away:
+            part = part.where(newest < (last.changed_at, last.id))
+        rows += session.scalars(part)
+        if len(rows) > most:
+            break
     return rows[:most], rows[most - 1].id if len(rows) > most else None
 
 
@@ -98,20 +106,13 @@ LISTED_COLUMNS: Final = (
 )
 
 
-def _comes_after(last: RecipeRow) -> ColumnElement[bool]:
-    same = RecipeRow.put_away == last.put_away
-    older = and_(same, RecipeRow.changed_at < last.changed_at)
-    beside = and_(same, RecipeRow.changed_at == last.changed_at, RecipeRow.id < last.id)
-    return or_(RecipeRow.put_away > last.put_away, older, beside)
-
-
 def _holds(word: str) -> ColumnElement[bool]:
     found = select(RECIPE_WORDS.c.rowid)
     if len(word) >= SHORTEST_WORD:
         quoted = '"' + word.replace('"', '""') + '"'
         return RecipeRow.id.in_(found.where(literal_column("recipe_words").op("MATCH")(quoted)))
-    part = f"%{word}%"
-    return RecipeRow.id.in_(found.where(or_(RECIPE_WORDS.c.words.like(part), RECIPE_WORDS.c.verdicts.like(part))))
+    texts = (RECIPE_WORDS.c.words, RECIPE_WORDS.c.verdicts)
+    return RecipeRow.id.in_(found.where(or_(*(text.contains(word, autoescape=True) for text in texts))))
 
 
 def _verdicts(session: Session, recipe_id: int) -> str:

@@ -15,9 +15,9 @@ from hearth_bowl.service.errors import ChangedMeanwhile, NotFound
 from hearth_bowl.service.recipe_index import Listed, forget_recipe, index_recipe, recipe_rows
 from hearth_bowl.store.models import RecipeRow, RecipeVersionRow
 
-MOST_LISTED: Final = 500
-"""Names of a page: about 75 kB. A judgement."""
-MOST_FOUND: Final = 60
+MOST_LISTED: Final = 200
+"""Names of a page: about 28 kB. A judgement."""
+MOST_FOUND: Final = 40
 """Recipes of a page with what is in them: some screens. A judgement."""
 
 
@@ -82,7 +82,7 @@ def find_recipes(session: Session, words: str, after: int | None = None) -> tupl
 def recipe_names(session: Session) -> dict[int, str]:
     """Return the names of all recipes by their ids, in the order in which they were made."""
     rows = session.execute(select(RecipeRow.id, RecipeRow.name).order_by(RecipeRow.id))
-    return {number: name for number, name in rows}
+    return {row.id: row.name for row in rows}
 
 
 def _in_list(row: RecipeRow) -> dict[str, Any]:

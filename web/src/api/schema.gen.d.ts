@@ -1130,7 +1130,7 @@ export interface paths {
         get?: never;
         put?: never;
         post?: never;
-        /** Let a device go: from now on it gets the pairing page and nothing else. */
+        /** Remove a device with all that it paired: from now on they get the pairing page and nothing else. */
         delete: operations["letGo"];
         options?: never;
         head?: never;
@@ -1314,7 +1314,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** List the recipes. */
+        /** List the recipes, page by page: `after` another page's own, `most` of them. */
         get: operations["listRecipes"];
         put?: never;
         /** Store a new recipe. */
@@ -1334,7 +1334,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Find recipes by name, family, ingredient or allergen. Nothing is stored. */
+        /** Find recipes by name, family, ingredient, allergen or verdict. */
         post: operations["findRecipes"];
         delete?: never;
         options?: never;
@@ -3324,7 +3324,9 @@ export interface components {
         };
         /**
          * Device
-         * @description A device that was let in: `cook` does all, `helper` sees and ticks, `thermometer` sends readings and weights.
+         * @description A paired device: `cook` does all, `helper` sees and ticks, `thermometer` sends readings and weights.
+         *
+         *     `paired_by` is the device that made its code or key, None where this machine did. Removing that one removes this.
          */
         Device: {
             /** Id */
@@ -3336,6 +3338,8 @@ export interface components {
              * Format: date-time
              */
             paired_at: string;
+            /** Paired By */
+            paired_by: number | null;
             /**
              * Role
              * @enum {string}
@@ -3683,6 +3687,11 @@ export interface components {
          * @description Words that all stand in a recipe's name, family, ingredients or allergens.
          */
         FindRecipesIn: {
+            /**
+             * After
+             * @default null
+             */
+            after?: number | null;
             /**
              * Words
              * @default
@@ -4151,9 +4160,11 @@ export interface components {
         };
         /**
          * FoundRecipesOut
-         * @description Recipes that were found, the newest first.
+         * @description A page of recipes that were found, the newest first; `after` asks for the next page, null after the last.
          */
         FoundRecipesOut: {
+            /** After */
+            after: number | null;
             /** Recipes */
             recipes: components["schemas"]["FoundRecipe"][];
         };
@@ -7890,9 +7901,11 @@ export interface components {
         };
         /**
          * RecipeListOut
-         * @description All recipes.
+         * @description A page of recipes, the newest first, archived ones last; `after` asks for the next page, null after the last.
          */
         RecipeListOut: {
+            /** After */
+            after: number | null;
             /** Recipes */
             recipes: components["schemas"]["RecipeInList"][];
         };

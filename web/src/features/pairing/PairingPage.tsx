@@ -226,7 +226,8 @@ function goesWith(devices: readonly Device[], device: Device): string {
   const gone = new Set([device.id]);
   for (const { id, paired_by } of devices) if (paired_by !== null && gone.has(paired_by)) gone.add(id);
   const others = devices.filter(({ id }) => id !== device.id && gone.has(id)).map(({ name }) => name);
-  const paired = others.length > 0 ? ` It paired ${new Intl.ListFormat("en").format(others)}: they are removed too.` : "";
+  const paired =
+    others.length > 0 ? ` It paired ${new Intl.ListFormat("en").format(others)}: they are removed too.` : "";
   return `${device.name} then sees only the pairing page.${paired} Everything done with it stays.`;
 }
 

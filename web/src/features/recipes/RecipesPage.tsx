@@ -1,4 +1,10 @@
-import { keepPreviousData, useInfiniteQuery, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import {
+  keepPreviousData,
+  useInfiniteQuery,
+  useMutation,
+  useQuery,
+  useQueryClient,
+} from "@tanstack/react-query";
 import { useState } from "react";
 import { Link, useNavigate } from "react-router";
 import { client, dataOf, type Recipe, type Schemas } from "../../api/client";
@@ -21,12 +27,10 @@ export function RecipesPage() {
     queryKey: ["recipes-found", words.trim()],
     staleTime: 0,
     placeholderData: keepPreviousData,
+    queryFn: ({ signal, pageParam }) =>
+      dataOf(client.POST("/api/recipes/find", { body: { words: words.trim(), after: pageParam }, signal })),
     initialPageParam: null as number | null,
     getNextPageParam: (page) => page.after,
-    queryFn: ({ signal, pageParam }) =>
-      dataOf(
-        client.POST("/api/recipes/find", { body: { words: words.trim(), after: pageParam }, signal }),
-      ),
   });
   const refresh = async () => {
     await queries.invalidateQueries({ queryKey: recipeQueries.list.queryKey, exact: true });
