@@ -30,13 +30,13 @@ class Timed(unittest.TextTestResult):
         self.took_s: dict[str, float] = {}
         self._began = 0.0
 
-    def startTest(self, test: unittest.TestCase) -> None:
+    def startTest(self, test: unittest.TestCase) -> None:  # noqa: N802 - the name of unittest
         self._began = time.monotonic()
         super().startTest(test)
 
-    def stopTest(self, test: unittest.TestCase) -> None:
+    def stopTest(self, test: unittest.TestCase) -> None:  # noqa: N802
         super().stopTest(test)
-        self.took_s[test.id()] = time.monotonic() - self._began
+        self.took_s[str(test)] = time.monotonic() - self._began
 
 
 class Outcome(NamedTuple):

@@ -12,6 +12,7 @@ import signal
 import socket
 import sys
 import tempfile
+from multiprocessing import resource_tracker
 from typing import Any, NoReturn
 
 import hearth_bowl.__main__
@@ -118,6 +119,8 @@ def _keep(arguments: list[str], streams: list[int]) -> NoReturn:
 def _become(arguments: list[str]) -> NoReturn:
     """Be the command, as `python -m hearth_bowl` is."""
     atexit._clear()
+    tracker = resource_tracker._resource_tracker
+    tracker._fd = tracker._pid = None  # type: ignore[attr-defined]  # it keeps count of its own
     sys.modules["__main__"] = hearth_bowl.__main__
     sys.argv = ["hearth-bowl", *arguments]
     sys.stdin = open(0, encoding="utf-8", closefd=False)  # noqa: SIM115

@@ -120,8 +120,10 @@ class Server:
 class ThreadServer(Server):
     """The same application in a thread of the test: for pages, where nothing depends on the process itself."""
 
-    def __init__(self) -> None:
+    def __init__(self, port: int | None = None) -> None:
         super().__init__()
+        if port is not None:
+            self.port, self.url = port, f"http://127.0.0.1:{port}"
         self.web = WEB
         self.served: Any = None
         self.thread: threading.Thread | None = None

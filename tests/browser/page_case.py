@@ -6,12 +6,13 @@ import shutil
 import unittest
 from typing import Any
 
-from playwright.sync_api import Browser, ConsoleMessage, Page, Playwright, expect, sync_playwright
+from playwright.sync_api import Browser, BrowserContext, ConsoleMessage, Page, Playwright, expect, sync_playwright
 
 from hearth_bowl.paths import ROOT
-from tests.api.server import ThreadServer
+from tests.api.server import ThreadServer, free_port
 
 AXE = ROOT / "web" / "node_modules" / "axe-core" / "axe.min.js"
+KEPT = "cookies,local_storage,indexeddb,cache_storage,service_workers"
 SAVED = re.compile(r"^Saved$")
 FLAGS = ["--no-sandbox", "--disable-gpu", "--disable-background-networking", "--no-first-run", "--disable-quic"]
 
@@ -22,7 +23,10 @@ def chromium() -> str:
 
 
 class PageCase(unittest.TestCase):
-    """`self.page` is a fresh page on a fresh demo; a message on the console fails the test."""
+    """`self.page` is a fresh page on a fresh demo; a message on the console fails the test.
+
+    The pages of a class share an address and a browser's memory of scripts; what pages keep is cleared before each.
+    """
 
     expected: tuple[str, ...] = (
         "blocked by Playwright",
@@ -35,6 +39,8 @@ class PageCase(unittest.TestCase):
     """Words of messages that are as they should be."""
     playwright: Playwright
     browser: Browser
+    port: int
+    own: BrowserContext
 
     @classmethod
     def setUpClass(cls) -> None:
@@ -42,22 +48,41 @@ class PageCase(unittest.TestCase):
         cls.addClassCleanup(cls.playwright.stop)
         cls.browser = cls.playwright.chromium.launch(executable_path=chromium(), args=FLAGS)
         cls.addClassCleanup(cls.browser.close)
+        cls.port = free_port()
+        cls.own = cls.browser.new_context(viewport={"width": 1280, "height": 800}, service_workers="block")
         expect.set_options(timeout=30_000)
 
     def setUp(self) -> None:
-        self.server = ThreadServer().start()
+        self.server = ThreadServer(self.port).start()
         self.addCleanup(self.server.stop)
         self.said: list[str] = []
-        self.page = self.new_page()
+        self.addCleanup(self._close_pages)
+        self.page = self.own.new_page()
+        self.own.new_cdp_session(self.page).send(
+            "Storage.clearDataForOrigin", {"origin": self.server.url, "storageTypes": KEPT}
+        )
+        self._hear(self.page)
+
+    def _close_pages(self) -> None:
+        for page in self.own.pages:
+            page.close()
+
+    def afresh(self, width: int, height: int) -> Page:
+        """Return the page at another size."""
+        self.page.set_viewport_size({"width": width, "height": height})
+        return self.page
 
     def new_page(self, width: int = 1280, height: int = 800, **options: Any) -> Page:
         kept = {"service_workers": "block", **options}  # what a worker asks is out of a test's sight
         context = self.browser.new_context(viewport={"width": width, "height": height}, **kept)
         self.addCleanup(context.close)
         page = context.new_page()
+        self._hear(page)
+        return page
+
+    def _hear(self, page: Page) -> None:
         page.on("console", self._heard)
         page.on("pageerror", lambda error: self.said.append(str(error)))
-        return page
 
     def _heard(self, message: ConsoleMessage) -> None:
         if message.type in ("error", "warning") and not any(words in message.text for words in self.expected):
