@@ -15,7 +15,7 @@ from playwright.sync_api import Page, sync_playwright
 
 from hearth_bowl.paths import ROOT
 from tests.api.server import Server
-from tests.browser.page_case import FLAGS, chromium
+from tests.browser.page_case import FLAGS, choose, chromium
 
 FOLDER: Final = ROOT / "docs" / "screenshots"
 LAPTOP: Final = (1280, 800)
@@ -52,14 +52,14 @@ def _read(page: Page) -> None:
     page.get_by_role("button", name="Recipes").click()
     page.get_by_role("button", name="Paste a recipe").click()
     page.get_by_label("A title, one ingredient a line").fill(CARD)
-    page.get_by_label("Spoons and cups are").select_option("us")
+    choose(page.get_by_label("Spoons and cups are"), "us")
     page.get_by_role("button", name="Read it").click()
     page.get_by_text("not settled").wait_for()
 
 
 def _fudge(page: Page) -> None:
     page.get_by_role("button", name="Recipes").click()
-    page.get_by_label("What it is", exact=True).select_option("boiled-fudge")
+    choose(page.get_by_label("What it is", exact=True), "boiled-fudge")
     page.get_by_role("button", name="Start it").click()
     page.get_by_label("or the pan has lost, g").fill("190")
     page.get_by_text("come out at").wait_for()

@@ -6,7 +6,16 @@ import shutil
 import unittest
 from typing import Any
 
-from playwright.sync_api import Browser, BrowserContext, ConsoleMessage, Page, Playwright, expect, sync_playwright
+from playwright.sync_api import (
+    Browser,
+    BrowserContext,
+    ConsoleMessage,
+    Locator,
+    Page,
+    Playwright,
+    expect,
+    sync_playwright,
+)
 
 from hearth_bowl.paths import ROOT
 from tests.api.server import ThreadServer, free_port
@@ -20,6 +29,13 @@ FLAGS = ["--no-sandbox", "--disable-gpu", "--disable-background-networking", "--
 def chromium() -> str:
     """Return the browser's path."""
     return os.environ.get("HEARTH_CHROMIUM") or shutil.which("chromium") or "/usr/bin/chromium"
+
+
+def choose(box: Locator, value: str = "", text: str = "") -> None:
+    """Choose one of what a choice offers: by what is kept of it, or by what it is called."""
+    box.click()
+    options = box.page.get_by_role("option")
+    (options.filter(has_text=text) if text else options.and_(box.page.locator(f'[data-value="{value}"]'))).click()
 
 
 class PageCase(unittest.TestCase):

@@ -4,7 +4,7 @@ import re
 
 from playwright.sync_api import expect
 
-from tests.browser.page_case import PageCase
+from tests.browser.page_case import PageCase, choose
 
 
 class Pan(PageCase):
@@ -68,7 +68,7 @@ class Pan(PageCase):
         expect(page.get_by_text("12 pieces of")).to_be_visible()
         expect(page.get_by_label("Cap, mm")).to_have_count(0)
         expect(page.get_by_text("keep a little chocolate to seal the seams")).to_be_visible()
-        page.get_by_label("Shell").select_option("none")
+        choose(page.get_by_label("Shell"), "none")
         expect(page.get_by_label("Wall, mm")).to_have_count(0)
         expect(page.get_by_text("Chocolate to have melted")).to_have_count(0)
 

@@ -2,7 +2,7 @@
 
 from playwright.sync_api import Route, expect
 
-from tests.browser.page_case import PageCase
+from tests.browser.page_case import PageCase, choose
 
 CREAM, DARK = "Whipping cream 35 %", "Dark chocolate 64 %"
 
@@ -176,8 +176,8 @@ class RatioAndReadings(PageCase):
     def test_own_units_are_shown_everywhere(self) -> None:
         self.open("/recipes/1/formula")
         self.page.get_by_role("button", name="Kitchen 21 °C, 340 m up").click()
-        self.page.get_by_label("Temperatures").select_option("F")
-        self.page.get_by_label("Weights").select_option("oz")
+        choose(self.page.get_by_label("Temperatures"), "F")
+        choose(self.page.get_by_label("Weights"), "oz")
         self.page.keyboard.press("Escape")
         expect(self.page.get_by_text("Rolls cleanly at 70 °F")).to_be_visible()
         expect(self.page.get_by_role("button", name="Fridge 41 °F")).to_be_visible()
@@ -227,7 +227,7 @@ class Saving(PageCase):
     def test_a_new_recipe_starts_from_our_proportions(self) -> None:
         self.open("/recipes/1/formula")
         self.page.get_by_role("button", name="Recipes").click()
-        self.page.get_by_label("Chocolate", exact=True).select_option("white28")
+        choose(self.page.get_by_label("Chocolate", exact=True), "white28")
         self.page.get_by_role("button", name="Start it").click()
         expect(self.page.get_by_role("heading", level=1)).to_have_text("New cream ganache")
         expect(self.page.get_by_text("Rolls cleanly")).to_be_visible()

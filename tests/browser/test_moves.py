@@ -2,7 +2,7 @@
 
 from playwright.sync_api import expect
 
-from tests.browser.page_case import PageCase
+from tests.browser.page_case import PageCase, choose
 
 CARD = """Perseid bites
 
@@ -17,7 +17,7 @@ class Aim(PageCase):
     def test_a_use_and_one_press_with_before_and_after(self) -> None:
         page = self.open("/recipes/2/formula")
         page.get_by_role("button", name="Aim").click()
-        page.get_by_label("It should be right").select_option("roll")
+        choose(page.get_by_label("It should be right"), "roll")
         page.get_by_role("button", name="Move the amounts").click()
         expect(page.get_by_role("heading", name="Done. Before and after")).to_be_visible()
         expect(page.get_by_text("Rolls cleanly at 21 °C")).to_be_visible()
@@ -43,7 +43,7 @@ class Aim(PageCase):
         for name in ("Whipping cream 35 %", "Invert sugar syrup", "White chocolate 32 %", "Lemon juice"):
             page.get_by_role("button", name=f"Pin {name}").click()
         page.get_by_role("button", name="Aim").click()
-        page.get_by_label("It should be right").select_option("roll")
+        choose(page.get_by_label("It should be right"), "roll")
         page.get_by_role("button", name="Move the amounts").click()
         expect(page.get_by_role("heading", name="It cannot be done as it stands")).to_be_visible()
         page.get_by_role("button", name="Release the pin on").click()
@@ -54,7 +54,7 @@ class OneLine(PageCase):
     def test_another_cream_keeps_the_set_and_one_press_undoes_it(self) -> None:
         page = self.open("/recipes/1/formula")
         page.get_by_role("button", name="Whipping cream 35 % about").click()
-        page.get_by_label("Swap for, keeping set and mass").select_option("cream48")
+        choose(page.get_by_label("Swap for, keeping set and mass"), "cream48")
         expect(page.get_by_role("heading", name="Before and after")).to_be_visible()
         expect(self.amount("Double cream 48 %")).to_be_visible()
         expect(page.get_by_text("Rolls cleanly at 21 °C")).to_be_visible()
@@ -103,7 +103,7 @@ class Reading(PageCase):
 class Larder(PageCase):
     def test_a_pack_is_put_in_changed_and_taken_out(self) -> None:
         page = self.open("/larder")
-        page.get_by_label("Ingredient", exact=True).select_option("espresso")
+        choose(page.get_by_label("Ingredient", exact=True), "espresso")
         page.get_by_label("Pack, g").fill("heavy")
         expect(page.get_by_text("a number is needed here")).to_be_visible()
         expect(page.get_by_role("button", name="Put it in")).to_be_disabled()
@@ -155,7 +155,7 @@ class Families(PageCase):
     def test_a_fudge_says_what_to_cook_to_up_here(self) -> None:
         page = self.open("/recipes/1/formula")
         page.get_by_role("button", name="Recipes").click()
-        page.get_by_label("What it is", exact=True).select_option("boiled-fudge")
+        choose(page.get_by_label("What it is", exact=True), "boiled-fudge")
         page.get_by_role("button", name="Start it").click()
         expect(page.get_by_role("heading", level=1)).to_have_text("New boiled and beaten fudge")
         expect(page.get_by_label("Cook to", exact=True)).to_contain_text("113.8 °C")

@@ -4,7 +4,7 @@ from datetime import datetime, timedelta
 
 from playwright.sync_api import expect
 
-from tests.browser.page_case import PageCase
+from tests.browser.page_case import PageCase, choose
 
 
 class Order(PageCase):
@@ -35,7 +35,7 @@ class Order(PageCase):
 
     def test_one_wish_otherwise_is_told_beside_and_taken_by_one_press(self) -> None:
         page = self.open("/occasions/1/order")
-        page.get_by_label("What if").select_option("cook")
+        choose(page.get_by_label("What if"), "cook")
         expect(page.get_by_text("of hands in").last).to_be_visible()
         page.get_by_role("button", name="Take it so").click()
         expect(page.get_by_role("button", name="Hands: two pairs of hands")).to_be_visible()
@@ -47,7 +47,7 @@ class Order(PageCase):
         expect(page.get_by_label("Called")).to_have_value("New occasion")
         for name in ("Night-sky drops", "Hill-top squares", "Late-watch cones"):
             page.get_by_role("button", name="Add a kind of piece").click()
-            page.get_by_role("combobox", name="Piece", exact=True).last.select_option(label=name)
+            choose(page.get_by_role("combobox", name="Piece", exact=True).last, text=name)
             actions += 2
         ready = (datetime.now() + timedelta(days=3)).replace(hour=19, minute=30)
         page.get_by_label("Ready by").fill(ready.strftime("%Y-%m-%dT%H:%M"))

@@ -3,6 +3,7 @@ import { useSyncExternalStore } from "react";
 import { isKitchenSaid, kitchen, whenKitchenSaid } from "../offline";
 import { ApiError, client, dataOf, type Schemas } from "./client";
 import { withEvents } from "./echo";
+import { Patience } from "./patience";
 import { batchQueries, timersQuery } from "./queries";
 
 /** Something that happened here and that the server is to be told. */
@@ -21,8 +22,6 @@ type Entry = Told & { id: string; kitchen?: string };
 const LATE_MS = 1500;
 
 const PREFIX = "hearth-bowl-told-";
-const RETRY_MS = 2000;
-const LONGEST_RETRY_MS = 60_000;
 const PATIENCE_MS = 8000;
 /** An answer that says "our mistake" so often is no passing trouble: the entry waits aside, the rest goes on. */
 const MOST_MISTAKES = 3;
@@ -107,13 +106,13 @@ const isAside = (entry: Entry) => (mistakes.get(entry.id) ?? 0) >= MOST_MISTAKES
 async function flush(): Promise<void> {
   if (flushing) return;
   flushing = true;
-  let waitMs = RETRY_MS;
+  const patience = new Patience();
   for (let entry = next(); entry; entry = next()) {
     try {
       await hearWhose();
       if (!isOfThisKitchen(entry)) continue;
       await send(entry);
-      waitMs = RETRY_MS;
+      patience.reset();
     } catch (error) {
       if (waits(error)) {
         if (error instanceof ApiError && error.status === 500) {
@@ -121,8 +120,7 @@ async function flush(): Promise<void> {
           if (isAside(entry)) refused = error.message;
           changed();
         }
-        await new Promise((resolve) => setTimeout(resolve, waitMs));
-        waitMs = Math.min(LONGEST_RETRY_MS, 2 * waitMs);
+        await patience.rest();
         continue;
       }
       if (entry.kind !== "timer-change" && error instanceof Error) refused = error.message; // else: stopped elsewhere

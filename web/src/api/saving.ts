@@ -1,12 +1,10 @@
 import { ApiError } from "./client";
+import { Patience } from "./patience";
 
 export type Saving = { state: "saved" | "saving" | "waiting" | "conflict" | "refused"; message: string };
 
 /** What waits to be stored, whether what is shown is ahead of it, and whether a save of it failed. */
 export type Queue<T> = { wanted: { value: T } | null; ahead: boolean; failed: boolean };
-
-const FIRST_RETRY_MS = 2000;
-const LONGEST_RETRY_MS = 30_000;
 
 /**
  * Stores what waits, one at a time and the newest last, and tries a failed save again until it is stored.
@@ -20,14 +18,14 @@ export async function storeWaiting<T>(
   say: (saving: Saving) => void,
   rest: (ms: number) => Promise<void>,
 ): Promise<void> {
-  let waitMs = FIRST_RETRY_MS;
+  const patience = new Patience(rest);
   while (queue.wanted) {
     const next = queue.wanted;
     queue.wanted = null;
     try {
       await store(next.value);
       queue.failed = false;
-      waitMs = FIRST_RETRY_MS;
+      patience.reset();
       if (!queue.wanted && !queue.ahead) say({ state: "saved", message: "Saved" });
     } catch (error) {
       queue.failed = false;
@@ -43,8 +41,7 @@ export async function storeWaiting<T>(
       queue.failed = true;
       const why = error instanceof ApiError ? error.problem.detail : "the application does not answer.";
       say({ state: "waiting", message: `Not saved yet: ${why} Trying again.` });
-      await rest(waitMs);
-      waitMs = Math.min(LONGEST_RETRY_MS, 2 * waitMs);
+      await patience.rest();
     }
   }
 }

@@ -1,4 +1,5 @@
 import { useCallback, useEffect, useRef, useState } from "react";
+import { pause } from "./patience";
 import { type Queue, type Saving, storeWaiting } from "./saving";
 
 export type { Saving };
@@ -23,10 +24,7 @@ export function useSaver<T>(store: (value: T) => Promise<void>, pauseMs: number)
   const timer = useRef<number | undefined>(undefined);
   const [saving, setSaving] = useState<Saving>({ state: "saved", message: "Saved" });
 
-  const put = useCallback(
-    () => storeWaiting(queue.current, store, setSaving, (ms) => new Promise((done) => setTimeout(done, ms))),
-    [store],
-  );
+  const put = useCallback(() => storeWaiting(queue.current, store, setSaving, pause), [store]);
 
   /** Store at once what waits; done when it is stored. */
   const flush = useCallback((): Promise<void> => {

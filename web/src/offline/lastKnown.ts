@@ -1,5 +1,6 @@
 import type { Query, QueryClient } from "@tanstack/react-query";
 import { useSyncExternalStore } from "react";
+import { pause } from "../api/patience";
 import { BUILD, BUILD_HEADER } from "./build";
 import { noteKitchen } from "./kitchen";
 import { forget, keep, lastOf } from "./store";
@@ -139,7 +140,7 @@ async function knock(): Promise<void> {
   if (knocking) return;
   knocking = true;
   while (old.size > 0) {
-    await new Promise((resolve) => setTimeout(resolve, KNOCK_MS));
+    await pause(KNOCK_MS);
     try {
       await noted(await fetch(KNOCK_AT, { signal: AbortSignal.timeout(PATIENCE_MS) }));
       old.clear();

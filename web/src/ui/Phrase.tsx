@@ -1,8 +1,8 @@
-import { Fragment, type KeyboardEvent, type ReactNode, useState } from "react";
+import { Fragment, type ReactNode, useState } from "react";
 import { numberIn, ownUnit, useUnits } from "../units/units";
 import { Button } from "./Button";
-import { TextField } from "./Field";
 import { NumberField } from "./NumberField";
+import { type OneOption, OptionList } from "./OptionList";
 import { Popover } from "./Popover";
 
 type PhraseProps = {
@@ -42,13 +42,9 @@ export function Phrase({ label, text, problem, after, children }: PhraseProps) {
   );
 }
 
-export type Option = { value: string; text: string; under?: string };
-
-const MANY = 9;
-
 type ListProps = Omit<PhraseProps, "children"> & {
   value: string;
-  options: readonly Option[];
+  options: readonly OneOption[];
   onPick: (value: string) => void;
 };
 
@@ -57,7 +53,7 @@ export function PhraseList({ label, text, problem, after, value, options, onPick
   return (
     <Phrase label={label} text={text} problem={problem} after={after}>
       {(close) => (
-        <List
+        <OptionList
           label={label}
           value={value}
           options={options}
@@ -68,47 +64,6 @@ export function PhraseList({ label, text, problem, after, value, options, onPick
         />
       )}
     </Phrase>
-  );
-}
-
-function List({ label, value, options, onPick }: Omit<ListProps, "text">) {
-  const [wanted, setWanted] = useState("");
-  const found = options.filter(({ text }) => text.toLowerCase().includes(wanted.trim().toLowerCase()));
-  const move = (event: KeyboardEvent<HTMLElement>) => {
-    const way = { ArrowDown: "nextElementSibling", ArrowUp: "previousElementSibling" }[event.key];
-    const there = way && event.currentTarget[way as "nextElementSibling"];
-    if (!(there instanceof HTMLElement)) return;
-    event.preventDefault();
-    there.focus();
-  };
-  return (
-    <div>
-      {options.length > MANY && (
-        <TextField
-          label="Find"
-          value={wanted}
-          autoComplete="off"
-          onChange={(event) => setWanted(event.target.value)}
-        />
-      )}
-      <div role="listbox" aria-label={label} className="mt-1 max-h-80 overflow-auto">
-        {found.map((option) => (
-          <button
-            key={option.value}
-            type="button"
-            role="option"
-            aria-selected={option.value === value}
-            onClick={() => onPick(option.value)}
-            onKeyDown={move}
-            className="block min-h-11 w-full rounded-md px-2 py-1 text-left text-[1rem] leading-tight hover:bg-rim-faint aria-selected:bg-rim-pale aria-selected:font-bold"
-          >
-            {option.text}
-            {option.under && <span className="block text-[0.875rem] text-ash">{option.under}</span>}
-          </button>
-        ))}
-      </div>
-      {found.length === 0 && <p className="text-[0.9375rem] text-ash">Nothing is called that.</p>}
-    </div>
   );
 }
 

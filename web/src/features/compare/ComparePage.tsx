@@ -2,8 +2,9 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { client, dataOf, type Recipe } from "../../api/client";
 import { recipeQueries, settingsQuery } from "../../api/queries";
-import { Notice } from "../../app/Notice";
-import { Choice } from "../../ui/Field";
+import { Choice } from "../../ui/Choice";
+import { Notice } from "../../ui/Notice";
+import { Option } from "../../ui/OptionList";
 import { SideBySide } from "./SideBySide";
 
 /** Any two recipes or kept versions side by side. */
@@ -71,23 +72,23 @@ function Which({ label, value, recipes, onChange }: WhichProps) {
   const { data } = useQuery(recipeQueries.versions(Number(id)));
   return (
     <div className="grid gap-2">
-      <Choice label={label} value={id} onChange={(event) => onChange(event.target.value)}>
+      <Choice label={label} value={id ?? ""} onPick={onChange}>
         {recipes.map((row) => (
-          <option key={row.id} value={row.id}>
+          <Option key={row.id} value={row.id}>
             {row.name}
-          </option>
+          </Option>
         ))}
       </Choice>
       <Choice
         label={`${label}, as it was`}
         value={version === "newest" ? String(data?.versions[0]?.number ?? "") : (version ?? "")}
-        onChange={(event) => onChange(event.target.value ? `${id}:${event.target.value}` : `${id}`)}
+        onPick={(value) => onChange(value ? `${id}:${value}` : `${id}`)}
       >
-        <option value="">as it is now</option>
+        <Option value="">as it is now</Option>
         {data?.versions.map((row) => (
-          <option key={row.number} value={row.number}>
+          <Option key={row.number} value={row.number}>
             {row.name}
-          </option>
+          </Option>
         ))}
       </Choice>
     </div>

@@ -3,9 +3,10 @@ import { useRef, useState } from "react";
 import { Link, useLocation, useNavigate, useParams } from "react-router";
 import { ApiError, client, dataOf, type Schemas } from "../../api/client";
 import { confectionQueries, libraryQuery, recipeQueries, vesselsQuery } from "../../api/queries";
-import { NotThere } from "../../app/Notice";
 import { Button } from "../../ui/Button";
 import { TextField } from "../../ui/Field";
+import { NotThere } from "../../ui/Notice";
+import { PartOrFailure } from "../../ui/PartOrFailure";
 import { Skeleton } from "../../ui/Skeleton";
 import { Sure } from "../../ui/Sure";
 import { mass, type Units, useUnits } from "../../units/units";
@@ -225,20 +226,23 @@ function Bench({ stored, vessels, recipes, options }: BenchProps) {
         )}
         {found && vessel && (
           <>
-            <ConfectionSection
-              asked={asked}
-              answer={found.answer}
-              vessel={vessel}
-              parts={{ chosen, onPress: press }}
-            />
-            {(vessel.kind === "pan" || vessel.kind === "mould") && (
-              <PlanDrawing
+            <PartOrFailure what="the drawing">
+              {" "}
+              <ConfectionSection
+                asked={asked}
+                answer={found.answer}
                 vessel={vessel}
-                fit={found.answer}
-                kerf={asked.form.kerf_mm ?? 0}
-                boxPx={[430, 180]}
+                parts={{ chosen, onPress: press }}
               />
-            )}
+              {(vessel.kind === "pan" || vessel.kind === "mould") && (
+                <PlanDrawing
+                  vessel={vessel}
+                  fit={found.answer}
+                  kerf={asked.form.kerf_mm ?? 0}
+                  boxPx={[430, 180]}
+                />
+              )}
+            </PartOrFailure>
             {found.answer.piece_mm && vessel.kind === "pan" && (
               <GuideLinks of={`confections/${stored.id}`} flush={flush} />
             )}

@@ -1,6 +1,8 @@
 import { useState } from "react";
 import type { Schemas } from "../../api/client";
-import { Figure, type Option, Phrase, PhraseList, PhraseNumber, Sentence } from "../../ui/Phrase";
+import type { OneOption } from "../../ui/OptionList";
+import { Figure, Phrase, PhraseList, PhraseNumber, Sentence } from "../../ui/Phrase";
+import { Radio, RadioGroup } from "../../ui/Radio";
 import { length, mass, type Units } from "../../units/units";
 import { AMOUNT_WORDS, amountText, NO_AMOUNT, type PartAsk, ROLE_WORDS } from "./words";
 
@@ -120,7 +122,7 @@ function Of({ part, recipes, library, problem, onChange, after }: Props & { afte
     typeof one === "string" ? (ingredients.find((row) => row.key === one)?.name ?? one) : (one?.name ?? "");
   const isChocolate = CHOCOLATE_ROLES.has(part.role);
   const offered = ingredients.filter((row) => !isChocolate || CHOCOLATE_KINDS.has(row.kind));
-  const options: Option[] = [
+  const options: OneOption[] = [
     ...(isChocolate
       ? []
       : recipes.map((row) => ({ value: `r${row.id}`, text: row.name, under: "your recipe" }))),
@@ -270,19 +272,13 @@ function AmountForm({ part, amounts, start, onTake }: FormProps) {
   const [name, setName] = useState(start);
   return (
     <div className="grid gap-2">
-      <div role="radiogroup" aria-label="Said by">
+      <RadioGroup label="Measured by" value={name} onPick={setName}>
         {amounts.map((one) => (
-          <label key={one} className="flex min-h-11 items-center gap-2 text-[1rem]">
-            <input
-              type="radio"
-              className="size-5 accent-rim"
-              checked={one === name}
-              onChange={() => setName(one)}
-            />
+          <Radio key={one} value={one} className="text-[1rem]">
             {AMOUNT_WORDS[one]?.text ?? one}
-          </label>
+          </Radio>
         ))}
-      </div>
+      </RadioGroup>
       <Figure
         key={name}
         label="So much"

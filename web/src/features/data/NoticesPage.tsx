@@ -1,5 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
-import { Notice } from "../../app/Notice";
+import { Notice } from "../../ui/Notice";
 import { Skeleton } from "../../ui/Skeleton";
 
 type Told = {

@@ -2,8 +2,10 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { Link, useNavigate, useParams } from "react-router";
 import { client, dataOf, type Schemas } from "../../api/client";
 import { batchQueries } from "../../api/queries";
-import { NotThere } from "../../app/Notice";
 import { Button } from "../../ui/Button";
+import { Checkbox } from "../../ui/Checkbox";
+import { NotThere } from "../../ui/Notice";
+import { PartOrFailure } from "../../ui/PartOrFailure";
 import { PdfLink } from "../../ui/PdfLink";
 import { Sure } from "../../ui/Sure";
 import { timeText } from "../../units/time";
@@ -53,15 +55,17 @@ function Bench({ run }: { run: Schemas["Run"] }) {
           {batch.version !== null && `, version ${batch.version}`}, {trace?.readings ?? 0} readings
         </p>
         {last && (
-          <TraceChart
-            trace={trace}
-            forecast={null}
-            step={{ ...last, target_c: null, ceiling_c: null, usual_min: [0, 0] }}
-            stepSince={null}
-            nowS={Math.min(endS, drawnS + 600)}
-            marks={marksOf(run, startedMs).filter((mark) => mark.at <= drawnS + 600)}
-            units={units}
-          />
+          <PartOrFailure what="the temperature chart">
+            <TraceChart
+              trace={trace}
+              forecast={null}
+              step={{ ...last, target_c: null, ceiling_c: null, usual_min: [0, 0] }}
+              stepSince={null}
+              nowS={Math.min(endS, drawnS + 600)}
+              marks={marksOf(run, startedMs).filter((mark) => mark.at <= drawnS + 600)}
+              units={units}
+            />
+          </PartOrFailure>
         )}
         <AsMade recipe={run.recipe} isMended={run.state.mended.length > 0} />
         <Planned rows={page.data?.planned ?? []} />
@@ -197,16 +201,9 @@ function Beside({ run }: { run: Schemas["Run"] }) {
         </a>
       ))}
       <ReadingsFile batch={batch.id} probe={batch.probe_id} />
-      <label className="inline-flex min-h-11 items-center gap-2">
-        <input
-          type="checkbox"
-          className="size-5 accent-rim"
-          checked={batch.teaches}
-          disabled={teach.isPending}
-          onChange={(event) => teach.mutate(event.target.checked)}
-        />
+      <Checkbox checked={batch.teaches} disabled={teach.isPending} onCheck={(now) => teach.mutate(now)}>
         The kitchen learns from it
-      </label>
+      </Checkbox>
       <Sure
         words="Delete this batch"
         goes={`The batch of ${moment(batch.started_at)} goes from the daybook, with all that happened in it and its photographs.`}

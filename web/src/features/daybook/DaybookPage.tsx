@@ -10,6 +10,7 @@ import { Link, useNavigate } from "react-router";
 import { client, dataOf, type Schemas } from "../../api/client";
 import { choicesQuery, libraryQuery } from "../../api/queries";
 import { Button } from "../../ui/Button";
+import { Checkbox } from "../../ui/Checkbox";
 import { TextField } from "../../ui/Field";
 import { PhraseList } from "../../ui/Phrase";
 import { SeeLink } from "../seen";
@@ -189,15 +190,12 @@ type RowProps = { batch: Schemas["Batch"]; isPicked: boolean; onPick: () => void
 function BatchRow({ batch, isPicked, onPick }: RowProps) {
   return (
     <li className="flex items-center gap-3 border-line border-b">
-      <label className="flex min-h-14 min-w-11 cursor-pointer items-center justify-center">
-        <input
-          type="checkbox"
-          className="size-5 accent-rim"
-          checked={isPicked}
-          aria-label={`Pick ${batch.name}, ${day(batch.started_at)}`}
-          onChange={onPick}
-        />
-      </label>
+      <Checkbox
+        className="min-h-14 min-w-11 justify-center"
+        checked={isPicked}
+        label={`Pick ${batch.name}, ${day(batch.started_at)}`}
+        onCheck={onPick}
+      />
       <Link
         to={`/daybook/${batch.id}`}
         className="flex min-h-14 flex-1 flex-wrap items-center justify-between gap-x-5 py-1.5 hover:bg-rim-faint"

@@ -2,8 +2,9 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link, useSearchParams } from "react-router";
 import { client, dataOf, type Schemas } from "../../api/client";
-import { Notice } from "../../app/Notice";
 import { LineChart, stepsTo } from "../../ui/LineChart";
+import { Notice } from "../../ui/Notice";
+import { PartOrFailure } from "../../ui/PartOrFailure";
 import { PhraseList } from "../../ui/Phrase";
 import { Skeleton } from "../../ui/Skeleton";
 import { useUnits } from "../../units/units";
@@ -84,7 +85,9 @@ function Bench({ found }: { found: Schemas["BatchesLaidOver"] }) {
             onPick={setKey}
           />
         </p>
-        <Chart found={found} moment={at?.key ?? "start"} />
+        <PartOrFailure what="the temperature chart">
+          <Chart found={found} moment={at?.key ?? "start"} />
+        </PartOrFailure>
       </section>
       <section
         aria-label="What differs"

@@ -2,8 +2,10 @@ import { useQuery } from "@tanstack/react-query";
 import type { Schemas } from "../../api/client";
 import { rollingQuery } from "../../api/queries";
 import { Button } from "../../ui/Button";
-import { Choice } from "../../ui/Field";
+import { Checkbox } from "../../ui/Checkbox";
+import { Choice } from "../../ui/Choice";
 import { NumberField } from "../../ui/NumberField";
+import { Option } from "../../ui/OptionList";
 import { LengthField, MassField } from "../../ui/QuantityField";
 import { figureOfLength, mass, useUnits } from "../../units/units";
 import { applies, type Question, SECOND, type Typed, typedAt } from "./ask";
@@ -80,15 +82,13 @@ function Asking({ question, vessel, typed, library, problem, onType }: AskingPro
   switch (question.form) {
     case "yes-no":
       return (
-        <label className="col-span-3 flex min-h-11 items-center gap-2">
-          <input
-            type="checkbox"
-            className="size-5 accent-rim"
-            checked={text === "yes"}
-            onChange={(event) => onType({ [name]: event.target.checked ? "yes" : "" })}
-          />
+        <Checkbox
+          className="col-span-3 min-h-11"
+          checked={text === "yes"}
+          onCheck={(now) => onType({ [name]: now ? "yes" : "" })}
+        >
           {says}
-        </label>
+        </Checkbox>
       );
     case "chocolate":
       return (
@@ -128,14 +128,14 @@ function Asking({ question, vessel, typed, library, problem, onType }: AskingPro
               <Choice
                 label="The pieces are"
                 value={question.offers.find((offer) => String(offer.value) === text)?.value ?? ""}
-                onChange={(event) => event.target.value && onType({ [name]: event.target.value })}
+                onPick={(value) => value && onType({ [name]: value })}
               >
                 {question.offers.map((offer) => (
-                  <option key={offer.value} value={offer.value}>
+                  <Option key={offer.value} value={offer.value}>
                     {offer.says}
-                  </option>
+                  </Option>
                 ))}
-                <option value="">by a wall of your own</option>
+                <Option value="">by a wall of your own</Option>
               </Choice>
             </div>
           )}
@@ -190,14 +190,14 @@ type ChocolateProps = {
 /** The chocolate of shells or coats, or none. */
 export function ChocolateChoice({ label, none, value, library, onTake }: ChocolateProps) {
   return (
-    <Choice label={label} value={value} onChange={(event) => onTake(event.target.value)}>
-      <option value="none">{none}</option>
+    <Choice label={label} value={value} onPick={(value) => onTake(value)}>
+      <Option value="none">{none}</Option>
       {library?.ingredients
         .filter((row) => row.kind === "chocolate" || row.kind === "compound")
         .map((row) => (
-          <option key={row.key} value={row.key}>
+          <Option key={row.key} value={row.key}>
             {row.name}
-          </option>
+          </Option>
         ))}
     </Choice>
   );
@@ -207,12 +207,12 @@ function Rolling({ value, label, onTake }: { value: string; label: string; onTak
   const { data } = useQuery(rollingQuery);
   return (
     <div className="col-span-2">
-      <Choice label={label} value={value} onChange={(event) => onTake(event.target.value)}>
-        <option value="">nothing</option>
+      <Choice label={label} value={value} onPick={(value) => onTake(value)}>
+        <Option value="">nothing</Option>
         {data?.coats.map((coat) => (
-          <option key={coat.key} value={coat.key}>
+          <Option key={coat.key} value={coat.key}>
             {coat.name}
-          </option>
+          </Option>
         ))}
       </Choice>
     </div>

@@ -2,8 +2,9 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { ApiError, type Schemas } from "../../api/client";
 import { keptFitQuery, libraryQuery, questionsQuery, recipeQueries, vesselsQuery } from "../../api/queries";
-import { NotThere } from "../../app/Notice";
 import { Button } from "../../ui/Button";
+import { NotThere } from "../../ui/Notice";
+import { PartOrFailure } from "../../ui/PartOrFailure";
 import { Skeleton } from "../../ui/Skeleton";
 import { numberIn, useUnits } from "../../units/units";
 import { SeeLink } from "../seen";
@@ -139,8 +140,10 @@ function FitBench(props: BenchProps) {
                 {problem ? "That does not fit" : ""}
               </h2>
             )}
-            <PlanDrawing vessel={vessel} fit={fit} kerf={lengthAt("kerf_mm")} />
-            <SectionDrawing vessel={vessel} fit={fit} walls={walls} />
+            <PartOrFailure what="the drawing">
+              <PlanDrawing vessel={vessel} fit={fit} kerf={lengthAt("kerf_mm")} />
+              <SectionDrawing vessel={vessel} fit={fit} walls={walls} />
+            </PartOrFailure>
             {fit && <Account units={units} vessel={vessel} fit={fit} library={library} />}
             {fit && <PieceTold recipe={recipe} vessel={vessel} ask={ask} pieces={fit.pieces} units={units} />}
             {fit?.piece_mm != null && <GuideLinks of={`recipes/${id}/fit`} flush={flush} />}

@@ -3,9 +3,11 @@ import { useState } from "react";
 import { ApiError, client, dataOf, type Schemas } from "../../api/client";
 import { shapesQuery, vesselsQuery } from "../../api/queries";
 import { Button } from "../../ui/Button";
+import { Choice } from "../../ui/Choice";
 import { Dialog } from "../../ui/Dialog";
-import { Choice, TextField } from "../../ui/Field";
+import { TextField } from "../../ui/Field";
 import { NumberField } from "../../ui/NumberField";
+import { Option, OptionGroup } from "../../ui/OptionList";
 import { LengthField } from "../../ui/QuantityField";
 import { Sure } from "../../ui/Sure";
 import { numberIn, useLength } from "../../units/units";
@@ -156,21 +158,21 @@ function Measures({ stored, onDone, flush }: Props) {
         <Choice
           label="What is it?"
           value={key}
-          onChange={(event) => {
-            setKey(event.target.value);
-            setTyped(typedFrom(SHAPES[event.target.value]?.start ?? {}));
+          onPick={(value) => {
+            setKey(value);
+            setTyped(typedFrom(SHAPES[value]?.start ?? {}));
           }}
         >
           {KINDS.map((kind) => (
-            <optgroup key={kind.kind} label={kind.title}>
+            <OptionGroup key={kind.kind} label={kind.title}>
               {shapes
                 .filter((row) => row.kind === kind.kind)
                 .map((row) => (
-                  <option key={row.shape} value={`${row.kind}/${row.shape}`}>
+                  <Option key={row.shape} value={`${row.kind}/${row.shape}`}>
                     {SHAPES[`${row.kind}/${row.shape}`]?.name ?? row.shape}
-                  </option>
+                  </Option>
                 ))}
-            </optgroup>
+            </OptionGroup>
           ))}
         </Choice>
         <TextField

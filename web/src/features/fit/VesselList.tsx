@@ -1,4 +1,5 @@
 import type { Schemas } from "../../api/client";
+import { Radio, RadioGroup } from "../../ui/Radio";
 import { useLength } from "../../units/units";
 import { cavityPlan, measuresText, panPlan, profileOf, type Vessel } from "./scale";
 import { VesselForm } from "./VesselForm";
@@ -16,7 +17,7 @@ type Props = {
 export function VesselList({ vessels, chosen, onChoose, flush }: Props) {
   const mm = useLength();
   return (
-    <div>
+    <RadioGroup label="Made in" value={String(chosen ?? "")} onPick={(id) => onChoose(Number(id))}>
       <VesselForm stored={null} onDone={(id) => onChoose(id)} flush={flush} />
       {KINDS.filter(({ kind }) => kind !== "box").map(({ kind, title }) => {
         const own = vessels.filter((stored) => stored.vessel.kind === kind);
@@ -27,16 +28,9 @@ export function VesselList({ vessels, chosen, onChoose, flush }: Props) {
             {own.map((stored) => (
               <div
                 key={stored.id}
-                className="flex items-center border-line border-b has-checked:bg-rim-faint"
+                className="flex items-center border-line border-b has-data-[state=checked]:bg-rim-faint"
               >
-                <label className="flex min-h-13 min-w-0 flex-1 cursor-pointer items-center gap-3 px-1 has-focus-visible:outline-3 has-focus-visible:outline-rim">
-                  <input
-                    type="radio"
-                    name="vessel"
-                    className="size-4 shrink-0 accent-rim"
-                    checked={stored.id === chosen}
-                    onChange={() => onChoose(stored.id)}
-                  />
+                <Radio value={String(stored.id)} className="min-h-13 min-w-0 flex-1 gap-3 px-1">
                   <Outline vessel={stored.vessel} />
                   <span className="min-w-0 leading-tight">
                     <span dir="auto" className="block truncate">
@@ -47,14 +41,14 @@ export function VesselList({ vessels, chosen, onChoose, flush }: Props) {
                       {stored.owned > 1 && `, ${stored.owned} owned`}
                     </span>
                   </span>
-                </label>
+                </Radio>
                 {stored.id === chosen && <VesselForm stored={stored} onDone={onChoose} flush={flush} />}
               </div>
             ))}
           </fieldset>
         );
       })}
-    </div>
+    </RadioGroup>
   );
 }
 

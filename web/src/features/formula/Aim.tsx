@@ -2,8 +2,10 @@ import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
 import { ApiError, client, dataOf, type Schemas } from "../../api/client";
 import { Button } from "../../ui/Button";
-import { Choice } from "../../ui/Field";
+import { Checkbox } from "../../ui/Checkbox";
+import { Choice } from "../../ui/Choice";
 import { NumberField } from "../../ui/NumberField";
+import { Option } from "../../ui/OptionList";
 import { Popover } from "../../ui/Popover";
 import { MassField } from "../../ui/QuantityField";
 import { figureOfMass, numberIn, temperature, useUnits } from "../../units/units";
@@ -92,13 +94,13 @@ export function Aim({ state, library }: Props) {
             run.mutate(state.recipe);
           }}
         >
-          <Choice label="It should be right" value={use} onChange={(event) => setUse(event.target.value)}>
-            <option value="">as firm as it comes</option>
+          <Choice label="It should be right" value={use} onPick={(value) => setUse(value)}>
+            <Option value="">as firm as it comes</Option>
             {Object.entries(aimed).map(([key, index]) =>
               index === null ? null : (
-                <option key={key} value={key}>
+                <Option key={key} value={key}>
                   {USES[key] ?? key}, at {temperature(state.atC, units)}
-                </option>
+                </Option>
               ),
             )}
           </Choice>
@@ -128,15 +130,9 @@ export function Aim({ state, library }: Props) {
               </p>
             )}
           {state.recipe.lines.some((line) => line.unit === "tin" || line.unit === "bar") && (
-            <label className="flex min-h-11 items-center gap-2">
-              <input
-                type="checkbox"
-                className="size-5 accent-rim"
-                checked={wholePacks}
-                onChange={(event) => setWholePacks(event.target.checked)}
-              />
+            <Checkbox checked={wholePacks} onCheck={setWholePacks}>
               Whole tins and bars only
-            </label>
+            </Checkbox>
           )}
           <p className="text-[0.875rem] text-ash">
             What is pinned stays. Everything else moves as little as it can.

@@ -2,7 +2,9 @@ import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
 import { ApiError, client, dataOf, type Schemas } from "../../api/client";
 import { Button } from "../../ui/Button";
-import { Choice, TextField } from "../../ui/Field";
+import { Choice } from "../../ui/Choice";
+import { TextField } from "../../ui/Field";
+import { Option } from "../../ui/OptionList";
 import { PopoverClose } from "../../ui/Popover";
 import { SideBySide } from "../compare";
 import { OtherReadings } from "./OtherReadings";
@@ -39,23 +41,23 @@ export function Details({ state, position, name, library }: Props) {
       <Choice
         label="When it goes in"
         value={line.stage}
-        onChange={(event) => state.changeLine(position, { stage: event.target.value })}
+        onPick={(value) => state.changeLine(position, { stage: value })}
       >
         {(known.includes(line.stage) ? known : [line.stage, ...known]).map((stage) => (
-          <option key={stage} value={stage}>
+          <Option key={stage} value={stage}>
             {STAGES[stage] ?? stage}
-          </option>
+          </Option>
         ))}
       </Choice>
       <Choice
         label="Its amount is told in"
         value={line.unit}
-        onChange={(event) => state.type(position, `in ${event.target.value}`, line.measure)}
+        onPick={(value) => state.type(position, `in ${value}`, line.measure)}
       >
         {(UNITS.includes(line.unit) ? UNITS : [line.unit, ...UNITS]).map((unit) => (
-          <option key={unit} value={unit}>
+          <Option key={unit} value={unit}>
             {UNIT_NAMES[unit] ?? unit}
-          </option>
+          </Option>
         ))}
       </Choice>
       <Swap state={state} position={position} row={row} library={library} onMoved={setMoved} />
@@ -107,13 +109,13 @@ function Swap(props: PartProps & { row: Schemas["IngredientOut"] | undefined; li
         label="Swap for, keeping set and mass"
         value=""
         disabled={swap.isPending}
-        onChange={(event) => event.target.value && swap.mutate(event.target.value)}
+        onPick={(value) => value && swap.mutate(value)}
       >
-        <option value="">choose…</option>
+        <Option value="">choose…</Option>
         {library?.ingredients.filter(alike).map((other) => (
-          <option key={other.key} value={other.key}>
+          <Option key={other.key} value={other.key}>
             {other.name}
-          </option>
+          </Option>
         ))}
       </Choice>
       {swap.error && (

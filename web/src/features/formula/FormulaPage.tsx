@@ -3,8 +3,9 @@ import { useMemo, useState } from "react";
 import { useNavigate } from "react-router";
 import { client, dataOf, type Line, type Schemas } from "../../api/client";
 import { libraryQuery, recipeQueries, settingsQuery } from "../../api/queries";
-import { NotThere } from "../../app/Notice";
 import { Button } from "../../ui/Button";
+import { NotThere } from "../../ui/Notice";
+import { PartOrFailure } from "../../ui/PartOrFailure";
 import { Popover } from "../../ui/Popover";
 import { Skeleton } from "../../ui/Skeleton";
 import { fixed, mass, useUnits } from "../../units/units";
@@ -113,26 +114,32 @@ function BenchPage({ stored, kitchenC }: { stored: Schemas["StoredRecipe"]; kitc
             </div>
             {bench && (
               <>
-                <Bowl layers={bench.bowl} grams={bench.mass_g} kept={kept} units={units} />
-                <TemperatureStrip
-                  atC={state.atC}
-                  kitchenC={kitchenC}
-                  zones={bench.temperature_zones}
-                  units={units}
-                  onChange={state.setAtC}
-                />
+                <PartOrFailure what="the bowl">
+                  <Bowl layers={bench.bowl} grams={bench.mass_g} kept={kept} units={units} />
+                </PartOrFailure>
+                <PartOrFailure what="the temperatures">
+                  <TemperatureStrip
+                    atC={state.atC}
+                    kitchenC={kitchenC}
+                    zones={bench.temperature_zones}
+                    units={units}
+                    onChange={state.setAtC}
+                  />
+                </PartOrFailure>
               </>
             )}
           </div>
           <div className="border-line border-t bg-sheet px-5 py-2.5 max-md:px-3">
             {cookedDown && <Cook recipe={state.recipe} units={units} />}
             {bench && !cookedDown && (
-              <RatioRule
-                rule={bench.rule}
-                problem={ratioProblem ? `${ratioProblem.message}: ${ratioProblem.allowed}` : null}
-                onSlide={state.slide}
-                onSettled={state.endGesture}
-              />
+              <PartOrFailure what="the ratio rule">
+                <RatioRule
+                  rule={bench.rule}
+                  problem={ratioProblem ? `${ratioProblem.message}: ${ratioProblem.allowed}` : null}
+                  onSlide={state.slide}
+                  onSettled={state.endGesture}
+                />
+              </PartOrFailure>
             )}
           </div>
         </section>
@@ -142,12 +149,14 @@ function BenchPage({ stored, kitchenC }: { stored: Schemas["StoredRecipe"]; kitc
           className="border-line border-l px-5 py-4 lg:overflow-y-auto max-lg:col-span-2 max-lg:border-t max-md:order-3 max-md:col-span-1 max-md:border-l-0 max-md:px-3"
         >
           {bench && (
-            <Readings
-              readings={bench.readings}
-              curve={bench.set_curve}
-              units={units}
-              onTry={(offer) => tryOffer(state, offer)}
-            />
+            <PartOrFailure what="the readings">
+              <Readings
+                readings={bench.readings}
+                curve={bench.set_curve}
+                units={units}
+                onTry={(offer) => tryOffer(state, offer)}
+              />
+            </PartOrFailure>
           )}
         </section>
       </main>

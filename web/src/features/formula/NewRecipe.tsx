@@ -4,7 +4,8 @@ import { useNavigate } from "react-router";
 import { client, dataOf } from "../../api/client";
 import { libraryQuery, recipeQueries } from "../../api/queries";
 import { Button } from "../../ui/Button";
-import { Choice } from "../../ui/Field";
+import { Choice } from "../../ui/Choice";
+import { Option } from "../../ui/OptionList";
 import { PasteRecipe } from "./PasteRecipe";
 import { USES } from "./words";
 
@@ -30,31 +31,27 @@ export function NewRecipe() {
     <div className="mt-3 border-line border-t pt-3">
       <h2 className="mb-2 font-bold">Start a new one with our proportions</h2>
       <div className="grid gap-2">
-        <Choice label="What it is" value={family} onChange={(event) => setFamily(event.target.value)}>
+        <Choice label="What it is" value={family} onPick={(value) => setFamily(value)}>
           {library?.families.map((row) => (
-            <option key={row.key} value={row.key}>
+            <Option key={row.key} value={row.key}>
               {row.name}
-            </option>
+            </Option>
           ))}
         </Choice>
-        <Choice
-          label="What it is for"
-          value={chosenUse ?? ""}
-          onChange={(event) => setUse(event.target.value)}
-        >
+        <Choice label="What it is for" value={chosenUse ?? ""} onPick={(value) => setUse(value)}>
           {uses.map((key) => (
-            <option key={key} value={key}>
+            <Option key={key} value={key}>
               {USES[key] ?? key}
-            </option>
+            </Option>
           ))}
         </Choice>
-        <Choice label="Chocolate" value={chocolate} onChange={(event) => setChocolate(event.target.value)}>
+        <Choice label="Chocolate" value={chocolate} onPick={(value) => setChocolate(value)}>
           {library?.ingredients
             .filter((row) => row.kind === "chocolate" || row.kind === "compound")
             .map((row) => (
-              <option key={row.key} value={row.key}>
+              <Option key={row.key} value={row.key}>
                 {row.name}
-              </option>
+              </Option>
             ))}
         </Choice>
         <Button disabled={start.isPending || !library} onClick={() => start.mutate()}>

@@ -4,8 +4,9 @@ import { useNavigate } from "react-router";
 import { client, dataOf, type Line, type Recipe, type Schemas } from "../../api/client";
 import { recipeQueries } from "../../api/queries";
 import { Button } from "../../ui/Button";
+import { Choice } from "../../ui/Choice";
 import { Dialog } from "../../ui/Dialog";
-import { Choice } from "../../ui/Field";
+import { Option } from "../../ui/OptionList";
 import { mass, useUnits } from "../../units/units";
 import { OtherReadings } from "./OtherReadings";
 import { amountText, ingredientName } from "./words";
@@ -75,15 +76,11 @@ export function PasteRecipe({ library }: { library: Schemas["LibraryOut"] | unde
               onChange={async (event) => setText((await event.target.files?.[0]?.text()) ?? text)}
             />
           </label>
-          <Choice
-            label="Spoons and cups are"
-            value={measure}
-            onChange={(event) => setMeasure(event.target.value)}
-          >
-            <option value="metric">metric</option>
-            <option value="us">US</option>
-            <option value="imperial">imperial</option>
-            <option value="au">Australian</option>
+          <Choice label="Spoons and cups are" value={measure} onPick={(value) => setMeasure(value)}>
+            <Option value="metric">metric</Option>
+            <Option value="us">US</Option>
+            <Option value="imperial">imperial</Option>
+            <Option value="au">Australian</Option>
           </Choice>
           {[read.error, take.error, together.error].map(
             (error) =>

@@ -3,8 +3,11 @@ import { useState } from "react";
 import { Link } from "react-router";
 import type { Schemas } from "../../api/client";
 import { recipeQueries } from "../../api/queries";
-import { Choice, TextField } from "../../ui/Field";
+import { Choice } from "../../ui/Choice";
+import { TextField } from "../../ui/Field";
+import { Option } from "../../ui/OptionList";
 import { Popover } from "../../ui/Popover";
+import { Radio, RadioGroup } from "../../ui/Radio";
 import { NewRecipe } from "./NewRecipe";
 import type { BenchState } from "./useBench";
 import { USES } from "./words";
@@ -43,24 +46,24 @@ export function RecipeTitle({ id, state, library }: Props) {
           <Choice
             label="Family"
             value={recipe.family}
-            onChange={(event) => state.change({ ...recipe, family: event.target.value, method: null })}
+            onPick={(value) => state.change({ ...recipe, family: value, method: null })}
           >
             {library?.families.map((row) => (
-              <option key={row.key} value={row.key}>
+              <Option key={row.key} value={row.key}>
                 {row.name}
-              </option>
+              </Option>
             ))}
           </Choice>
           <Choice
             label="What it is for"
             value={recipe.use ?? ""}
-            onChange={(event) => state.change({ ...recipe, use: event.target.value || null })}
+            onPick={(value) => state.change({ ...recipe, use: value || null })}
           >
-            <option value="">no set use</option>
+            <Option value="">no set use</Option>
             {library?.uses.map((use) => (
-              <option key={use} value={use}>
+              <Option key={use} value={use}>
                 {USES[use] ?? use}
-              </option>
+              </Option>
             ))}
           </Choice>
           <Ways
@@ -87,20 +90,15 @@ function Ways({ family, chosen, onChoose }: WaysProps) {
     <fieldset className="text-[0.875rem]">
       <legend className="font-bold">How you make it</legend>
       <p>{family.rule}</p>
-      {family.methods.map((method) => (
-        <label key={method.key} className="mt-1 flex min-h-11 cursor-pointer gap-2">
-          <input
-            type="radio"
-            name="method"
-            className="mt-1 size-4 shrink-0 accent-rim"
-            checked={(chosen ?? family.methods[0]?.key) === method.key}
-            onChange={() => onChoose(method.key)}
-          />
-          <span>
-            <strong>{method.name}.</strong> {method.trade_off}
-          </span>
-        </label>
-      ))}
+      <RadioGroup label="Method" value={chosen ?? family.methods[0]?.key ?? ""} onPick={onChoose}>
+        {family.methods.map((method) => (
+          <Radio key={method.key} value={method.key} className="mt-1">
+            <span>
+              <strong>{method.name}.</strong> {method.trade_off}
+            </span>
+          </Radio>
+        ))}
+      </RadioGroup>
       {family.also.length > 0 && <p className="mt-2 font-bold">With any of them</p>}
       {family.also.map((method) => (
         <p key={method.key} className="mt-1">

@@ -10,6 +10,7 @@ import {
   type Recipe,
   type Schemas,
 } from "../../api/client";
+import { Patience } from "../../api/patience";
 import { settingsQuery } from "../../api/queries";
 import type { Saving } from "../../api/useSaver";
 import { orLast } from "../../offline";
@@ -26,7 +27,6 @@ type Asked = {
 };
 type Typed = { position: number; text: string; measure: string };
 const MOST_STEPS = 199;
-const RETRY_MS = 2000;
 
 export type BenchState = {
   recipe: Recipe;
@@ -97,6 +97,7 @@ export function useBench(stored: Schemas["StoredRecipe"], startC: number): Bench
   );
 
   const answerAsked = useCallback(async () => {
+    const patience = new Patience();
     while (asked.current) {
       const ask = asked.current;
       asked.current = null;
@@ -123,7 +124,7 @@ export function useBench(stored: Schemas["StoredRecipe"], startC: number): Bench
         } else {
           setProblem({ title: "No answer", status: 0, detail: NO_ANSWER, errors: [], revision: null });
           refuse("Not saved yet. Trying again");
-          await new Promise((resolve) => setTimeout(resolve, RETRY_MS));
+          await patience.rest();
           asked.current ??= ask;
         }
       }

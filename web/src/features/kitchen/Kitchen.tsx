@@ -3,7 +3,9 @@ import { useRef, useState } from "react";
 import { Link } from "react-router";
 import { ApiError, client, dataOf, type Schemas } from "../../api/client";
 import { settingsQuery } from "../../api/queries";
-import { Choice, TextField } from "../../ui/Field";
+import { Choice } from "../../ui/Choice";
+import { TextField } from "../../ui/Field";
+import { Option } from "../../ui/OptionList";
 import { Popover } from "../../ui/Popover";
 import { decimal, numberIn, temperature, useUnits } from "../../units/units";
 import { Thermometers } from "./Thermometers";
@@ -85,36 +87,36 @@ export function Kitchen() {
         <Choice
           label="Weights"
           value={data.mass_unit}
-          onChange={(event) => save.mutate({ ...data, mass_unit: event.target.value })}
+          onPick={(value) => save.mutate({ ...data, mass_unit: value })}
         >
-          <option value="g">grams</option>
-          <option value="oz">ounces</option>
+          <Option value="g">grams</Option>
+          <Option value="oz">ounces</Option>
         </Choice>
         <Choice
           label="Lengths"
           value={data.length_unit}
-          onChange={(event) => save.mutate({ ...data, length_unit: event.target.value })}
+          onPick={(value) => save.mutate({ ...data, length_unit: value })}
         >
-          <option value="mm">millimetres</option>
-          <option value="in">inches</option>
+          <Option value="mm">millimetres</Option>
+          <Option value="in">inches</Option>
         </Choice>
         <Choice
           label="Temperatures"
           value={data.temperature_unit}
-          onChange={(event) => save.mutate({ ...data, temperature_unit: event.target.value })}
+          onPick={(value) => save.mutate({ ...data, temperature_unit: value })}
         >
-          <option value="C">°C</option>
-          <option value="F">°F</option>
+          <Option value="C">°C</Option>
+          <Option value="F">°F</Option>
         </Choice>
         <Choice
           label="Spoons and cups"
           value={data.measure}
-          onChange={(event) => save.mutate({ ...data, measure: event.target.value })}
+          onPick={(value) => save.mutate({ ...data, measure: value })}
         >
-          <option value="metric">metric: spoon 15 ml, cup 250 ml</option>
-          <option value="us">US: spoon 14.8 ml, cup 237 ml</option>
-          <option value="imperial">imperial: spoon 17.8 ml, cup 284 ml</option>
-          <option value="au">Australian: spoon 20 ml, cup 250 ml</option>
+          <Option value="metric">metric: spoon 15 ml, cup 250 ml</Option>
+          <Option value="us">US: spoon 14.8 ml, cup 237 ml</Option>
+          <Option value="imperial">imperial: spoon 17.8 ml, cup 284 ml</Option>
+          <Option value="au">Australian: spoon 20 ml, cup 250 ml</Option>
         </Choice>
         <Thermometers />
         <Link to="/pairing" className="inline-flex min-h-11 items-center font-bold text-rim underline">

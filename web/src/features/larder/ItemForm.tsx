@@ -3,8 +3,10 @@ import { useState } from "react";
 import { ApiError, client, dataOf, type Schemas } from "../../api/client";
 import { larderQuery } from "../../api/queries";
 import { Button } from "../../ui/Button";
-import { Choice, TextField } from "../../ui/Field";
+import { Choice } from "../../ui/Choice";
+import { TextField } from "../../ui/Field";
 import { NumberField } from "../../ui/NumberField";
+import { Option } from "../../ui/OptionList";
 import { MassField } from "../../ui/QuantityField";
 import { numberIn } from "../../units/units";
 import { TakeOut } from "./TakeOut";
@@ -80,11 +82,11 @@ export function ItemForm({ item, library, onDone }: Props) {
     >
       <h2 className="font-bold text-lg">{item ? item.name : "Put something in"}</h2>
       {!item && (
-        <Choice label="Ingredient" value={label} onChange={(event) => setLabel(event.target.value)}>
+        <Choice label="Ingredient" value={label} onPick={(value) => setLabel(value)}>
           {library?.ingredients.map((row) => (
-            <option key={row.key} value={row.key}>
+            <Option key={row.key} value={row.key}>
               {row.name}
-            </option>
+            </Option>
           ))}
         </Choice>
       )}

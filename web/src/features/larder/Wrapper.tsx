@@ -3,8 +3,10 @@ import { useState } from "react";
 import { ApiError, client, dataOf, type Schemas } from "../../api/client";
 import { larderQuery, libraryQuery } from "../../api/queries";
 import { Button } from "../../ui/Button";
-import { Choice, TextField } from "../../ui/Field";
+import { Choice } from "../../ui/Choice";
+import { TextField } from "../../ui/Field";
 import { NumberField } from "../../ui/NumberField";
+import { Option } from "../../ui/OptionList";
 import { fixed, numberIn } from "../../units/units";
 import { type Answers, allAnswers, Hurts } from "./Hurts";
 
@@ -83,18 +85,18 @@ export function Wrapper() {
         onChange={(event) => setName(event.target.value)}
       />
       <div className="grid grid-cols-2 gap-3">
-        <Choice label="It is" value={kind} onChange={(event) => setKind(event.target.value)}>
+        <Choice label="It is" value={kind} onPick={(value) => setKind(value)}>
           {library?.label_kinds.map((row) => (
-            <option key={row.key} value={row.key}>
+            <Option key={row.key} value={row.key}>
               {row.name}
-            </option>
+            </Option>
           ))}
         </Choice>
-        <Choice label="Its other fat is" value={fatKind} onChange={(event) => setFatKind(event.target.value)}>
-          <option value="oil">nut or seed oil</option>
-          <option value="lauric">hardened palm kernel</option>
-          <option value="coconut">coconut</option>
-          <option value="palm">palm</option>
+        <Choice label="Its other fat is" value={fatKind} onPick={(value) => setFatKind(value)}>
+          <Option value="oil">nut or seed oil</Option>
+          <Option value="lauric">hardened palm kernel</Option>
+          <Option value="coconut">coconut</Option>
+          <Option value="palm">palm</Option>
         </Choice>
       </div>
       <div className="grid grid-cols-3 items-end gap-x-3 gap-y-2">

@@ -4,7 +4,9 @@ import { Link } from "react-router";
 import { ApiError, client, dataOf, type Schemas } from "../../api/client";
 import { confectionQueries, libraryQuery, occasionsQuery, vesselsQuery } from "../../api/queries";
 import { Button } from "../../ui/Button";
-import { Choice, TextField } from "../../ui/Field";
+import { Choice } from "../../ui/Choice";
+import { TextField } from "../../ui/Field";
+import { Option } from "../../ui/OptionList";
 import { Skeleton } from "../../ui/Skeleton";
 import { Sure } from "../../ui/Sure";
 import { containsText, keepingText } from "../../units/told";
@@ -39,12 +41,12 @@ export function OccasionPage() {
           <Choice
             label="Which occasion"
             value={stored?.id ?? ""}
-            onChange={(e) => setChosen(Number(e.target.value))}
+            onPick={(value) => setChosen(Number(value))}
           >
             {all.map((row) => (
-              <option key={row.id} value={row.id}>
+              <Option key={row.id} value={row.id}>
                 {row.asked.name}
-              </option>
+              </Option>
             ))}
           </Choice>
         </span>
@@ -177,17 +179,15 @@ function OccasionBench({ stored, usual, picker, onDeleted }: BenchProps) {
           <Choice
             label="Packed in"
             value={asked.box_vessel_id ?? ""}
-            onChange={(event) =>
-              change({ box_vessel_id: event.target.value ? Number(event.target.value) : null })
-            }
+            onPick={(value) => change({ box_vessel_id: value ? Number(value) : null })}
           >
-            <option value="">no box chosen</option>
+            <Option value="">no box chosen</Option>
             {vessels?.vessels
               .filter((row) => row.vessel.kind === "box")
               .map((row) => (
-                <option key={row.id} value={row.id}>
+                <Option key={row.id} value={row.id}>
                   {row.name}
-                </option>
+                </Option>
               ))}
           </Choice>
         </div>

@@ -3,7 +3,9 @@ import { Link } from "react-router";
 import { client, dataOf, type Schemas } from "../../api/client";
 import { confectionQueries } from "../../api/queries";
 import { Button } from "../../ui/Button";
-import { Choice } from "../../ui/Field";
+import { Checkbox } from "../../ui/Checkbox";
+import { Choice } from "../../ui/Choice";
+import { Option } from "../../ui/OptionList";
 import { containsText, costText } from "../../units/told";
 import { fixed, mass, type Units } from "../../units/units";
 import { LabelSheet } from "../shelf";
@@ -100,12 +102,12 @@ function PieceRow(props: RowProps) {
         <Choice
           label="Piece"
           value={row.confection_id}
-          onChange={(event) => onChange({ confection_id: Number(event.target.value) })}
+          onPick={(value) => onChange({ confection_id: Number(value) })}
         >
           {making.map((one) => (
-            <option key={one.id} value={one.id}>
+            <Option key={one.id} value={one.id}>
               {one.asked.name}
-            </option>
+            </Option>
           ))}
         </Choice>
       </div>
@@ -228,15 +230,9 @@ type CheckProps = { label: string; checked: boolean; onCheck: (checked: boolean)
 
 function Check({ label, checked, onCheck }: CheckProps) {
   return (
-    <label className="flex min-h-11 items-center gap-2 text-[0.9375rem] leading-tight">
-      <input
-        type="checkbox"
-        className="size-5 shrink-0 accent-rim"
-        checked={checked}
-        onChange={(event) => onCheck(event.target.checked)}
-      />
+    <Checkbox checked={checked} onCheck={onCheck} className="min-h-11 text-[0.9375rem]">
       {label}
-    </label>
+    </Checkbox>
   );
 }
 

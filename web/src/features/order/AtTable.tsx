@@ -2,7 +2,8 @@ import { keepPreviousData, useMutation, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { client, dataOf, type Schemas } from "../../api/client";
 import { Button } from "../../ui/Button";
-import { Choice } from "../../ui/Field";
+import { Choice } from "../../ui/Choice";
+import { Option } from "../../ui/OptionList";
 import { PhraseNumber } from "../../ui/Phrase";
 import { fixed, temperature, useUnits } from "../../units/units";
 
@@ -163,12 +164,12 @@ function Guests({ served }: { served: Schemas["Served"] | undefined }) {
   const clean = guest?.free.filter((at) => !guest.beside.includes(at)) ?? [];
   return (
     <div className="mt-3 max-w-lg">
-      <Choice label="A guest must not eat" value={key} onChange={(event) => setKey(event.target.value)}>
-        <option value="">everything may be eaten</option>
+      <Choice label="A guest must not eat" value={key} onPick={(value) => setKey(value)}>
+        <Option value="">everything may be eaten</Option>
         {served.guests.map((row) => (
-          <option key={row.key} value={row.key}>
+          <Option key={row.key} value={row.key}>
             {row.what}
-          </option>
+          </Option>
         ))}
       </Choice>
       {guest && (

@@ -4,6 +4,7 @@ import { Link, useParams } from "react-router";
 import type { Schemas } from "../../api/client";
 import { confectionQueries, occasionsQuery } from "../../api/queries";
 import { Button } from "../../ui/Button";
+import { PartOrFailure } from "../../ui/PartOrFailure";
 import { PdfLink } from "../../ui/PdfLink";
 import { Skeleton } from "../../ui/Skeleton";
 import { Sure } from "../../ui/Sure";
@@ -123,20 +124,23 @@ function Bench({ stored }: { stored: Schemas["StoredOccasion"] }) {
             className={`mt-2 grid gap-6 print:hidden ${cooks > 1 ? "md:grid-cols-2 print:grid-cols-2" : ""}`}
           >
             {Array.from({ length: cooks }, (_, cook) => (
-              <Thread
-                // biome-ignore lint/suspicious/noArrayIndexKey: a cook is a number
-                key={cook}
-                strand={strandOf(follow.order.tasks, cook, follow.order.answer?.ready_at ?? "", fold)}
-                name={cooks > 1 ? `Cook ${cook + 1}` : null}
-                onLeaveOut={(gone) =>
-                  change({ wishes: { ...asked.wishes, dropped: [...asked.wishes.dropped, gone] } })
-                }
-                follow={follow}
-              />
+              // biome-ignore lint/suspicious/noArrayIndexKey: a cook is a number
+              <PartOrFailure key={cook} what="the order of work">
+                <Thread
+                  strand={strandOf(follow.order.tasks, cook, follow.order.answer?.ready_at ?? "", fold)}
+                  name={cooks > 1 ? `Cook ${cook + 1}` : null}
+                  onLeaveOut={(gone) =>
+                    change({ wishes: { ...asked.wishes, dropped: [...asked.wishes.dropped, gone] } })
+                  }
+                  follow={follow}
+                />
+              </PartOrFailure>
             ))}
           </div>
         )}
-        <AtTable asked={asked} onChange={change} />
+        <PartOrFailure what="the list for guests">
+          <AtTable asked={asked} onChange={change} />
+        </PartOrFailure>
       </section>
       <aside
         aria-label="Where it stands"

@@ -2,7 +2,8 @@ import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
 import { client, dataOf, type Schemas } from "../../api/client";
 import { Button } from "../../ui/Button";
-import { Choice } from "../../ui/Field";
+import { Choice } from "../../ui/Choice";
+import { Option } from "../../ui/OptionList";
 import { momentText, spokenMinutes } from "../../units/time";
 
 type Asked = Schemas["OccasionAsk"];
@@ -31,17 +32,17 @@ export function WhatIf({ asked, names, onTake }: Props) {
       <Choice
         label="What if"
         value={change}
-        onChange={(event) => {
-          setChange(event.target.value);
-          if (event.target.value) tried.mutate(event.target.value);
+        onPick={(value) => {
+          setChange(value);
+          if (value) tried.mutate(value);
           else tried.reset();
         }}
       >
-        <option value="">all as it is</option>
+        <Option value="">all as it is</Option>
         {options.map(([key, text]) => (
-          <option key={key} value={key}>
+          <Option key={key} value={key}>
             {text}
-          </option>
+          </Option>
         ))}
       </Choice>
       <div aria-live="polite" className="min-h-6">

@@ -1,6 +1,8 @@
 import type { Schemas } from "../../api/client";
 import { Button } from "../../ui/Button";
+import { Choice } from "../../ui/Choice";
 import { TextField } from "../../ui/Field";
+import { Option } from "../../ui/OptionList";
 import { Phrase, PhraseList, PhraseNumber } from "../../ui/Phrase";
 import { clockOf, isSameDay, momentText } from "../../units/time";
 
@@ -194,24 +196,19 @@ function AwayForm({ wishes, readyAt, onAway }: AwayProps) {
             onChange={(event) => event.target.value && at(position, { to_at: event.target.value })}
           />
           {cooks > 1 && (
-            <label className="text-[0.9375rem]">
-              who{" "}
-              <select
-                className="min-h-11 rounded-md border-[1.5px] border-line-strong bg-sheet px-2"
-                value={row.cook ?? ""}
-                onChange={(event) =>
-                  at(position, { cook: event.target.value === "" ? null : Number(event.target.value) })
-                }
-              >
-                <option value="">all</option>
-                {Array.from({ length: cooks }, (_, cook) => (
-                  // biome-ignore lint/suspicious/noArrayIndexKey: a cook is a number
-                  <option key={cook} value={cook}>
-                    cook {cook + 1}
-                  </option>
-                ))}
-              </select>
-            </label>
+            <Choice
+              label="Who"
+              value={row.cook ?? ""}
+              onPick={(value) => at(position, { cook: value === "" ? null : Number(value) })}
+            >
+              <Option value="">all</Option>
+              {Array.from({ length: cooks }, (_, cook) => (
+                // biome-ignore lint/suspicious/noArrayIndexKey: a cook is a number
+                <Option key={cook} value={cook}>
+                  cook {cook + 1}
+                </Option>
+              ))}
+            </Choice>
           )}
           <Button look="plain" onClick={() => onAway(away.filter((_, here) => here !== position))}>
             There after all

@@ -1,9 +1,9 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { client, dataOf, type Schemas } from "../../api/client";
-import { Notice } from "../../app/Notice";
 import { Button } from "../../ui/Button";
 import { TextField } from "../../ui/Field";
+import { Notice } from "../../ui/Notice";
 import { PhraseList } from "../../ui/Phrase";
 import { Skeleton } from "../../ui/Skeleton";
 import { Sure } from "../../ui/Sure";

@@ -1,9 +1,10 @@
 import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
 import { client, dataOf } from "../../api/client";
 import { probesQuery } from "../../api/queries";
+import { Choice } from "../../ui/Choice";
+import { Option } from "../../ui/OptionList";
 
-const BOX =
-  "min-h-16 min-w-0 rounded-md border-[1.5px] border-line-strong bg-sheet px-2 text-[0.9375rem] text-soot";
 const STAND_IN = "stand-in";
 export const BY_HAND = "by-hand";
 const NAMES: Record<string, string> = { [STAND_IN]: "The stand-in probe", [BY_HAND]: "Readings by hand" };
@@ -36,24 +37,20 @@ type ChoiceProps = { probe: string; onChange: (probe: string) => void };
 export function ProbeChoice({ probe, onChange }: ChoiceProps) {
   const probes = useProbes();
   return (
-    <select
-      aria-label="Thermometer"
-      className={BOX}
-      value={probe}
-      onChange={(event) => onChange(event.target.value)}
-    >
+    <Choice label="Thermometer" isBare className="min-h-16" value={probe} onPick={onChange}>
       {probes.map(({ id, name }) => (
-        <option key={id} value={id}>
+        <Option key={id} value={id}>
           {name}
-        </option>
+        </Option>
       ))}
-      {!probes.some(({ id }) => id === probe) && <option value={probe}>{NAMES[probe] ?? probe}</option>}
-    </select>
+      {!probes.some(({ id }) => id === probe) && <Option value={probe}>{NAMES[probe] ?? probe}</Option>}
+    </Choice>
   );
 }
 
 /** The thermometer of a run, which may be changed; a stand-in may play faster than life. */
 export function Probe({ probe, isSilent, onChange }: ChoiceProps & { isSilent: boolean }) {
+  const [pace, setPace] = useState("");
   const setSpeed = (speed: number) =>
     client.PUT("/api/probes/{probe_id}/speed", { params: { path: { probe_id: probe } }, body: { speed } });
   return (
@@ -61,21 +58,23 @@ export function Probe({ probe, isSilent, onChange }: ChoiceProps & { isSilent: b
       {isSilent && probe !== BY_HAND && <span>It is silent</span>}
       <ProbeChoice probe={probe} onChange={onChange} />
       {probe === STAND_IN && (
-        <select
-          aria-label="Stand-in plays"
-          className={BOX}
-          defaultValue=""
-          onChange={(event) => void dataOf(setSpeed(Number(event.target.value)))}
+        <Choice
+          label="Pace of the simulated probe"
+          isBare
+          className="min-h-16"
+          value={pace}
+          empty="pace"
+          onPick={(speed) => {
+            setPace(speed);
+            void dataOf(setSpeed(Number(speed)));
+          }}
         >
-          <option value="" disabled>
-            pace
-          </option>
           {SPEEDS.map((speed) => (
-            <option key={speed} value={speed}>
+            <Option key={speed} value={speed}>
               {speed} ×
-            </option>
+            </Option>
           ))}
-        </select>
+        </Choice>
       )}
     </div>
   );

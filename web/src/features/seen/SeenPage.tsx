@@ -5,7 +5,7 @@ import type { Schemas } from "../../api/client";
 import { newKey, tell } from "../../api/outbox";
 import { batchQueries, recipeQueries } from "../../api/queries";
 import { serverMoment } from "../../api/serverTime";
-import { Notice, NotThere } from "../../app/Notice";
+import { Notice, NotThere } from "../../ui/Notice";
 import { NumberField } from "../../ui/NumberField";
 import { PhraseList } from "../../ui/Phrase";
 import { MassField } from "../../ui/QuantityField";

@@ -3,7 +3,8 @@ import { useState } from "react";
 import type { Schemas } from "../../api/client";
 import { placesQuery } from "../../api/queries";
 import { serverNow } from "../../api/serverTime";
-import { Choice } from "../../ui/Field";
+import { Choice } from "../../ui/Choice";
+import { Option } from "../../ui/OptionList";
 import { aboutMomentText, hoursText } from "./words";
 
 const CHAIN_NAMES: Record<string, string> = {
@@ -34,11 +35,11 @@ export function Chains({ recipeId, minutes, title, use, sinceMs }: Props) {
   const calendar = `/api/set/chains/${asked.replace("?", "/looks.ics?")}&title=${encodeURIComponent(title)}${from}`;
   return (
     <div className="mt-4 border-line border-t pt-2">
-      <Choice label="Look again along" value={kind} onChange={(event) => setKind(event.target.value)}>
+      <Choice label="Look again along" value={kind} onPick={(value) => setKind(value)}>
         {places?.chains.map((chain) => (
-          <option key={chain} value={chain}>
+          <Option key={chain} value={chain}>
             {CHAIN_NAMES[chain] ?? chain}
-          </option>
+          </Option>
         ))}
       </Choice>
       <ol className="mt-1 text-[0.9375rem]">

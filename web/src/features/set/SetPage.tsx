@@ -2,10 +2,12 @@ import { keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-quer
 import { Link } from "react-router";
 import { ApiError, client, dataOf, type Schemas } from "../../api/client";
 import { batchQueries, keptFitQuery, placesQuery, recipeQueries } from "../../api/queries";
-import { NotThere } from "../../app/Notice";
 import { Button } from "../../ui/Button";
-import { Choice } from "../../ui/Field";
+import { Choice } from "../../ui/Choice";
+import { NotThere } from "../../ui/Notice";
 import { NumberField } from "../../ui/NumberField";
+import { Option } from "../../ui/OptionList";
+import { PartOrFailure } from "../../ui/PartOrFailure";
 import { PhraseList } from "../../ui/Phrase";
 import { LengthField, MassField } from "../../ui/QuantityField";
 import { Skeleton } from "../../ui/Skeleton";
@@ -127,12 +129,12 @@ function SetBench({ stored, places, bodies, own, batch }: BenchProps) {
           <Choice
             label="It stands as"
             value={asked.shape}
-            onChange={(event) => change({ shape: event.target.value as Shape })}
+            onPick={(value) => change({ shape: value as Shape })}
           >
-            <option value="slab">a slab or sheet</option>
-            <option value="bowl">a bowl</option>
-            <option value="stirred">a bowl, stirred</option>
-            <option value="small">pieces or cavities</option>
+            <Option value="slab">a slab or sheet</Option>
+            <Option value="bowl">a bowl</Option>
+            <Option value="stirred">a bowl, stirred</Option>
+            <Option value="small">pieces or cavities</Option>
           </Choice>
           {asked.shape === "slab" && (
             <LengthField
@@ -158,25 +160,17 @@ function SetBench({ stored, places, bodies, own, batch }: BenchProps) {
             </>
           )}
           {field("from", `From, °${units.temperature}`, "from_c")}
-          <Choice
-            label="Covered by"
-            value={asked.cover}
-            onChange={(event) => change({ cover: event.target.value })}
-          >
-            <option value="none">nothing</option>
-            <option value="film">film on it</option>
-            <option value="lid">a lid</option>
+          <Choice label="Covered by" value={asked.cover} onPick={(value) => change({ cover: value })}>
+            <Option value="none">nothing</Option>
+            <Option value="film">film on it</Option>
+            <Option value="lid">a lid</Option>
           </Choice>
           <div className="col-span-2">
-            <Choice
-              label="It stands on"
-              value={asked.base}
-              onChange={(event) => change({ base: event.target.value })}
-            >
-              <option value="">a wire shelf, or as usual</option>
-              <option value="glass">glass</option>
-              <option value="board">a board</option>
-              <option value="insulated">a cloth or cork</option>
+            <Choice label="It stands on" value={asked.base} onPick={(value) => change({ base: value })}>
+              <Option value="">a wire shelf, or as usual</Option>
+              <Option value="glass">glass</Option>
+              <Option value="board">a board</Option>
+              <Option value="insulated">a cloth or cork</Option>
             </Choice>
           </div>
         </div>
@@ -258,7 +252,9 @@ function SetBench({ stored, places, bodies, own, batch }: BenchProps) {
             {set.isWhatIf && (
               <p className="text-[1rem] text-rim">What would be; the clock that runs goes on.</p>
             )}
-            <CoolCurve clock={found} seen={seen} sinceMs={set.sinceMs} units={units} />
+            <PartOrFailure what="the cooling curve">
+              <CoolCurve clock={found} seen={seen} sinceMs={set.sinceMs} units={units} />
+            </PartOrFailure>
             <p className="text-[1rem]">
               Cool: {minutesText(found.cool_min[0])} to {minutesText(found.cool_min[2])}, when its warmest
               point is {degrees(found.cool_c, units)}. Cool is not set: cocoa butter goes on crystallising for
@@ -325,11 +321,11 @@ type SelectProps = {
 function Select({ label, value, rows, problem, onPick }: SelectProps) {
   return (
     <div>
-      <Choice label={label} value={value} onChange={(event) => onPick(event.target.value)}>
+      <Choice label={label} value={value} onPick={(value) => onPick(value)}>
         {rows?.map((row) => (
-          <option key={row.key} value={row.key}>
+          <Option key={row.key} value={row.key}>
             {row.name}
-          </option>
+          </Option>
         ))}
       </Choice>
       {problem && <p className="text-copper text-sm">{problem}</p>}

@@ -2,7 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { Link } from "react-router";
 import type { Schemas } from "../../api/client";
 import { recipeQueries } from "../../api/queries";
-import { NotThere } from "../../app/Notice";
+import { NotThere } from "../../ui/Notice";
 import { Skeleton } from "../../ui/Skeleton";
 import { keepingText } from "../../units/told";
 import { Advice } from "./Advice";

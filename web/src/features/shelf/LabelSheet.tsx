@@ -2,8 +2,11 @@ import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { ApiError, type Problem, type Schemas } from "../../api/client";
 import { serverNow } from "../../api/serverTime";
-import { Choice, TextField } from "../../ui/Field";
+import { Checkbox } from "../../ui/Checkbox";
+import { Choice } from "../../ui/Choice";
+import { TextField } from "../../ui/Field";
 import { NumberField } from "../../ui/NumberField";
+import { Option } from "../../ui/OptionList";
 import { usualPaper } from "../../units/paper";
 import { numberIn } from "../../units/units";
 import { dayIso } from "./day";
@@ -86,29 +89,25 @@ function Sheets({ of, name, most, said, asksMade, changing }: Props) {
   return (
     <div className="grid grid-cols-[repeat(auto-fit,minmax(min(18rem,100%),1fr))] gap-4 pb-2">
       <div className="grid grid-cols-2 content-start gap-2">
-        <Choice
-          label="Paper"
-          value={page}
-          onChange={(event) => setPage(event.target.value as keyof typeof PAGES)}
-        >
+        <Choice label="Paper" value={page} onPick={(value) => setPage(value as keyof typeof PAGES)}>
           {Object.entries(PAGES).map(([key, words]) => (
-            <option key={key} value={key}>
+            <Option key={key} value={key}>
               {words}
-            </option>
+            </Option>
           ))}
         </Choice>
         <Choice
           label="Labels"
           value={shape}
-          onChange={(event) => {
-            setShape(event.target.value as keyof typeof SHAPES);
+          onPick={(value) => {
+            setShape(value as keyof typeof SHAPES);
             setMeasures({});
           }}
         >
           {Object.entries(SHAPES).map(([key, words]) => (
-            <option key={key} value={key}>
+            <Option key={key} value={key}>
               {words}
-            </option>
+            </Option>
           ))}
         </Choice>
         <NumberField
@@ -140,15 +139,9 @@ function Sheets({ of, name, most, said, asksMade, changing }: Props) {
             onChange={(event) => setLine(event.target.value)}
           />
         </div>
-        <label className="col-span-2 flex min-h-11 items-center gap-2">
-          <input
-            type="checkbox"
-            checked={energy}
-            onChange={(event) => setEnergy(event.target.checked)}
-            className="size-5 accent-rim"
-          />
+        <Checkbox className="col-span-2 min-h-11" checked={energy} onCheck={setEnergy}>
           with its energy per 100 g
-        </label>
+        </Checkbox>
         <details className="col-span-2">
           <summary className="min-h-11 cursor-pointer content-center text-rim">
             The sheet’s own measures

@@ -3,7 +3,8 @@ import { useState } from "react";
 import { client, dataOf, type Schemas } from "../../api/client";
 import { batchQueries, choicesQuery, confectionQueries, recipeQueries } from "../../api/queries";
 import { Button } from "../../ui/Button";
-import { Choice } from "../../ui/Field";
+import { Choice } from "../../ui/Choice";
+import { Option } from "../../ui/OptionList";
 import { PhraseList } from "../../ui/Phrase";
 import { aim, temperature, type Units, useUnits } from "../../units/units";
 import { ProbeChoice, useUsualProbe } from "../run";
@@ -91,13 +92,13 @@ export function StartRun({ id, name }: Props) {
         )}
         <div className="mt-3 grid gap-3">
           <div className="grid grid-cols-2 items-end gap-3">
-            <Choice label="Made from" value={wanted} onChange={(event) => setVersion(event.target.value)}>
+            <Choice label="Made from" value={wanted} onPick={(value) => setVersion(value)}>
               {versions?.versions.map((row) => (
-                <option key={row.number} value={row.number}>
+                <Option key={row.number} value={row.number}>
                   {row.number}, {row.name}
-                </option>
+                </Option>
               ))}
-              <option value="">the recipe as it stands</option>
+              <Option value="">the recipe as it stands</Option>
             </Choice>
             <div className="grid">
               <span aria-hidden="true" className="mb-0.5 text-ash text-sm">
@@ -114,14 +115,12 @@ export function StartRun({ id, name }: Props) {
                 <Choice
                   label={TITLES[choice.key] ?? choice.key}
                   value={now?.key ?? ""}
-                  onChange={(event) =>
-                    setChosen((before) => ({ ...before, [choice.key]: event.target.value }))
-                  }
+                  onPick={(value) => setChosen((before) => ({ ...before, [choice.key]: value }))}
                 >
                   {choice.schools.map((school) => (
-                    <option key={school.key} value={school.key}>
+                    <Option key={school.key} value={school.key}>
                       {school.name}
-                    </option>
+                    </Option>
                   ))}
                 </Choice>
                 <p className="mt-0.5 text-[0.875rem] text-ash">{now?.trade_off ?? ""}</p>

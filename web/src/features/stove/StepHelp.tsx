@@ -2,8 +2,9 @@ import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
 import { client, dataOf, type Schemas } from "../../api/client";
 import { Button } from "../../ui/Button";
-import { Choice } from "../../ui/Field";
+import { Choice } from "../../ui/Choice";
 import { NumberField } from "../../ui/NumberField";
+import { Option } from "../../ui/OptionList";
 import { MassField } from "../../ui/QuantityField";
 import { aboutText } from "../../units/time";
 import { mass, numberIn, temperature, type Units, useUnits } from "../../units/units";
@@ -84,11 +85,11 @@ export function Bursts({ batch, nowC, happen }: BurstProps) {
     <div className="mt-2 border-line border-t pt-2">
       <div className="grid grid-cols-2 items-end gap-3">
         <NumberField label="Oven, W" value={rated} onChange={(event) => setRated(event.target.value)} />
-        <Choice label="Still in lumps" value={lumps} onChange={(event) => setLumps(event.target.value)}>
-          <option value="1">all of it</option>
-          <option value="0.6">more than half</option>
-          <option value="0.3">a third</option>
-          <option value="0.1">a few</option>
+        <Choice label="Still in lumps" value={lumps} onPick={(value) => setLumps(value)}>
+          <Option value="1">all of it</Option>
+          <Option value="0.6">more than half</Option>
+          <Option value="0.3">a third</Option>
+          <Option value="0.1">a few</Option>
         </Choice>
       </div>
       <Button className="mt-2 min-h-16 w-full" onClick={() => ask.mutate()}>

@@ -4,8 +4,10 @@ import { Link, useNavigate } from "react-router";
 import type { Schemas } from "../../api/client";
 import { batchQueries, recipeQueries } from "../../api/queries";
 import { serverNow } from "../../api/serverTime";
-import { NotThere } from "../../app/Notice";
 import { Button } from "../../ui/Button";
+import { Checkbox } from "../../ui/Checkbox";
+import { NotThere } from "../../ui/Notice";
+import { PartOrFailure } from "../../ui/PartOrFailure";
 import { Skeleton } from "../../ui/Skeleton";
 import { useSpeak } from "../../ui/sound";
 import { useUnits } from "../../units/units";
@@ -157,15 +159,17 @@ function RunBench({ run }: { run: Run }) {
             {weighing ? (
               <Weigh run={run} step={step} units={units} happen={happen} />
             ) : (
-              <TraceChart
-                trace={trace.data}
-                forecast={sameStep ? (now?.forecast ?? null) : null}
-                step={step}
-                stepSince={since}
-                nowS={nowS}
-                marks={marksOf(run, startedMs)}
-                units={units}
-              />
+              <PartOrFailure what="the temperature chart">
+                <TraceChart
+                  trace={trace.data}
+                  forecast={sameStep ? (now?.forecast ?? null) : null}
+                  step={step}
+                  stepSince={since}
+                  nowS={nowS}
+                  marks={marksOf(run, startedMs)}
+                  units={units}
+                />
+              </PartOrFailure>
             )}
           </div>
         </section>
@@ -228,15 +232,9 @@ function RunBench({ run }: { run: Run }) {
               {byHand ? "Voice" : "Reading by hand, voice"}
             </summary>
             {!byHand && hand}
-            <label className="flex min-h-16 items-center gap-3 text-[1.0625rem]">
-              <input
-                type="checkbox"
-                className="size-6 accent-rim"
-                checked={speak}
-                onChange={(event) => setSpeak(event.target.checked)}
-              />
+            <Checkbox className="min-h-16 text-[1.0625rem]" checked={speak} onCheck={setSpeak}>
               Speak the calls aloud
-            </label>
+            </Checkbox>
           </details>
         </section>
       </div>

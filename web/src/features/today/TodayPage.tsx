@@ -3,7 +3,7 @@ import { Link } from "react-router";
 import type { Schemas } from "../../api/client";
 import { batchQueries, occasionsQuery, recipeQueries } from "../../api/queries";
 import { serverNow } from "../../api/serverTime";
-import { Notice } from "../../app/Notice";
+import { Notice } from "../../ui/Notice";
 import { Skeleton } from "../../ui/Skeleton";
 import { clockText, momentText, spokenMinutes } from "../../units/time";
 import { useTimers } from "../clocks";
