@@ -18,6 +18,7 @@ from typing import Any, NoReturn
 import hearth_bowl.__main__
 import hearth_bowl.safekeeping
 import hearth_bowl.server
+from tests.network import OWN, go_into
 
 __all__ = ["Done", "Running", "run", "start"]
 
@@ -62,11 +63,12 @@ class Done:
 
 
 def start(*arguments: str, stdin: int | None = None, stdout: int | None = None, stderr: int | None = None) -> Running:
-    """Start the command; streams are file descriptors, None for nothing."""
+    """Start the command in the network of this thread; streams are file descriptors, None for nothing."""
     ending, far = socket.socketpair()
-    with open(os.devnull, "r+b") as nothing, far:
+    with open(os.devnull, "r+b") as nothing, open(OWN, "rb") as network, far:
         streams = [nothing.fileno() if stream is None else stream for stream in (stdin, stdout, stderr)]
-        socket.send_fds(_SPAWNER, [json.dumps(arguments).encode()], [*streams, far.fileno()])
+        given = [*streams, network.fileno(), far.fileno()]
+        socket.send_fds(_SPAWNER, [json.dumps(arguments).encode()], given)
     return Running(int(ending.recv(20)), ending)
 
 
@@ -86,7 +88,7 @@ def _spawn(asked: socket.socket) -> NoReturn:
     """Start what is asked for, until nobody asks any more."""
     signal.signal(signal.SIGCHLD, signal.SIG_IGN)  # the keepers end by themselves
     while True:
-        words, streams, _, _ = socket.recv_fds(asked, 1_000_000, 4)
+        words, streams, _, _ = socket.recv_fds(asked, 1_000_000, 5)
         if not words:
             os._exit(0)
         if os.fork() == 0:
@@ -99,7 +101,9 @@ def _spawn(asked: socket.socket) -> NoReturn:
 def _keep(arguments: list[str], streams: list[int]) -> NoReturn:
     """Start one command, say its number, wait for it, say how it ended."""
     signal.signal(signal.SIGCHLD, signal.SIG_DFL)
-    *three, ending = streams
+    *three, network, ending = streams
+    go_into(network)
+    os.close(network)
     said = socket.socket(fileno=ending)
     pid = os.fork()
     if pid == 0:

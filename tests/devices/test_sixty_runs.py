@@ -16,6 +16,7 @@ from hearth_bowl.core.stove.plan import run_steps
 from hearth_bowl.core.stove.step import Step
 from hearth_bowl.core.stove.watch import Course, course_of, watch
 from hearth_bowl.devices.kitchen_physics import Hob, LaggingProbe, PanOfSomething
+from tests.counts import trials
 from tests.kitchen import recipe
 
 FUDGE = recipe(
@@ -106,6 +107,8 @@ class SixtyRuns(unittest.TestCase):
     def test_no_false_alarm_no_missed_call_and_the_pull_within_a_degree(self) -> None:
         runs = list(product((600.0, 1200.0, 2200.0), (0.0, 1500.0), (0.0, 2.3), TROUBLES))
         self.assertEqual(len(runs), 60)
+        if trials(12) < len(runs):  # every kitchen once, with each trouble in turn
+            runs = [run for number, run in enumerate(runs) if number % 5 == number // 5 % 5]
         for power_w, altitude_m, offset_c, trouble in runs:
             kitchen = Kitchen(altitude_m=altitude_m)
             step = next(step for step in run_steps(FUDGE, {}, kitchen) if step.key == "boil")
