@@ -17,7 +17,7 @@ from typing import Any, NamedTuple
 
 PROCESSES = multiprocessing.get_context("forkserver")
 """Where processes come from: each is a copy of one that has loaded what nearly all need, and has no thread."""
-LONGEST_S = 600
+LONGEST_S = 400
 """No module takes a third of this, on a machine that is slow too."""
 PROCESSES.set_forkserver_preload(["tests.preload"])
 

@@ -28,7 +28,8 @@ FLAGS = ["--no-sandbox", "--disable-gpu", "--disable-background-networking", "--
 
 def chromium() -> str:
     """Return the browser's path."""
-    return os.environ.get("HEARTH_CHROMIUM") or shutil.which("chromium") or "/usr/bin/chromium"
+    found = shutil.which("chromium-headless-shell") or shutil.which("chromium") or "/usr/bin/chromium"
+    return os.environ.get("HEARTH_CHROMIUM") or found
 
 
 def choose(box: Locator, value: str = "", text: str = "") -> None:
