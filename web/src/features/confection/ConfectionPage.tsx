@@ -6,22 +6,20 @@ import { confectionQueries, libraryQuery, recipeQueries, vesselsQuery } from "..
 import { Button } from "../../ui/Button";
 import { TextField } from "../../ui/Field";
 import { NotThere } from "../../ui/Notice";
-import { PartOrFailure } from "../../ui/PartOrFailure";
 import { Skeleton } from "../../ui/Skeleton";
 import { Sure } from "../../ui/Sure";
-import { mass, type Units, useUnits } from "../../units/units";
-import { GuideLinks, PlanDrawing } from "../fit";
+import { useUnits } from "../../units/units";
 import { Send } from "../sharing";
 import { LastTimes } from "../shelf";
 import { Another } from "./Another";
-import { ConfectionSection } from "./ConfectionSection";
+import { CutThrough } from "./CutThrough";
 import { FormSentence } from "./FormSentence";
 import { LabelText } from "./LabelText";
-import { ToWeigh, WhatFollows } from "./Outcome";
+import { ToWeigh } from "./Outcome";
 import { PartSentence } from "./PartSentence";
 import { SharedTin } from "./SharedTin";
 import { useConfection } from "./useConfection";
-import { type Answer, type Asked, type PartAsk, ROLE_WORDS, type Role } from "./words";
+import { type Asked, type PartAsk, ROLE_WORDS, type Role } from "./words";
 
 /** A confection: put together in sentences, drawn cut through, and worked out at once. */
 export function ConfectionPage() {
@@ -214,41 +212,15 @@ function Bench({ stored, vessels, recipes, options }: BenchProps) {
         </div>
       </section>
       <section aria-label="Cut through" className="px-5 py-3 max-md:px-3">
-        <p aria-live="polite" className="min-h-[64px] font-display font-semibold text-[1.5rem] leading-[1.2]">
-          {found ? sentence(found.answer, units) : problem ? "That cannot be made so" : ""}
-        </p>
-        {problem && (
-          <p role="alert" className="text-copper">
-            {problem.errors[0]
-              ? `${problem.errors[0].message}: ${problem.errors[0].allowed}`
-              : problem.detail}
-          </p>
-        )}
-        {found && vessel && (
-          <>
-            <PartOrFailure what="the drawing">
-              {" "}
-              <ConfectionSection
-                asked={asked}
-                answer={found.answer}
-                vessel={vessel}
-                parts={{ chosen, onPress: press }}
-              />
-              {(vessel.kind === "pan" || vessel.kind === "mould") && (
-                <PlanDrawing
-                  vessel={vessel}
-                  fit={found.answer}
-                  kerf={asked.form.kerf_mm ?? 0}
-                  boxPx={[430, 180]}
-                />
-              )}
-            </PartOrFailure>
-            {found.answer.piece_mm && vessel.kind === "pan" && (
-              <GuideLinks of={`confections/${stored.id}`} flush={flush} />
-            )}
-          </>
-        )}
-        {found && <WhatFollows answer={found.answer} cost={found.cost} units={units} />}
+        <CutThrough
+          id={stored.id}
+          asked={asked}
+          worked={found}
+          vessel={vessel}
+          problem={problem}
+          parts={{ chosen, onPress: press }}
+          flush={flush}
+        />
       </section>
       <section
         aria-label="What it takes"
@@ -371,20 +343,6 @@ const ADD_WORDS: Record<Role, string> = {
   rolling: "what it is rolled in",
   topping: "a topping",
 };
-
-function sentence(answer: Answer, units: Units): React.ReactNode {
-  const pours =
-    answer.pours === null ? "" : answer.pours === 1 ? " in one pour" : ` in ${answer.pours} pours`;
-  return (
-    <>
-      {answer.pieces} {answer.pieces === 1 ? "piece" : "pieces"} of {mass(answer.piece_g, units)}
-      {pours},<br />
-      <span className="text-rim">
-        keeps {answer.keeping.days_low} to {answer.keeping.days_high} days
-      </span>
-    </>
-  );
-}
 
 /** What was wrong at a place of what was asked. */
 function problemIn(problem: Schemas["Problem"] | null, path: readonly (string | number)[]): string | null {

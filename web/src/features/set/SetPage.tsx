@@ -3,23 +3,17 @@ import { Link } from "react-router";
 import { ApiError, client, dataOf, type Schemas } from "../../api/client";
 import { batchQueries, keptFitQuery, placesQuery, recipeQueries } from "../../api/queries";
 import { Button } from "../../ui/Button";
-import { Choice } from "../../ui/Choice";
 import { NotThere } from "../../ui/Notice";
-import { NumberField } from "../../ui/NumberField";
-import { Option } from "../../ui/OptionList";
-import { PartOrFailure } from "../../ui/PartOrFailure";
-import { PhraseList } from "../../ui/Phrase";
-import { LengthField, MassField } from "../../ui/QuantityField";
 import { Skeleton } from "../../ui/Skeleton";
 import { useUnits } from "../../units/units";
 import { SeeLink } from "../seen";
-import { type ConfectionBody, isShaped, shapeOf, useBodies } from "./bodies";
+import { type ConfectionBody, useBodies } from "./bodies";
 import { Chains } from "./Chains";
-import { CoolCurve } from "./CoolCurve";
+import { ClockReading } from "./ClockReading";
 import { Seen } from "./Seen";
-import { Since } from "./Since";
-import { type Body, batchThatSets, type Shape, useSetClock } from "./useSetClock";
-import { degrees, hoursText, lower, minutesText } from "./words";
+import { SetForm } from "./SetForm";
+import { type Body, batchThatSets, useSetClock } from "./useSetClock";
+import { minutesText } from "./words";
 
 /** Set: until it can be piped, rolled, cut or unmoulded; what a reading or a cue says of that. */
 export function SetPage({ id }: { id: number }) {
@@ -61,7 +55,7 @@ function SetBench({ stored, places, bodies, own, batch }: BenchProps) {
   const units = useUnits();
   const queries = useQueryClient();
   const set = useSetClock(stored, places, own ?? bodies[0]?.body ?? null, batch);
-  const { asked, ask, seen, change } = set;
+  const { ask, seen } = set;
   const clock = useQuery({
     queryKey: ["set-clock", recipe, ask, seen],
     placeholderData: keepPreviousData,
@@ -81,99 +75,13 @@ function SetBench({ stored, places, bodies, own, batch }: BenchProps) {
     const error = problem?.errors.find((row) => row.path.at(-1) === name);
     return error ? `${error.message}: ${error.allowed}` : null;
   };
-  const stateName = places.states.find((state) => state.key === asked.state)?.name ?? "";
-  const field = (name: "from" | "volume" | "area", label: string, path: string) => (
-    <NumberField
-      label={label}
-      value={asked[name]}
-      problem={at(path)}
-      onChange={(event) => change({ [name]: event.target.value })}
-    />
-  );
   return (
     <main className="grid flex-1 grid-cols-[340px_minmax(0,1fr)_372px] max-lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)] max-md:grid-cols-1">
       <section aria-label="Where it sets" className="border-line border-r px-5 py-3 max-md:px-3">
         <h1 dir="auto" className="break-words font-display font-semibold text-[1.625rem] leading-tight">
           {recipe.name}
         </h1>
-        {bodies.length > 0 && (
-          <p className="mt-1 text-[1.0625rem] leading-[1.9]">
-            Shaped as in{" "}
-            <PhraseList
-              label="Shaped as in"
-              text={bodies.find(({ body }) => isShaped(asked, body))?.name ?? "none of its confections"}
-              after="."
-              value={String(bodies.find(({ body }) => isShaped(asked, body))?.id ?? "")}
-              options={bodies.map((row) => ({ value: String(row.id), text: row.name, under: row.says }))}
-              onPick={(value) => {
-                const picked = bodies.find((row) => String(row.id) === value);
-                if (picked) change(shapeOf(picked.body));
-              }}
-            />
-          </p>
-        )}
-        <div className="mt-3 grid grid-cols-2 items-end gap-3">
-          <Select
-            label="Until it is"
-            value={asked.state}
-            rows={places.states}
-            onPick={(state) => change({ state })}
-          />
-          <Select
-            label="In"
-            value={asked.place}
-            rows={places.places}
-            onPick={(place) => change({ place })}
-            problem={at("place")}
-          />
-          <Choice
-            label="It stands as"
-            value={asked.shape}
-            onPick={(value) => change({ shape: value as Shape })}
-          >
-            <Option value="slab">a slab or sheet</Option>
-            <Option value="bowl">a bowl</Option>
-            <Option value="stirred">a bowl, stirred</Option>
-            <Option value="small">pieces or cavities</Option>
-          </Choice>
-          {asked.shape === "slab" && (
-            <LengthField
-              label="Thick"
-              value={asked.thickness}
-              problem={at("thickness_mm")}
-              onLength={(thickness) => change({ thickness })}
-            />
-          )}
-          {(asked.shape === "bowl" || asked.shape === "stirred") && (
-            <MassField
-              label="In the bowl"
-              value={asked.mass}
-              placeholder="all of it"
-              problem={at("bowl_kg")}
-              onMass={(mass) => change({ mass })}
-            />
-          )}
-          {asked.shape === "small" && (
-            <>
-              {field("volume", "Each holds, ml", "volume_ml")}
-              {field("area", "Its surface, cm²", "area_cm2")}
-            </>
-          )}
-          {field("from", `From, °${units.temperature}`, "from_c")}
-          <Choice label="Covered by" value={asked.cover} onPick={(value) => change({ cover: value })}>
-            <Option value="none">nothing</Option>
-            <Option value="film">film on it</Option>
-            <Option value="lid">a lid</Option>
-          </Choice>
-          <div className="col-span-2">
-            <Choice label="It stands on" value={asked.base} onPick={(value) => change({ base: value })}>
-              <Option value="">a wire shelf, or as usual</Option>
-              <Option value="glass">glass</Option>
-              <Option value="board">a board</Option>
-              <Option value="insulated">a cloth or cork</Option>
-            </Choice>
-          </div>
-        </div>
+        <SetForm set={set} bodies={bodies} places={places} at={at} />
         <div className="mt-3 flex flex-wrap items-center gap-2">
           <Button
             look={set.sinceMs === null ? "filled" : "outlined"}
@@ -215,72 +123,14 @@ function SetBench({ stored, places, bodies, own, batch }: BenchProps) {
       </section>
 
       <section aria-label="The clock" className="px-6 py-4 max-md:order-first max-md:px-3">
-        <h2
-          aria-live="polite"
-          className="min-h-[74px] font-display font-semibold text-[1.875rem] leading-[1.15]"
-        >
-          {found ? (
-            <>
-              Cool in about {minutesText(found.cool_min[1])},<br />
-              <span className="text-rim">
-                {lower(stateName)} in {hoursText(found.set_min[0])} to {hoursText(found.set_min[1])}
-              </span>
-            </>
-          ) : problem ? (
-            "It does not set there"
-          ) : (
-            ""
-          )}
-        </h2>
-        {problem && (
-          <p role="alert" className="text-copper">
-            {problem.detail}
-          </p>
-        )}
-        {found && (
-          <>
-            {set.sinceMs !== null && (
-              <Since
-                clock={found}
-                sinceMs={set.sinceMs}
-                stateName={stateName}
-                place={places.places.find((row) => row.key === ask.place)?.name ?? ""}
-                name={recipe.name}
-                batch={batch}
-              />
-            )}
-            {set.isWhatIf && (
-              <p className="text-[1rem] text-rim">What would be; the clock that runs goes on.</p>
-            )}
-            <PartOrFailure what="the cooling curve">
-              <CoolCurve clock={found} seen={seen} sinceMs={set.sinceMs} units={units} />
-            </PartOrFailure>
-            <p className="text-[1rem]">
-              Cool: {minutesText(found.cool_min[0])} to {minutesText(found.cool_min[2])}, when its warmest
-              point is {degrees(found.cool_c, units)}. Cool is not set: cocoa butter goes on crystallising for
-              hours.
-            </p>
-            {found.textbook_min !== null && (
-              <p className="mt-1 text-[1rem] text-rim">
-                By the book {minutesText(found.textbook_min)}; here, by {found.learned_batches}{" "}
-                {found.learned_batches === 1 ? "batch" : "batches"}, {minutesText(found.cool_min[1])}.{" "}
-                <Link to="/daybook/kitchen" className="underline">
-                  What this kitchen taught
-                </Link>
-              </p>
-            )}
-            {found.says && <p className="mt-1 text-[1rem] text-rim">{found.says}</p>}
-            {found.warnings.map((warning) => (
-              <p key={warning} className="mt-2 rounded-md bg-butter px-3 py-2 text-[0.9375rem]">
-                {warning}
-              </p>
-            ))}
-            <p className="mt-2 text-[0.875rem] text-ash">
-              From composition, shape and place. Kitchens differ: a quarter sooner to half as long again;
-              after a reading ±10 %.
-            </p>
-          </>
-        )}
+        <ClockReading
+          found={found}
+          problem={problem}
+          set={set}
+          places={places}
+          name={recipe.name}
+          batch={batch}
+        />
       </section>
 
       <section
@@ -306,29 +156,5 @@ function SetBench({ stored, places, bodies, own, batch }: BenchProps) {
         </ul>
       </section>
     </main>
-  );
-}
-
-type Named = { key: string; name: string };
-type SelectProps = {
-  label: string;
-  value: string;
-  rows: Named[] | undefined;
-  problem?: string | null;
-  onPick: (key: string) => void;
-};
-
-function Select({ label, value, rows, problem, onPick }: SelectProps) {
-  return (
-    <div>
-      <Choice label={label} value={value} onPick={(value) => onPick(value)}>
-        {rows?.map((row) => (
-          <Option key={row.key} value={row.key}>
-            {row.name}
-          </Option>
-        ))}
-      </Choice>
-      {problem && <p className="text-copper text-sm">{problem}</p>}
-    </div>
   );
 }

@@ -159,3 +159,6 @@ function askedOf(ask: Ask, units: Units): Asked {
     cover: ask.cover ?? "none",
   };
 }
+
+/** What the page asks and does: see `useSetClock`. */
+export type SetClock = ReturnType<typeof useSetClock>;

@@ -1,4 +1,4 @@
-"""Ask the core about the demo's kitchen and every family, and keep the answers: `python -m tests.core.kept.answers`.
+"""Ask the core about the demo's kitchen and every family, and keep the answers: `python -m tests.core.answers.answers`.
 
 Keep them anew only when a rule was meant to change; the difference of the file then says what the change did.
 """

@@ -4,9 +4,9 @@ import json
 import unittest
 from math import isclose
 
-from tests.core.kept.answers import FILE, Flat, answers
+from tests.core.answers.answers import FILE, Flat, answers
 
-HOW = "where this was meant, keep them anew: python -m tests.core.kept.answers"
+HOW = "where this was meant, keep them anew: python -m tests.core.answers.answers"
 
 
 class KeptAnswers(unittest.TestCase):

@@ -1,0 +1,1 @@
+"""Tests of how long a mass keeps and what must be said of it."""
