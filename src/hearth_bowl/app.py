@@ -43,6 +43,7 @@ from hearth_bowl.api.shelf import shelf
 from hearth_bowl.api.spec import spec
 from hearth_bowl.api.timers import timers
 from hearth_bowl.api.vessels import vessels
+from hearth_bowl.service.backup_job import BackupJob
 from hearth_bowl.service.health import Health
 from hearth_bowl.service.helper import Helper, Inline
 from hearth_bowl.service.pairing import CannotOpen, House, Pairings
@@ -86,6 +87,7 @@ def create_app(
     app.extensions["hearth_bowl.helper"] = helper or Inline()
     app.extensions["hearth_bowl.planner"] = planner or InlinePlanner()
     app.extensions["hearth_bowl.health"] = health or Health()
+    app.extensions["hearth_bowl.backup_job"] = BackupJob()
     app.extensions["hearth_bowl.house"] = house or NoHouse()
     app.extensions["hearth_bowl.pairings"] = Pairings(time.monotonic)
     register_guard(app)

@@ -22,6 +22,7 @@ from hearth_bowl.app import create_app
 from hearth_bowl.demo.load import load_demo
 from hearth_bowl.home_network import HomeNetwork
 from hearth_bowl.paths import DEMO_DATA, WEB, own_data
+from hearth_bowl.service.backup_job import sweep_backups
 from hearth_bowl.service.backups import back_up_today
 from hearth_bowl.service.health import (
     CANNOT_CHECK,
@@ -114,6 +115,7 @@ def _serve(verb: str, options: argparse.Namespace) -> None:
     _check_folder(folder)
     with _held(folder, f"Hearth Bowl at http://{LOOPBACK}:{options.port}/"):
         missing = log_is_missing(folder / FILE)
+        sweep_backups(folder)
         database = open_data(folder, demo=verb == "demo")
         if missing:
             print(WARNING, file=sys.stderr, flush=True)

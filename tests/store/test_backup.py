@@ -14,11 +14,17 @@ import zipfile
 from contextlib import closing
 from datetime import UTC, date, datetime, timedelta
 from pathlib import Path
+from unittest.mock import patch
 
 from hearth_bowl import store
+from hearth_bowl.app import create_app
+from hearth_bowl.paths import WEB
 from hearth_bowl.server import FILE, open_data
+from hearth_bowl.service.backup_job import BackupJob, sweep_backups
 from hearth_bowl.service.backups import AUTOMATIC, back_up_today, backup_to, kept_days, restore_from
+from hearth_bowl.service.errors import NotFound
 from hearth_bowl.service.recipes import create_recipe, delete_recipe
+from hearth_bowl.store.backup import Damaged
 from hearth_bowl.store.backup_read import BadBackup, read_backup
 from hearth_bowl.store.restore import READY, finish, lay_beside, take_place
 from hearth_bowl.store.unclean import log_is_missing, mark
@@ -231,6 +237,43 @@ class CutShort(InAFolder):
             self.assertEqual(len(recipes_in(folder / FILE)), 11)
             if target.exists():
                 read_backup(target)
+
+
+class Shown(InAFolder):
+    def test_a_backup_that_a_page_asks_for_says_how_far_it_is_and_is_sent_once(self) -> None:
+        database = open_data(self.kitchen("kitchen", demo=True), demo=False)
+        self.addCleanup(database.close)
+        shares: list[float] = []
+        backup_to(database, self.folder / "seen.zip", NOW, shares.append)
+        self.assertEqual((shares, shares[-1]), (sorted(shares), 1.0))
+        client = create_app(database, WEB).test_client()
+        self.assertEqual(client.get("/api/data/backup").get_json()["state"], "none")
+        self.assertEqual(client.post("/api/data/backup").status_code, 202)
+        made = client.get("/api/data/backup").get_json()
+        while made["state"] == "making":
+            made = client.get("/api/data/backup").get_json()
+        self.assertEqual((made["state"], made["share"]), ("ready", 1.0))
+        sent = client.get("/api/data/backup.zip")
+        self.assertEqual(len(sent.data), made["bytes"])
+        sent.close()
+        self.assertEqual(client.get("/api/data/backup").get_json()["state"], "none")
+        self.assertEqual(list(database.path.parent.glob("backup-*")), [])
+        (database.path.parent / "backup-left").mkdir()
+        sweep_backups(database.path.parent)
+        self.assertEqual(list(database.path.parent.glob("backup-*")), [])
+
+    def test_a_backup_of_damaged_data_fails_in_words(self) -> None:
+        database = open_data(self.kitchen("kitchen", demo=True), demo=False)
+        self.addCleanup(database.close)
+        job = BackupJob()
+        with patch("hearth_bowl.service.backup_job.backup_to", side_effect=Damaged("page 7")):
+            job.start(database, NOW)
+            while job.made.state == "making":
+                pass
+        self.assertEqual(job.made.state, "failed")
+        self.assertIn("page 7", job.made.problem)
+        with self.assertRaises(NotFound):
+            job.take()
 
 
 class Deleted(InAFolder):

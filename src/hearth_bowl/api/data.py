@@ -1,5 +1,6 @@
 """The kitchen's data: where it lies, backed up and put back, everything as open files."""
 
+import shutil
 import tempfile
 from datetime import date
 from pathlib import Path
@@ -15,6 +16,7 @@ from hearth_bowl.api.spec import spec
 from hearth_bowl.api.wire import Outgoing
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.service import backups as service
+from hearth_bowl.service.backup_job import PREFIX, BackupJob, BackupMade
 from hearth_bowl.service.everything import write_everything
 from hearth_bowl.service.health import Health, damage_words
 from hearth_bowl.service.photographs import folder_of
@@ -52,13 +54,36 @@ def tell_data() -> service.DataTold:
     return service.data_told(database(), cast(Health, current_app.extensions["hearth_bowl.health"]).warning)
 
 
+@data.post("/backup")
+@spec.validate(resp=Response(HTTP_202=BackupMade), operation_id="startBackup")
+def start_backup() -> tuple[BackupMade, int]:
+    """Start a backup, made beside everything else; its address says how far it is."""
+    return _job().start(database(), now()), 202
+
+
+@data.get("/backup")
+@spec.validate(resp=Response(HTTP_200=BackupMade), operation_id="backupMade")
+def backup_made() -> BackupMade:
+    """Say how far the backup is that was started."""
+    return _job().made
+
+
+def _job() -> BackupJob:
+    return cast(BackupJob, current_app.extensions["hearth_bowl.backup_job"])
+
+
 @data.get("/backup.zip")
 def backup() -> Answer:
-    """Back the kitchen up, while it is used, and send the file."""
-    with tempfile.TemporaryDirectory(dir=database().path.parent, prefix="backup-") as folder:
-        file = Path(folder) / "backup.zip"
-        service.backup_to(database(), file, now())
+    """Send the backup that was started and is ready, else make one now and send it."""
+    if _job().made.state == "ready":
+        file = _job().take()
         handle = file.open("rb")
+        shutil.rmtree(file.parent, ignore_errors=True)
+    else:
+        with tempfile.TemporaryDirectory(dir=database().path.parent, prefix=PREFIX) as folder:
+            file = Path(folder) / "backup.zip"
+            service.backup_to(database(), file, now())
+            handle = file.open("rb")
     name = f"hearth-bowl-{now().astimezone():%Y-%m-%d-%H%M}.zip"
     return send_file(handle, mimetype="application/zip", as_attachment=True, download_name=name)
 

@@ -62,7 +62,7 @@ TICKS: Final = frozenset(
 )
 """What a helper does: gates, marks and readings of a run, clocks, the running order, what was eaten."""
 NOT_FOR_HELPERS: Final = frozenset(
-    {"data.backup", "data.automatic", "data.everything", "data.tell_data", "pairing.tell_pairing"}
+    {"data.backup", "data.backup_made", "data.automatic", "data.everything", "data.tell_data", "pairing.tell_pairing"}
 )
 """What is read, but is all of the kitchen at once, or who is let in."""
 TELLS: Final = frozenset({"probes.add_readings", "probes.add_weights", "probes.play_stand_in"})

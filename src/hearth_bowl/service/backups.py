@@ -9,7 +9,7 @@ from typing import Final
 
 from hearth_bowl import __version__
 from hearth_bowl.service.errors import NotFound
-from hearth_bowl.store.backup import PHOTOGRAPHS, BackupTold, back_up
+from hearth_bowl.store.backup import PHOTOGRAPHS, BackupTold, Share, back_up
 from hearth_bowl.store.backup_read import read_backup
 from hearth_bowl.store.db import Database
 from hearth_bowl.store.restore import lay_beside, take_place
@@ -70,12 +70,13 @@ def data_told(database: Database, warning: str) -> DataTold:
     )
 
 
-def backup_to(database: Database, out: Path, now: datetime) -> BackupTold:
+def backup_to(database: Database, out: Path, now: datetime, share: Share = lambda _: None) -> BackupTold:
     """Write a backup of a kitchen to a file, while it is used.
 
+    :param share: hears how far it is, from 0 to 1.
     :raises Damaged: the data does not hold together. :raises DiskFull: no room is left.
     """
-    return back_up(database.path, out, now, __version__)
+    return back_up(database.path, out, now, __version__, share)
 
 
 def restore_from(database: Database, file: Path, now: datetime) -> BackupTold:

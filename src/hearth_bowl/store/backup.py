@@ -9,6 +9,7 @@ import json
 import os
 import sqlite3
 import zipfile
+from collections.abc import Callable
 from contextlib import closing, suppress
 from dataclasses import dataclass
 from datetime import datetime
@@ -39,27 +40,45 @@ class BackupTold:
     bytes: int
 
 
-def back_up(database: Path, out: Path, made_at: datetime, app_version: str) -> BackupTold:
+Share = Callable[[float], None]
+"""Hears how far a backup is, from 0 to 1."""
+COPIED: Final = 0.1
+CHECKED: Final = 0.25
+"""Share of a backup that is done when the database is copied, and when it is checked. A judgement."""
+
+
+def back_up(
+    database: Path, out: Path, made_at: datetime, app_version: str, share: Share = lambda _: None
+) -> BackupTold:
     """Write a backup of a kitchen, while it is used or not; the file is there whole, or not at all.
 
+    :param share: hears how far it is.
     :raises Damaged: the data does not hold together. :raises DiskFull: no room is left. :raises OSError: the place
         cannot be written.
     """
     with no_room_is_full():
-        return _back_up(database, out, made_at, app_version)
+        return _back_up(database, out, made_at, app_version, share)
 
 
-def _back_up(database: Path, out: Path, made_at: datetime, app_version: str) -> BackupTold:
+def _back_up(database: Path, out: Path, made_at: datetime, app_version: str, share: Share) -> BackupTold:
     fresh = out.with_name(out.name + ".new")
     copy = out.with_name(out.name + ".copy")
     try:
         revision = _copy(database, copy)
+        share(COPIED)
         wrong = what_is_wrong(copy)
         if wrong:
             raise Damaged(wrong)
+        share(CHECKED)
         files = [(DATABASE, copy), *_photographs(database, copy)]
+        written, whole = [0], max(1, sum(file.stat().st_size for _, file in files))
+
+        def wrote(count: int) -> None:
+            written[0] += count
+            share(CHECKED + (1 - CHECKED) * min(1.0, written[0] / whole))
+
         with zipfile.ZipFile(fresh, "w", zipfile.ZIP_DEFLATED) as bundle:
-            rows = [_write(bundle, name, file) for name, file in files]
+            rows = [_write(bundle, name, file, wrote) for name, file in files]
             manifest = {
                 "format": FORMAT,
                 "version": 1,
@@ -78,7 +97,7 @@ def _back_up(database: Path, out: Path, made_at: datetime, app_version: str) -> 
     return BackupTold(made_at=made_at.isoformat(), app_version=app_version, revision=revision, bytes=out.stat().st_size)
 
 
-def _write(bundle: zipfile.ZipFile, name: str, file: Path) -> dict[str, Any]:
+def _write(bundle: zipfile.ZipFile, name: str, file: Path, wrote: Callable[[int], None]) -> dict[str, Any]:
     """Write a file into a backup; return its row in the manifest."""
     digest, size = hashlib.sha256(), 0
     with file.open("rb") as source, bundle.open(name, "w", force_zip64=True) as part:
@@ -86,6 +105,7 @@ def _write(bundle: zipfile.ZipFile, name: str, file: Path) -> dict[str, Any]:
             digest.update(block)
             size += len(block)
             part.write(block)
+            wrote(len(block))
     return {"name": name, "bytes": size, "sha256": digest.hexdigest()}
 
 

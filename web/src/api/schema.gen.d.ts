@@ -604,6 +604,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/data/backup": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Say how far the backup is that was started. */
+        get: operations["backupMade"];
+        put?: never;
+        /** Start a backup, made beside everything else; its address says how far it is. */
+        post: operations["startBackup"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/data/restore": {
         parameters: {
             query?: never;
@@ -2229,6 +2247,33 @@ export interface components {
              * Format: date-time
              */
             to_at: string;
+        };
+        /**
+         * BackupMade
+         * @description A backup in the making: `share` of it is done, from 0 to 1; `problem` says why one failed.
+         */
+        BackupMade: {
+            /**
+             * Bytes
+             * @default 0
+             */
+            bytes: number;
+            /**
+             * Problem
+             * @default
+             */
+            problem: string;
+            /**
+             * Share
+             * @default 0
+             */
+            share: number;
+            /**
+             * State
+             * @default none
+             * @enum {string}
+             */
+            state: "none" | "making" | "ready" | "failed";
         };
         /**
          * BackupTold
@@ -11799,6 +11844,64 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ForgottenBackupsOut"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    backupMade: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BackupMade"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    startBackup: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BackupMade"];
                 };
             };
             /** @description Unprocessable Content */

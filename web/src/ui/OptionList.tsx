@@ -4,6 +4,7 @@ import {
   isValidElement,
   type KeyboardEvent,
   type ReactNode,
+  useLayoutEffect,
   useRef,
   useState,
 } from "react";
@@ -60,6 +61,11 @@ export function OptionList({ label, value, options, onPick }: ListProps) {
   const list = useRef<HTMLDivElement>(null);
   const found = options.filter(({ text }) => text.toLowerCase().includes(wanted.trim().toLowerCase()));
   const first = found.some((option) => option.value === value) ? value : found[0]?.value;
+  // what is chosen is seen when the list opens
+  useLayoutEffect(() => {
+    const chosen = list.current?.querySelector<HTMLElement>("[aria-selected=true]");
+    if (list.current && chosen) list.current.scrollTop = chosen.offsetTop - list.current.clientHeight / 2;
+  }, []);
   const buttons = () => [...(list.current?.querySelectorAll<HTMLElement>("[role=option]") ?? [])];
   const move = (event: KeyboardEvent<HTMLElement>) => {
     const all = buttons();
@@ -87,7 +93,7 @@ export function OptionList({ label, value, options, onPick }: ListProps) {
           }}
         />
       )}
-      <div ref={list} role="listbox" aria-label={label} className="mt-1 max-h-80 overflow-auto">
+      <div ref={list} role="listbox" aria-label={label} className="relative mt-1 max-h-80 overflow-auto">
         {found.map((option, position) => (
           <Fragment key={option.value}>
             {option.group && option.group !== found[position - 1]?.group && (

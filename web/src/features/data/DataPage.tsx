@@ -5,8 +5,9 @@ import { ApiError, client, dataOf, type Problem, type Schemas } from "../../api/
 import { Button } from "../../ui/Button";
 import { Skeleton } from "../../ui/Skeleton";
 import { Sure } from "../../ui/Sure";
-import { fixed } from "../../units/units";
+import { BackUp } from "./BackUp";
 import { dataQuery } from "./dataQuery";
+import { sizeText } from "./words";
 
 /** Your data: where it lies, backed up and put back, everything as open files. */
 export function DataPage() {
@@ -38,12 +39,7 @@ export function DataPage() {
       <section aria-label="Back up" className="mt-5">
         <h2 className="font-bold text-xl">Back up</h2>
         <p className="mt-1 flex flex-wrap items-center gap-x-5 gap-y-2">
-          <a
-            href="/api/data/backup.zip"
-            className="inline-flex min-h-11 items-center rounded-lg border-[1.5px] border-rim bg-rim px-4 font-bold text-sheet"
-          >
-            Back up now, as one file
-          </a>
+          <BackUp />
           <a
             href="/api/data/everything.zip"
             className="inline-flex min-h-11 items-center font-bold text-rim underline"
@@ -181,9 +177,3 @@ function Restore() {
 
 const dayText = (day: string) =>
   new Date(`${day}T12:00`).toLocaleDateString(undefined, { day: "numeric", month: "long", year: "numeric" });
-
-/** A size as people say it. */
-function sizeText(bytes: number): string {
-  if (bytes >= 1e9) return `${fixed(bytes / 1e9, 1)} GB`;
-  return bytes >= 1e6 ? `${fixed(bytes / 1e6, 1)} MB` : `${Math.max(1, Math.round(bytes / 1e3))} kB`;
-}
