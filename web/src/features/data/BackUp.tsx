@@ -39,7 +39,7 @@ export function BackUp() {
         {making && (
           <>
             <progress
-              className="h-3 w-40 accent-rim"
+              className="h-3 w-40 appearance-none overflow-hidden rounded bg-line [&::-moz-progress-bar]:bg-rim [&::-webkit-progress-bar]:bg-line [&::-webkit-progress-value]:bg-rim"
               max={1}
               value={data.share}
               aria-label="How far the backup is"
