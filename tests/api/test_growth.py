@@ -203,6 +203,8 @@ class ManyRecipes(AppCase):
                 session.execute(delete(RECIPE_WORDS))
         self.client.delete(f"/api/recipes/{mine}")
         self.assertEqual(self.ids("/api/recipes/find", words="brulee"), [])
+        with self.database.reading() as session:  # what is deleted is gone from the index too
+            self.assertIsNone(session.scalar(select(RECIPE_WORDS.c.words).where(RECIPE_WORDS.c.rowid == mine)))
 
 
 class Snapshots(AppCase):

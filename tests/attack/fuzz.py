@@ -70,7 +70,8 @@ def _sequence(app: Flask, description: dict[str, Any], count: int, chance: rando
         for method, asked in methods.items()
         if method in METHODS
     ]
-    weights = [0.15 if method == "delete" else 1.0 for method, _, _ in operations]
+    rare = dict.fromkeys(SEARCHES, 0.05)
+    weights = [rare.get(asked["operationId"], 0.15 if method == "delete" else 1.0) for method, _, asked in operations]
     bodies = good_bodies(client)
     for name in ("balance", "planOrder", "whatIf"):  # what works aside is started before its time is taken
         where = {asked["operationId"]: path for _, path, asked in operations}[name].replace("{occasion_id}", "1")

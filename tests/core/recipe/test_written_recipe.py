@@ -127,6 +127,29 @@ class Whole(unittest.TestCase):
         (one,) = read("150 g hazelnuts, toasted and chopped, 2 kept back", "metric", None).recipe.lines
         self.assertEqual((one.ingredient.key, one.amount), ("hazelnut_whole", 150.0))
 
+    def test_a_line_that_begins_with_what_to_do_is_method_and_a_count_is_no_ingredient(self) -> None:
+        steps = (
+            "Makes 36 eggs",
+            "Boil the cream, pour over.",
+            "Add the butter at 35 C.",
+            "Then cook the sugar to 118C",
+            "2. Chill the milk chocolate for 20 minutes",
+            "Cut the fudge into 36 squares of 2 cm",
+            "Dust with cocoa",
+        )
+        goes_in = (
+            "115 g cream",
+            "30 g butter",
+            "200 g dark chocolate",
+            "Mix 50 g honey with 20 g milk",
+            "melted butter 20 g",
+        )
+        for order in (goes_in + steps, steps[1:] + goes_in + steps[:1]):
+            found = read("\n".join(("Comet eggs", *order)))
+            self.assertEqual(sorted(found.recipe.steps), sorted(steps))
+            self.assertEqual({line.text for line in found.recipe.lines}, set(goes_in))
+            self.assertNotIn("egg_whole", keys(found))
+
     def test_a_method_in_words_not_known_here_is_no_ingredient(self) -> None:
         method = "Zucker karamellisieren, Sahne zugeben, auf 118 °C kochen."
         found = read(f"Karamell\n200 g Zucker\n150 ml Sahne (30 %)\n{method}", "metric", None)

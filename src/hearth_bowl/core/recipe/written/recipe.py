@@ -12,6 +12,7 @@ from hearth_bowl.core.ingredients.library import LIBRARY
 from hearth_bowl.core.recipe.measures import MEASURES_ML
 from hearth_bowl.core.recipe.recipe import FAMILIES, MAX_LINES, Line, Recipe, checked_recipe
 from hearth_bowl.core.recipe.written.lines import LONGEST_LINE, UNSAID, WrittenLine, checked_line
+from hearth_bowl.core.recipe.written.method_words import tells_what_to_do
 from hearth_bowl.core.recipe.written.names import NOT_UNDERSTOOD
 from hearth_bowl.core.recipe.written.proposals import family_of, proposed_g, shared_by, use_of
 from hearth_bowl.core.recipe.written.run_on import LONGEST_RUN_ON, several_in
@@ -37,6 +38,8 @@ NOTE: Final = re.compile(
     re.IGNORECASE,
 )
 """What is no ingredient, heading or step: how many it makes, how long it takes."""
+YIELD: Final = re.compile(r"^\W*(?:makes|serves|servings?|yields?)\b", re.IGNORECASE)
+"""A line that says how many it makes: never an ingredient, whatever it counts."""
 _PART_WORDS: Final = (
     r"(?:shells?|casings?|coatings?|coat|toppings?|decorations?|rolling|dipping|drizzle|glaze|garnish|fillings?"
     r"|cent(?:re|er)s?|ganache|truffles?|fudge|layers?|base)"
@@ -127,7 +130,7 @@ def split_card(text: str, measure: str) -> Card:
             sections.append((line, []))
         elif not name and not any(rows for _, rows in sections) and not _is_ingredient(line, measure):
             name = line.lstrip("# ").rstrip(":")
-        elif NOTE.match(start) and checked_line(line, measure).key is None:
+        elif YIELD.match(start) or (NOTE.match(start) and checked_line(line, measure).key is None):
             notes.append(line)
         elif _is_step(line, bool(steps), measure):
             steps.append(line)
@@ -146,6 +149,8 @@ def _taken_apart(lines: Sequence[str]) -> Iterator[tuple[int, str]]:
 def _is_step(line: str, after_steps: bool, measure: str) -> bool:
     """Return whether a line tells what to do, also in words that are not known here."""
     start = line[:LONGEST_LINE]
+    if tells_what_to_do(start):
+        return True
     if len(line) > 50 and SENTENCE.match(start) and not re.match(r"^\W{0,9}\d+(?![.)])", start):
         return True
     if NUMBERED.match(start):

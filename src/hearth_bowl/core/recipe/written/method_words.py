@@ -1,0 +1,39 @@
+"""Words of a method: a line that begins with what to do is no ingredient, whatever it names.
+
+Common practice.
+"""
+
+import re
+from typing import Final
+
+from hearth_bowl.core.recipe.typed_amount import NUMBER
+
+_VERBS: Final = (
+    "add|allow|arrange|beat|blend|boil|break|bring|brush|chill|chop|coat|combine|continue|cook|cool|cover|crush|cut|decorate"
+    "|dip|dissolve|dust|enjoy|fill|finish|fold|freeze|grease|heat|keep|knead|leave|let|lift|line|melt|microwave|mix|mould"
+    "|pipe|place|pour|press|put|refrigerate|remove|repeat|rest|return|roll|scald|scatter|scrape|separate|serve|set|shape"
+    "|sieve|sift|simmer|soak|spoon|spread|sprinkle|stir|store|strain|take|tap|temper|tip|transfer|turn|unmould|wait|warm"
+    "|whip|whisk|wrap"
+)
+TELLS: Final = re.compile(
+    rf"^\W*(?:\d+[.)]\s+)?(?:(?:carefully|gently|gradually|slowly|then|now|next|finally|meanwhile|first),?\s+)*(?:{_VERBS})"
+    r"(?![a-z\u2019'-])",
+    re.IGNORECASE,
+)
+"""A line that begins with a verb of the kitchen in the imperative."""
+NO_AMOUNT: Final = re.compile(
+    rf"{NUMBER}\s*(?:(?:-|–|to)\s*{NUMBER}\s*)?"
+    r"(?:°\s*[CF]?|degrees?(?:\s+[CF])?|[CF]\b|mm\b|cm\b|inch(?:es)?\b|in\b|seconds?\b|secs?\b|s\b|minutes?\b|mins?\b"
+    r"|hours?\b|hrs?\b|h\b|days?\b|times?\b|pieces?\b|squares?\b|balls?\b|batches\b|parts?\b|%)",
+    re.IGNORECASE,
+)
+"""A temperature, a length, a time or a count of pieces: no amount of an ingredient. A bare C after a number is °C."""
+
+
+def tells_what_to_do(line: str) -> bool:
+    """Return whether a line is a step: it begins with what to do, and states no amount of an ingredient."""
+    return TELLS.match(line) is not None and re.search(NUMBER, _without_numbering(NO_AMOUNT.sub(" ", line))) is None
+
+
+def _without_numbering(line: str) -> str:
+    return re.sub(r"^\W*\d+[.)]\s+", "", line)
