@@ -301,6 +301,7 @@ class Rolling(InAFolder):
         older = sorted(day for day in kept if day <= today - timedelta(days=7))
         self.assertTrue(6 <= len(older) <= 8)
         self.assertGreater(min(kept), today - timedelta(weeks=8))
+        self.assertEqual({day.isoweekday() for day in older[:-1]}, {7}, "the newest of a week is its Sunday")
 
     def test_one_is_made_a_day_and_old_ones_go(self) -> None:
         database = open_data(self.kitchen("kitchen"), demo=False)
