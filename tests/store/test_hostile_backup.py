@@ -113,6 +113,16 @@ class Hostile(InAFolder):
                 self.assertEqual(everything_in(self.folder), before)
                 self.assertEqual(self.client.get("/api/recipes").status_code, 200)
 
+    def test_a_backup_that_brings_a_device_lets_nobody_in(self) -> None:
+        device = (
+            "INSERT INTO paired_device (name, role, secret_hash, paired_at, seen_at) "
+            "VALUES ('Stranger', 'cook', 'x', '2026-08-01 10:00:00', '2026-08-01 10:00:00')"
+        )
+        content = self.bundle({"kitchen.sqlite3": self.data(device)}, listed=True)
+        answer = self.client.post("/api/data/restore", data=content, content_type="application/zip")
+        self.assertEqual(answer.status_code, 200, answer.text)
+        self.assertEqual(self.client.get("/api/pairing").get_json()["devices"], [])
+
     def test_the_command_line_refuses_the_same_and_takes_a_good_one(self) -> None:
         self.database.close()
         for what, content, code in (
