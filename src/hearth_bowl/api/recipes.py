@@ -23,7 +23,6 @@ from hearth_bowl.formats.written_file import (
 from hearth_bowl.service import recipes as service
 from hearth_bowl.service.moves import start_record
 from hearth_bowl.service.recipe_card import RecipeCard, recipe_card
-from hearth_bowl.service.recipe_index import index_missing
 
 recipes = Blueprint("recipes", __name__, url_prefix="/api/recipes")
 
@@ -113,7 +112,6 @@ class FoundRecipesOut(Outgoing):
 @spec.validate(resp=Response(HTTP_200=FoundRecipesOut, HTTP_422=Problem), operation_id="findRecipes")
 def find_recipes(json: FindRecipesIn) -> FoundRecipesOut:
     """Find recipes by name, family, ingredient, allergen or verdict."""
-    index_missing(database())
     with database().reading() as session:
         found, after = service.find_recipes(session, json.words, json.after)
     return FoundRecipesOut(recipes=found, after=after)

@@ -5,7 +5,7 @@ import json
 import unicodedata
 from typing import Final, TypedDict
 
-from sqlalchemy import ColumnElement, delete, insert, literal_column, or_, select, tuple_, update
+from sqlalchemy import ColumnElement, and_, delete, insert, literal_column, or_, select, tuple_, update
 from sqlalchemy.orm import Session, load_only
 
 from hearth_bowl.core.keep.allergens import allergen_groups, allergens_named, not_known
@@ -32,14 +32,29 @@ class Listed(TypedDict):
 
 def index_recipe(session: Session, row: RecipeRow, recipe: Recipe) -> None:
     """Write the words of a stored recipe and what a list shows of it."""
-    ingredients = list(dict.fromkeys(line.ingredient.name for line in recipe.lines))
-    groups = allergen_groups(recipe)
-    listed = Listed(ingredients=ingredients, allergens=list(groups), not_known=len(not_known(recipe)))
+    listed = _worked_out(recipe)
     row.listed, row.listed_by = json.dumps(listed, ensure_ascii=False), INDEX
-    said = (recipe.name, FAMILIES[recipe.family], recipe.use or "", *ingredients, *groups, *allergens_named(recipe))
+    named = (recipe.name, FAMILIES[recipe.family], recipe.use or "")
+    said = (*named, *listed["ingredients"], *listed["allergens"], *allergens_named(recipe))
     forget_recipe(session, row.id)
     words = {"rowid": row.id, "words": folded(" ".join(said)), "verdicts": _verdicts(session, row.id)}
     session.execute(insert(RECIPE_WORDS), words)
+
+
+def listed_of(row: RecipeRow) -> Listed:
+    """Return what a list shows of a recipe's lines; of one that is not indexed yet it is worked out."""
+    if row.listed_by == INDEX:
+        found: Listed = json.loads(row.listed)
+        return found
+    return _worked_out(recipe_from(whole_record(json.loads(row.document))))
+
+
+def _worked_out(recipe: Recipe) -> Listed:
+    return Listed(
+        ingredients=list(dict.fromkeys(line.ingredient.name for line in recipe.lines)),
+        allergens=list(allergen_groups(recipe)),
+        not_known=len(not_known(recipe)),
+    )
 
 
 def index_verdicts(session: Session, recipe_id: int | None) -> None:
@@ -74,7 +89,8 @@ def _some_missing(database: Database) -> bool:
 def recipe_rows(session: Session, words: str, after: int | None, most: int) -> tuple[list[RecipeRow], int | None]:
     """Return recipes that hold all of some words, and where to go on: the newest first, archived ones last.
 
-    The rows come without their documents. The second value is the `after` of the next page, None after the last.
+    The rows come without their documents. A recipe that is not indexed yet is found by its name.
+    The second value is the `after` of the next page, None after the last.
     """
     last = None if after is None else session.get(RecipeRow, after, options=[load_only(*LISTED_COLUMNS)])
     newest = tuple_(RecipeRow.changed_at, RecipeRow.id)
@@ -103,10 +119,16 @@ LISTED_COLUMNS: Final = (
     RecipeRow.changed_at,
     RecipeRow.put_away,
     RecipeRow.listed,
+    RecipeRow.listed_by,
 )
 
 
 def _holds(word: str) -> ColumnElement[bool]:
+    not_yet = and_(or_(RecipeRow.listed_by < INDEX, RecipeRow.listed_by > INDEX), RecipeRow.name.icontains(word))
+    return or_(not_yet, _is_indexed_by(word))
+
+
+def _is_indexed_by(word: str) -> ColumnElement[bool]:
     found = select(RECIPE_WORDS.c.rowid)
     if len(word) >= SHORTEST_WORD:
         quoted = '"' + word.replace('"', '""') + '"'

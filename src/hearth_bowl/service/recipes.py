@@ -12,7 +12,7 @@ from sqlalchemy.orm import Session
 from hearth_bowl.core.recipe.recipe import Recipe, check_name
 from hearth_bowl.formats.recipe_file import RecipeFile, recipe_from, recipe_record, whole_record
 from hearth_bowl.service.errors import ChangedMeanwhile, NotFound
-from hearth_bowl.service.recipe_index import Listed, forget_recipe, index_recipe, recipe_rows
+from hearth_bowl.service.recipe_index import forget_recipe, index_recipe, listed_of, recipe_rows
 from hearth_bowl.store.models import RecipeRow, RecipeVersionRow
 
 MOST_LISTED: Final = 200
@@ -90,7 +90,7 @@ def _in_list(row: RecipeRow) -> dict[str, Any]:
 
 
 def _found(row: RecipeRow) -> FoundRecipe:
-    listed: Listed = json.loads(row.listed)
+    listed = listed_of(row)
     return FoundRecipe(
         **_in_list(row),
         ingredients=tuple(listed["ingredients"]),
