@@ -15,7 +15,7 @@ from tests.apart import Outcome, run_apart
 MOST_TRIED_AGAIN = 2
 MOST_NAMED = 25
 HERE = Path(__file__).parent
-SLOWEST_FIRST = ("browser", "devices", "store", "api", "cli")
+SLOWEST_FIRST = ("attack", "browser", "devices", "store", "api", "cli")
 
 
 def modules_of(folders: list[str]) -> list[str]:
