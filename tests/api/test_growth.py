@@ -149,6 +149,32 @@ class Growth(AppCase):
         self.assertEqual(self.client.get("/api/probes").get_json()["retention"]["thinned_after_days"], 7)
 
 
+class Overlapping(AppCase):
+    demo = True
+
+    def test_thinning_a_batch_leaves_what_another_heard_at_the_same_time(self) -> None:
+        old, other = (
+            int(self.client.post("/api/batches", json={"recipe_id": 1}).get_json()["batch"]["id"]) for _ in range(2)
+        )
+        began = NOW - timedelta(days=10)
+        with self.database.writing() as session:
+            first, second = session.get(BatchRow, old), session.get(BatchRow, other)
+            assert first is not None and second is not None
+            first.started_at, first.ended_at = began, began + timedelta(hours=3)
+            second.started_at, second.ended_at = began + timedelta(hours=1), NOW - timedelta(days=2)
+            rows = [
+                {"probe_id": "stand-in", "at": began + timedelta(seconds=at), "shown_c": 20.0} for at in range(10_800)
+            ]
+            session.execute(insert(ReadingRow), rows)
+        tidy_readings(self.database, NOW)
+        with self.database.reading() as session:
+            shared = ReadingRow.at >= began + timedelta(hours=1)
+            count = session.scalar(select(func.count()).select_from(ReadingRow).where(shared))
+            alone = session.scalar(select(func.count()).select_from(ReadingRow).where(~shared))
+        self.assertEqual(count, 7200)
+        self.assertLess(alone or 0, 3000)
+
+
 class ManyRecipes(AppCase):
     demo = True
 

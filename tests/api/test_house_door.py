@@ -5,6 +5,7 @@ import socket
 import ssl
 import tempfile
 import threading
+import time
 import unittest
 import urllib.request
 from pathlib import Path
@@ -13,6 +14,7 @@ from typing import Any
 import trustme
 
 from hearth_bowl.home_network import HomeNetwork
+from hearth_bowl.house_connection import AT_ONCE, HouseConnection
 from tests.api.server import free_port
 
 HERE, ANOTHER = "127.0.0.1", "127.0.0.2"
@@ -63,6 +65,17 @@ class Doors(unittest.TestCase):
         for _ in range(20):
             with urllib.request.urlopen(f"http://{HERE}:{port}/", timeout=5) as answer:
                 self.assertEqual(answer.read(), b"http")
+
+    def test_an_address_has_so_many_requests_at_a_time_and_no_more(self) -> None:
+        port = self.door()
+        self.held(port, AT_ONCE, HEAD)
+        while HouseConnection.busy[ANOTHER] < AT_ONCE:
+            time.sleep(0.01)
+        (one,) = self.held(port, 1, b"GET / HTTP/1.1\r\nHost: x\r\n\r\n")
+        with contextlib.suppress(ConnectionResetError):
+            self.assertEqual(one.recv(100), b"")
+        with urllib.request.urlopen(f"http://{HERE}:{port}/", timeout=5) as answer:
+            self.assertEqual(answer.read(), b"http")
 
     def test_a_head_that_only_drips_is_let_go_of(self) -> None:
         port = self.door()

@@ -8,6 +8,7 @@ from hypothesis import strategies as st
 
 from hearth_bowl.core.assess.assess import Assessment, assess
 from hearth_bowl.core.ingredients.library import LIBRARY
+from hearth_bowl.core.keep.eggs import raw_eggs
 from hearth_bowl.core.keep.keeping import shortest
 from hearth_bowl.core.recipe.recipe import FAMILIES
 from tests.counts import trials
@@ -29,6 +30,10 @@ class Keeps(unittest.TestCase):
         found = shortest([dry, short, cold])
         self.assertEqual((found.days_low, found.days_high, found.where, found.use_by), (5, 9, "fridge", True))
         self.assertEqual(shortest([dry, short]).use_by, short.use_by)
+
+    def test_raw_egg_of_no_weight_is_none(self) -> None:
+        self.assertEqual(raw_eggs(recipe("filling", dark60=100, egg_yolk=20)), ("yolk",))
+        self.assertEqual(raw_eggs(recipe("filling", dark60=100, egg_yolk=0)), ())
 
     def test_fat_preserves_nothing(self) -> None:
         before = judged(dark60=200, cream35=100)

@@ -4,6 +4,7 @@ import unittest
 
 from hearth_bowl.core.assess.assess import assess
 from hearth_bowl.core.bench.bowl import bowl_layers
+from hearth_bowl.core.ingredients.library import find
 from hearth_bowl.core.mass.mixture import mix
 from hearth_bowl.core.recipe.ratios import main_liquid, ratios
 from tests.kitchen import R1, bowl, recipe
@@ -31,6 +32,10 @@ class WorkedExample(unittest.TestCase):
         for name, grams in printed.items():
             self.assertAlmostEqual(self.grams[name], grams, delta=0.0501, msg=name)
         self.assertAlmostEqual(self.grams["maltose"] + self.grams["higher"], 1.8, delta=0.05)
+
+    def test_alcohol_is_by_mass_of_the_whole(self) -> None:
+        spirit = find("spirit40").composition_pct["ethanol"]
+        self.assertAlmostEqual(assess(recipe(dark60=100, spirit40=20)).alcohol_pct, 20 * spirit / 120, places=6)
 
     def test_figures(self) -> None:
         self.assertAlmostEqual(self.assessment.mass_g, 405, places=9)

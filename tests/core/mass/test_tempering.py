@@ -24,6 +24,17 @@ class Windows(unittest.TestCase):
         ):
             self.assertEqual(tempering_kind(find(key)), kind)
 
+    def test_ceilings_are_the_books(self) -> None:
+        for kind, above_c, lost_c in (
+            ("dark", 55, 34),
+            ("milk", 48, 32.5),
+            ("white", 45, 31.5),
+            ("gianduja", 48, 29),
+            ("compound", 50, None),
+        ):
+            window = WINDOWS[kind]
+            self.assertEqual((window.never_above_c, window.seed_lost_above_c), (above_c, lost_c), kind)
+
     def test_each_window_is_in_order(self) -> None:
         for window in WINDOWS.values():
             self.assertLess(window.melt_c[1], window.never_above_c + 0.1)
