@@ -231,6 +231,7 @@ class ManyRecipes(AppCase):
                 session.execute(delete(RECIPE_WORDS))
             page = self.client.post("/api/recipes/find", json={"words": "br"}).get_json()["recipes"]
             self.assertEqual([(row["id"], row["allergens"]) for row in page], [(mine, ["milk", "nuts", "soya"])])
+        index_missing(self.database)
         self.client.delete(f"/api/recipes/{mine}")
         self.assertEqual(self.ids("/api/recipes/find", words="brulee"), [])
         with self.database.reading() as session:  # what is deleted is gone from the index too
