@@ -42,6 +42,24 @@ class NothingBreaks(PageCase):
         expect(page.get_by_role("heading", name="Daybook")).to_be_visible()
         self.said.clear()
 
+    def test_a_part_that_fails_says_so_in_its_place_and_the_rest_of_the_page_works(self) -> None:
+        is_broken = [True]
+
+        def without_bowl(route: Route) -> None:
+            answer = route.fetch().json()
+            route.fulfill(json={**answer, "bowl": [None]} if is_broken[0] else answer)
+
+        self.page.route("**/api/formula", without_bowl)
+        page = self.open("/recipes/1/formula")
+        expect(page.get_by_text("Hearth Bowl could not show the bowl.")).to_be_visible()
+        expect(page.get_by_role("region", name="Readings").get_by_text("Split risk")).to_be_visible()
+        is_broken[0] = False
+        self.amount("Dark chocolate 64 %").press("ArrowUp")
+        self.saved()
+        page.get_by_role("button", name="Show the bowl again").click()
+        expect(page.get_by_role("img", name=re.compile("^The bowl holds"))).to_be_visible()
+        self.said.clear()
+
     def test_a_page_that_is_fetched_shows_its_shape_at_once(self) -> None:
         page = self.open("/recipes/1/formula")
         held: list[Route] = []
