@@ -247,5 +247,33 @@ class Confections(AppCase):
         self.assertIn("halves", options["form_fields"]["mould"])
 
 
+class BecameABox(AppCase):
+    demo = True
+
+    def test_a_vessel_that_became_a_box_is_said_wherever_it_is_used(self) -> None:
+        occasion = self.client.get("/api/occasions").get_json()["occasions"][0]["asked"]
+        box = next(
+            row["vessel"]
+            for row in self.client.get("/api/vessels").get_json()["vessels"]
+            if row["vessel"]["kind"] == "box"
+        )
+        one = self.client.get("/api/confections/1").get_json()["asked"]
+        recipe = next(part["of"]["recipe_id"] for part in one["parts"] if part["of"]["recipe_id"])
+        for row in self.client.get("/api/confections").get_json()["confections"]:
+            path = f"/api/vessels/{row['asked']['form']['vessel']}"
+            self.assertEqual(self.client.put(path, json={"name": "Box", "vessel": box}).status_code, 200)
+        self.refused("POST", "/api/confections/work-out", 422, json=one)
+        self.refused("POST", "/api/confections/label", 422, json={"asked": one, "made": "2026-08-12"})
+        for path in ("work-out", "served"):
+            self.refused("POST", f"/api/occasions/{path}", 422, json=occasion)
+        kept = self.client.get(f"/api/recipes/{recipe}/keep")
+        self.assertIn("a box holds finished pieces", kept.text)
+        for path in ("/api/confections", "/api/shelf", "/api/occasions/1/order", "/api/confections/1/shared-text"):
+            self.assertLess(self.client.get(path).status_code, 500, path)
+        for path in ("/api/occasions/1/order.pdf", "/api/confections/1/label.pdf", "/api/occasions/1/shopping.csv"):
+            self.assertLess(self.client.get(path).status_code, 500, path)
+        self.assertLess(self.client.post("/api/occasions/1/order", json={"effort": "first"}).status_code, 500)
+
+
 if __name__ == "__main__":
     unittest.main()

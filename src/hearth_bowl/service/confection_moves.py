@@ -8,7 +8,7 @@ from datetime import datetime
 from sqlalchemy.orm import Session
 
 from hearth_bowl.core.confection.another_form import parts_in_chocolate, parts_in_form
-from hearth_bowl.core.confection.confection import FORM_FIELDS, Blend, Of, holds_a_wall
+from hearth_bowl.core.confection.confection import FORM_FIELDS, Blend, Of, check_makes, holds_a_wall
 from hearth_bowl.core.confection.of_fit import confection_of as confection_of_fit
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.fit.ask import check_ask, kind_of
@@ -89,8 +89,7 @@ def in_another_form(session: Session, asked: ConfectionAsk, vessel_id: int) -> A
     """
     stored = get_vessel(session, vessel_id)
     kind = kind_of(vessel_from(stored.vessel))
-    if kind not in FORM_FIELDS:
-        raise BadInput(("vessel",), "a box holds finished pieces", "a pan, mould, cup, scoop, pieces or cake")
+    check_makes(kind)
     parts, left_out = parts_in_form(asked.parts, kind, lambda part: _holds_a_wall(session, part))
     known = FORM_FIELDS[kind] & {"pieces", "spares"}
     form = FormAsk(

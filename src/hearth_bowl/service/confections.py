@@ -23,6 +23,7 @@ from hearth_bowl.core.confection.confection import (
     Form,
     Of,
     Part,
+    check_makes,
 )
 from hearth_bowl.core.confection.label import label_of
 from hearth_bowl.core.confection.outside import rolling_of
@@ -283,6 +284,10 @@ def confection_of(session: Session, asked: ConfectionAsk) -> Confection:
     stored = get_vessel(session, asked.form.vessel)
     vessel = vessel_from(stored.vessel)
     own: dict[str, Any] = {"vessel": vessel, "name": stored.name}
+    try:
+        check_makes(kind_of(vessel))  # it may have become a box since
+    except BadInput as problem:
+        raise problem.under("form") from None
     if "owned" in FORM_FIELDS[kind_of(vessel)]:
         own["owned"] = stored.owned
     form = Form(**{**fields_of(asked.form), **own})

@@ -192,6 +192,15 @@ def checked_confection(confection: Confection) -> Confection:
     return confection
 
 
+def check_makes(kind: str) -> None:
+    """Check that a confection can be made in a kind of vessel.
+
+    :raises BadInput: at `vessel`: a box holds finished pieces.
+    """
+    if kind not in FORM_FIELDS:
+        raise BadInput(("vessel",), "a box holds finished pieces", "a pan, mould, cup, scoop, pieces or cake")
+
+
 def _check_form(form: Form, kind: str) -> None:
     usual = Form(vessel=form.vessel)
     for field in fields(form):
