@@ -266,14 +266,15 @@ class Shown(InAFolder):
         database = open_data(self.kitchen("kitchen", demo=True), demo=False)
         self.addCleanup(database.close)
         job = BackupJob()
-        with patch("hearth_bowl.service.backup_job.backup_to", side_effect=Damaged("page 7")):
-            job.start(database, NOW)
-            while job.made.state == "making":
-                pass
-        self.assertEqual(job.made.state, "failed")
-        self.assertIn("page 7", job.made.problem)
-        with self.assertRaises(NotFound):
-            job.take()
+        for problem in (Damaged("page 7"), sqlite3.OperationalError("page 7 is locked"), OSError("page 7")):
+            with patch("hearth_bowl.service.backup_job.backup_to", side_effect=problem):
+                job.start(database, NOW)
+                while job.made.state == "making":
+                    time.sleep(0.001)
+            self.assertEqual(job.made.state, "failed")
+            self.assertIn("page 7", job.made.problem)
+            with self.assertRaises(NotFound):
+                job.take()
 
 
 class Deleted(InAFolder):

@@ -74,7 +74,7 @@ class BackupJob:
             made = BackupMade(state="ready", share=1.0, bytes=told.bytes)
         except Damaged as problem:
             made = BackupMade(state="failed", problem=damage_words(database.path.parent, str(problem)))
-        except OSError as problem:
+        except Exception as problem:  # a thread that ends without a word would leave it in the making for ever
             made = BackupMade(state="failed", problem=f"No backup was made: {problem}")
         with self._lock:
             self._made = made

@@ -21,6 +21,9 @@ AT_A_TIME: Final = 100
 SHORTEST_WORD: Final = 3
 """Letters that the index needs (a trigram); shorter words are sought through all texts."""
 
+NOT_INDEXED: Final = or_(RecipeRow.listed_by < INDEX, RecipeRow.listed_by > INDEX)
+"""A recipe that another version indexed, or none; two ranges, so that their index answers."""
+
 
 class Listed(TypedDict):
     """What a list shows of a recipe's lines."""
@@ -75,15 +78,14 @@ def index_missing(database: Database) -> None:
     with contextlib.suppress(OSError):
         while _some_missing(database):
             with database.writing() as session:
-                rows = session.scalars(select(RecipeRow).where(RecipeRow.listed_by != INDEX).limit(AT_A_TIME))
+                rows = session.scalars(select(RecipeRow).where(NOT_INDEXED).limit(AT_A_TIME))
                 for row in rows:
                     index_recipe(session, row, recipe_from(whole_record(json.loads(row.document))))
 
 
 def _some_missing(database: Database) -> bool:
     with database.reading() as session:
-        older, newer = RecipeRow.listed_by < INDEX, RecipeRow.listed_by > INDEX
-        return session.scalar(select(RecipeRow.id).where(or_(older, newer)).limit(1)) is not None
+        return session.scalar(select(RecipeRow.id).where(NOT_INDEXED).limit(1)) is not None
 
 
 def recipe_rows(session: Session, words: str, after: int | None, most: int) -> tuple[list[RecipeRow], int | None]:
@@ -124,7 +126,7 @@ LISTED_COLUMNS: Final = (
 
 
 def _holds(word: str) -> ColumnElement[bool]:
-    not_yet = and_(or_(RecipeRow.listed_by < INDEX, RecipeRow.listed_by > INDEX), RecipeRow.name.icontains(word))
+    not_yet = and_(NOT_INDEXED, RecipeRow.name.icontains(word))
     return or_(not_yet, _is_indexed_by(word))
 
 

@@ -149,6 +149,11 @@ class Whole(unittest.TestCase):
             self.assertEqual(sorted(found.recipe.steps), sorted(steps))
             self.assertEqual({line.text for line in found.recipe.lines}, set(goes_in))
             self.assertNotIn("egg_whole", keys(found))
+        found = read("Creams\n200 g sugar\nwarm milk, to taste\nset honey\nWarm the milk.\nSet in the fridge")
+        self.assertEqual(
+            [line.text for line in found.recipe.lines], ["200 g sugar", "warm milk, to taste", "set honey"]
+        )
+        self.assertEqual(tuple(found.recipe.steps), ("Warm the milk.", "Set in the fridge"))
 
     def test_a_method_in_words_not_known_here_is_no_ingredient(self) -> None:
         method = "Zucker karamellisieren, Sahne zugeben, auf 118 °C kochen."

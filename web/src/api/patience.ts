@@ -1,7 +1,7 @@
 const FIRST_MS = 2000;
 const LONGEST_MS = 30_000;
 
-/** Waits so many milliseconds. */
+/** Waits for a number of milliseconds. */
 export const pause = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms));
 
 /** Rests between tries that fail: each is twice as long as the one before, up to half a minute. */

@@ -30,7 +30,7 @@ describe("the last answer", () => {
     kept.clear();
     went.length = 0;
     answers = [];
-    await vi.advanceTimersByTimeAsync(10_000); // what was old is asked anew
+    await vi.advanceTimersByTimeAsync(10_000); // old answers are asked for again
   });
 
   it("stands in where nothing answers, for the very same question alone", async () => {

@@ -21,6 +21,13 @@ TELLS: Final = re.compile(
     re.IGNORECASE,
 )
 """A line that begins with a verb of the kitchen in the imperative."""
+ALSO_DESCRIBES: Final = re.compile(r"^\W*(?:blend|cool|crush|cut|mix|mould|rest|set|warm|whip)\s", re.IGNORECASE)
+"""Words that begin an ingredient too: warm milk, set honey, cut mixed peel."""
+SENTENCE_WORDS: Final = re.compile(
+    r"[.!]\s*$|\b(?:the|it|them|until|in|into|on|onto|over|with|for|well|together|completely|everything|out|through)\b",
+    re.IGNORECASE,
+)
+"""Marks of a sentence, which an ingredient line has not."""
 NO_AMOUNT: Final = re.compile(
     rf"{NUMBER}\s*(?:(?:-|–|to)\s*{NUMBER}\s*)?"
     r"(?:°\s*[CF]?|degrees?(?:\s+[CF])?|[CF]\b|mm\b|cm\b|inch(?:es)?\b|in\b|seconds?\b|secs?\b|s\b|minutes?\b|mins?\b"
@@ -32,6 +39,8 @@ NO_AMOUNT: Final = re.compile(
 
 def tells_what_to_do(line: str) -> bool:
     """Return whether a line is a step: it begins with what to do, and states no amount of an ingredient."""
+    if ALSO_DESCRIBES.match(line) and SENTENCE_WORDS.search(line) is None:
+        return False
     return TELLS.match(line) is not None and re.search(NUMBER, _without_numbering(NO_AMOUNT.sub(" ", line))) is None
 
 
