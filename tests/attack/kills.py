@@ -73,6 +73,8 @@ def _round(server: Server, chance: random.Random, number: int, known: set[str], 
     threads = [threading.Thread(target=_until_gone, args=(job,)) for job in jobs]
     for thread in threads:
         thread.start()
+    if number % 2 and not restores:
+        _first_write(round_, known, threads)
     time.sleep(chance.uniform(0.01, LONGEST_S))  # a moment of no state: that is the attack
     server.kill()
     for thread in threads:
@@ -86,6 +88,12 @@ def _round(server: Server, chance: random.Random, number: int, known: set[str], 
     if not whole and not restored:
         found.lost += sorted((round_.before | round_.after) - there)
     return there
+
+
+def _first_write(round_: _Round, known: set[str], threads: list[threading.Thread]) -> None:
+    """Wait until a write of this round is acknowledged, however slow the machine is."""
+    while not round_.before - known and any(thread.is_alive() for thread in threads):
+        time.sleep(0.01)
 
 
 def _until_gone(job: Callable[[], object]) -> None:

