@@ -242,7 +242,7 @@ class Confections(AppCase):
 
     def test_what_may_be_put_together_is_offered_and_answered(self) -> None:
         options = self.client.get("/api/confections/options").get_json()
-        self.assertEqual(options["roles"]["pan"], ["layer", "coat", "topping"])
+        self.assertEqual(options["roles"]["pan"], ["layer", "coat", "rolling", "topping"])
         self.assertEqual(options["amounts"]["shell"], [])
         self.assertIn("halves", options["form_fields"]["mould"])
 

@@ -210,10 +210,12 @@ class TakenIn(AppCase):
         path = f"/api/confections/{again['id']}/confection.json"
         self.assertEqual(json.loads(text), self.client.get(path).get_json())
 
-    def test_a_plain_recipe_is_no_confection(self) -> None:
-        answer = self.client.post("/api/confections/take-in", json={"text": "200 g dark chocolate\n100 ml cream"})
-        self.assertEqual((answer.status_code, answer.get_json()["errors"][0]["path"]), (422, ["body", "text"]))
-        self.assertEqual(self.listed(), [])
+    def test_a_plain_recipe_is_a_confection_of_one_mix(self) -> None:
+        stored = self.take_in("Plain truffles\n200 g dark chocolate\n100 ml cream")
+        self.assertEqual([part["role"] for part in stored["asked"]["parts"]], ["centre"])
+        self.assertEqual([row["name"] for row in self.listed()], ["Plain truffles"])
+        worked = self.client.post("/api/confections/work-out", json=stored["asked"]).get_json()
+        self.assertGreater(worked["answer"]["pieces"], 10)
 
     def listed(self) -> list[dict[str, Any]]:
         found: list[dict[str, Any]] = self.client.get("/api/recipes").get_json()["recipes"]

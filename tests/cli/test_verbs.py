@@ -326,7 +326,7 @@ class Read(CommandLine):
         found = self.ok("read", self.file("page.json", page))["recipe"]
         self.assertEqual((found["name"], found["family"]), ("Dome fudge", "condensed-milk-fudge"))
         self.assertEqual([line["ingredient"] for line in found["lines"]], ["condensed_sweet", "dark70"])
-        self.assertEqual(found["steps"], ["Melt together."])
+        self.assertEqual([step["text"] for step in found["steps"]], ["Melt together."])
 
     def test_refusals(self) -> None:
         self.assertEqual(self.refused("read", "-", stdin=b"Lorem ipsum")["field"], "file")

@@ -184,7 +184,7 @@ class Pages(unittest.TestCase):
             found = read_written_text(json.dumps(page), "metric").recipe
             self.assertEqual((found.name, len(found.lines)), ("Dome fudge", 2))
         found = read_written_text(json.dumps({**recipe, "recipeInstructions": steps}), "metric").recipe
-        self.assertEqual(found.steps, ("Warm.", "Pour.", "Stir.", "Rest."))
+        self.assertEqual([step.text for step in found.steps], ["Warm.", "Pour.", "Stir.", "Rest."])
 
     def test_json_that_is_no_recipe_is_read_as_text_and_refused(self) -> None:
         with self.assertRaises(BadInput) as refused:

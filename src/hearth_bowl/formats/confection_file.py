@@ -13,7 +13,8 @@ from hearth_bowl.core.confection.laid import Ball, Block
 from hearth_bowl.core.confection.work_out import Weigh, Worked, WorkedPart
 from hearth_bowl.core.errors import BadInput, check_number
 from hearth_bowl.formats.recipe_file import ingredient_from, recipe_from
-from hearth_bowl.formats.strict_json import check_format, read_json, text
+from hearth_bowl.formats.step_file import steps_from
+from hearth_bowl.formats.strict_json import check_format, doubts_of, read_json, text
 from hearth_bowl.formats.vessel_file import vessel_from
 
 FORMAT: Final = "hearth-bowl/confection"
@@ -22,6 +23,7 @@ NUMBERS: Final = (
     "dip_bowl_mm",
 )  # fmt: skip
 MOST: Final = 1e6
+MOST_WORDS: Final = 4000  # a limit, by definition
 
 
 class WeighAnswer(TypedDict):
@@ -181,6 +183,7 @@ def confection_from(record: Mapping[str, Any]) -> Confection:
             form=_form(form),
             parts=tuple(_part_at(position, part) for position, part in enumerate(parts)),
             extras=tuple(_extra(position, extra) for position, extra in enumerate(extras)),
+            steps=steps_from(record),
         )
     )
 
@@ -247,6 +250,8 @@ def _part(record: Mapping[str, Any]) -> Part:
         lumps=_yes(record, "lumps"),
         on_top=_yes(record, "on_top"),
         coated=_whole(record, "coated"),
+        text=text(record, "text", "")[:MOST_WORDS],
+        doubts=doubts_of(record),
         **{name: _number(record, name) for name in NUMBERS},
     )
 

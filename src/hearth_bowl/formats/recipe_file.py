@@ -13,14 +13,12 @@ from hearth_bowl.core.ingredients.library import find
 from hearth_bowl.core.recipe.families import FAMILY
 from hearth_bowl.core.recipe.recipe import MAX_LINES, Line, Recipe, check_name, checked_recipe
 from hearth_bowl.core.recipe.written.lines import LONGEST_LINE
-from hearth_bowl.formats.strict_json import check_format, read_json, text, text_or_none, texts
+from hearth_bowl.formats.step_file import StepFile, step_records, steps_from
+from hearth_bowl.formats.strict_json import check_format, doubts_of, read_json, text, text_or_none, texts
 
 FORMAT: Final = "hearth-bowl/recipe"
-MOST_STEPS: Final = 500
-MOST_DOUBTS: Final = 20
 UNSAID: Final[tuple[object, ...]] = (None, False, "", [])
 """What a line need not say; an amount of 0 is said, though Python takes it for False."""
-MOST_STEP_DEPTH: Final = 8
 
 
 class OwnIngredientFile(TypedDict):
@@ -85,7 +83,7 @@ class RecipeFile(TypedDict):
     family: str
     use: str | None
     lines: list[LineFile]
-    steps: list[Any]
+    steps: list[StepFile]
     method: str | None
     end_shift_k: float
 
@@ -106,18 +104,12 @@ def recipe_from(record: Mapping[str, Any]) -> Recipe:
         raise BadInput(("lines",), "not a list", "a list of lines", "wrong-type")
     if len(lines) > MAX_LINES:
         raise BadInput(("lines",), f"{len(lines)} lines", f"1 to {MAX_LINES} lines", "out-of-range")
-    steps = record.get("steps", [])
-    if not isinstance(steps, list):
-        raise BadInput(("steps",), "not a list", "a list of steps", "wrong-type")
-    if len(steps) > MOST_STEPS or _depth(steps, MOST_STEP_DEPTH + 1) > MOST_STEP_DEPTH:
-        allowed = f"up to {MOST_STEPS} steps, up to {MOST_STEP_DEPTH} deep"
-        raise BadInput(("steps",), "too many, or nested too deep", allowed, "out-of-range")
     return checked_recipe(
         name=text(record, "name", "Untitled"),
         family=text(record, "family", "filling"),
         use=text_or_none(record, "use"),
         lines=[_line_at(position, line) for position, line in enumerate(lines)],
-        steps=steps,
+        steps=steps_from(record),
         method=_method(record),
         end_shift_k=check_number(("end_shift_k",), record.get("end_shift_k", 0.0), -100, 100, "K"),
     )
@@ -162,7 +154,7 @@ def line_from(record: Mapping[str, Any]) -> Line:
         pack_g=record.get("pack_g"),
         piece_g=record.get("piece_g"),
         text=text(record, "text", "")[:LONGEST_LINE],
-        doubts=tuple(texts(record, "doubts"))[:MOST_DOUBTS],
+        doubts=doubts_of(record),
     )
 
 
@@ -213,14 +205,6 @@ def _yes(record: Mapping[str, Any], name: str) -> bool | None:
     return value
 
 
-def _depth(value: object, most: int) -> int:
-    """Return how deep lists and objects are nested, as far as `most`."""
-    if most == 0 or not isinstance(value, list | dict):
-        return 0
-    inside = value.values() if isinstance(value, dict) else value
-    return 1 + max((_depth(part, most - 1) for part in inside), default=0)
-
-
 def recipe_record(recipe: Recipe) -> RecipeFile:
     """Return a recipe as a recipe file has it."""
     return {
@@ -230,7 +214,7 @@ def recipe_record(recipe: Recipe) -> RecipeFile:
         "family": recipe.family,
         "use": recipe.use,
         "lines": [line_record(line) for line in recipe.lines],
-        "steps": list(recipe.steps),
+        "steps": step_records(recipe.steps),
         "method": recipe.method,
         "end_shift_k": recipe.end_shift_k,
     }
@@ -239,7 +223,8 @@ def recipe_record(recipe: Recipe) -> RecipeFile:
 def whole_record(document: Mapping[str, Any]) -> RecipeFile:
     """Return a recipe file that was stored earlier with what it did not say said as usual. Nothing is checked."""
     lines = [whole_line(line) for line in document["lines"]]
-    return {**_USUAL_RECIPE, **document, "lines": lines}  # type: ignore[typeddict-item]
+    steps = step_records(steps_from(document))
+    return {**_USUAL_RECIPE, **document, "lines": lines, "steps": steps}  # type: ignore[typeddict-item]
 
 
 def whole_line(line: Mapping[str, Any]) -> LineFile:

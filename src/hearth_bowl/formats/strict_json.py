@@ -3,7 +3,7 @@
 import json
 from collections.abc import Iterable, Mapping
 from math import isfinite
-from typing import Any
+from typing import Any, Final
 
 from hearth_bowl.core.errors import BadInput, FieldPath
 
@@ -81,6 +81,18 @@ def texts(record: Mapping[str, Any], name: str) -> tuple[str, ...]:
         if not isinstance(value, str) or len(value) > 60:
             raise BadInput((name, position), "not a short text", "a text of up to 60 characters", "wrong-type")
     return tuple(values)
+
+
+LONGEST_DOUBT: Final = 1000  # a limit, by definition
+MOST_DOUBTS: Final = 40  # a limit, by definition
+
+
+def doubts_of(record: Mapping[str, Any]) -> tuple[str, ...]:
+    """Return what is unsure of a line or part; neither their length nor their number makes a file invalid."""
+    values = record.get("doubts") or []
+    if not isinstance(values, list) or not all(isinstance(value, str) for value in values):
+        raise BadInput(("doubts",), "This is not a list of texts.", "a list of texts", "wrong-type")
+    return tuple(value[:LONGEST_DOUBT] for value in values if value)[:MOST_DOUBTS]
 
 
 def check_format(record: Mapping[str, Any], name: str) -> None:

@@ -1,61 +1,150 @@
-"""Written recipes: plain text, or a page's JSON-LD `Recipe` (schema.org), read with every doubt marked."""
+"""Written recipes: a card as plain text, or a page's JSON-LD `Recipe` (schema.org), read whole with its doubts."""
 
 import json
 import re
 from collections.abc import Iterator, Mapping
-from dataclasses import dataclass
-from typing import Any
+from dataclasses import asdict, dataclass, fields
+from typing import Any, Final
 
-from hearth_bowl.core.confection.confection import Blend, Of
+from typing_extensions import TypedDict
+
+from hearth_bowl.core.card.card import LineOfCard, ReadCard, read_card
+from hearth_bowl.core.card.makes import Makes
+from hearth_bowl.core.confection.confection import AnyForm, AnyPart, Blend, Confection, Of
 from hearth_bowl.core.errors import BadInput
+from hearth_bowl.core.ingredients.ingredient import Ingredient
 from hearth_bowl.core.recipe.recipe import Recipe
 from hearth_bowl.core.recipe.written.others import settled
-from hearth_bowl.core.recipe.written.parts import WrittenPart, WrittenParts, read_text_parts
-from hearth_bowl.core.recipe.written.recipe import (
-    Unsure,
-    WrittenRecipe,
-    check_measure,
-    read_parts,
-    read_text,
-    with_unread,
-)
+from hearth_bowl.core.recipe.written.recipe import Unsure, WrittenRecipe, check_measure, with_unread
 from hearth_bowl.formats.confection_file import FORMAT as CONFECTION
 from hearth_bowl.formats.confection_file import confection_from
-from hearth_bowl.formats.recipe_file import FORMAT, RecipeFile, recipe_from, recipe_record, sparse_record
+from hearth_bowl.formats.recipe_file import (
+    FORMAT,
+    RecipeFile,
+    ingredient_record,
+    recipe_from,
+    recipe_record,
+    sparse_record,
+)
+from hearth_bowl.formats.step_file import step_records
 from hearth_bowl.formats.strict_json import LARGEST_FILE_BYTES
 
-MOST_DEPTH = 6
+MOST_DEPTH: Final = 6  # a limit, by definition
 
 
-def read_written(data: bytes, measure: str, family: str | None = None) -> WrittenRecipe:
-    """Return the recipe of a text file or of JSON-LD.
+def read_written(data: bytes, measure: str, family: str | None = None) -> ReadCard:
+    """Return what a text file or JSON-LD says.
 
     :raises BadInput: at `file`: too large, not UTF-8, no ingredient in it; at `measure` or `family`.
     """
     if len(data) > LARGEST_FILE_BYTES:
-        raise BadInput(("file",), f"{len(data)} bytes", f"up to {LARGEST_FILE_BYTES} bytes", "too-large")
+        allowed = f"up to {LARGEST_FILE_BYTES} bytes"
+        raise BadInput(("file",), f"The file has {len(data)} bytes.", allowed, "too-large")
     try:
         text = data.decode("utf-8-sig")
     except UnicodeDecodeError:
-        raise BadInput(("file",), "not UTF-8 text", "text in UTF-8", "not-text") from None
+        raise BadInput(("file",), "The file is not UTF-8 text.", "text in UTF-8", "not-text") from None
     return read_written_text(text, measure, family)
 
 
-def read_written_text(text: str, measure: str, family: str | None = None) -> WrittenRecipe:
-    """Return the recipe of a text or of JSON-LD; see `read_written`."""
-    own = _own_file(text)
-    if own is not None:
-        return WrittenRecipe(recipe=own, unsure=(), unread=())
-    found = _json_ld(text)
-    if found is None:
-        return read_text(text, measure, family)
-    ingredients = [
-        (number, line)
-        for number, line in enumerate((str(item) for item in _listed(found.get("recipeIngredient"))), 1)
-        if line.strip()
-    ]
-    steps = [step for item in _listed(found.get("recipeInstructions")) for step in _step_texts(item)]
-    return read_parts(str(found.get("name") or "Untitled"), ingredients, steps, measure, family)
+def read_written_text(text: str, measure: str, family: str | None = None) -> ReadCard:
+    """Return what a card, JSON-LD or a recipe file of our own says; see `read_written`."""
+    value = _decoded(text)
+    if isinstance(value, dict) and value.get("format") == FORMAT:
+        own = recipe_from(value)
+        return ReadCard(recipe=own, makes=None, made=None, vessel={}, says_more=False, unsure=(), unread=(), lines=())
+    found = None if value is None else next((one for one in _objects(value, MOST_DEPTH) if _is_recipe(one)), None)
+    return read_card(text if found is None else _as_card(found), measure, family)
+
+
+def _as_card(page: Mapping[str, Any]) -> str:
+    """Return a page's recipe as the card that it is: title, yield, ingredients, method."""
+    told = [_line(item) for item in _listed(page.get("recipeIngredient"))]
+    steps = [step for item in _listed(page.get("recipeInstructions")) for step in _step_texts(item)]
+    made = next((_line(item) for item in _listed(page.get("recipeYield")) if re.search(r"\d", str(item))), "")
+    made = f"Makes {made}" if re.match(r"^\d", made) else made
+    title = _line(page.get("name") or "Untitled")
+    return "\n".join([title, made, "Ingredients", *told, "Method", *steps])
+
+
+def _line(item: object) -> str:
+    return " ".join(str(item).split())
+
+
+class MakesAnswer(TypedDict):
+    """What a card says of the piece; `vessel` is a vessel file's content."""
+
+    pieces: int | None
+    piece_g: float | None
+    vessel: dict[str, Any] | None
+    piece_mm: list[float] | None
+    text: str
+
+
+def makes_answer(makes: Makes | None) -> MakesAnswer | None:
+    """Return what a card says of the piece; None where it says nothing."""
+    if makes is None:
+        return None
+    return {
+        "pieces": makes.pieces,
+        "piece_g": makes.piece_g,
+        "vessel": makes.vessel,
+        "piece_mm": list(makes.piece_mm) if makes.piece_mm else None,
+        "text": "\n".join(makes.texts),
+    }
+
+
+def read_confection_record(card: ReadCard) -> dict[str, Any] | None:
+    """Return the confection of a card as a confection file; None where it says one mix and nothing else."""
+    return None if card.confection is None else composed_record(card.confection, card.vessel)
+
+
+def composed_record(confection: Confection, vessel: Mapping[str, Any]) -> dict[str, Any]:
+    """Return a confection as a file, with the measures of its vessel."""
+    form = {name: value for name, value in _said(confection.form).items() if name not in ("vessel", "name")}
+    return {
+        "format": CONFECTION,
+        "version": 1,
+        "name": confection.name,
+        "form": {"vessel": dict(vessel), **form},
+        "parts": [{**_said(part), "of": of_record(part.of)} for part in confection.parts],
+        "extras": [asdict(extra) for extra in confection.extras],
+        "steps": step_records(confection.steps),
+    }
+
+
+def whole_confection(text: str, measure: str) -> dict[str, Any]:
+    """Return what a card, or a recipe file of our own, is made into as a confection file: of one mix too.
+
+    :raises BadInput: as `read_written` does; at `file` where it could not be put together.
+    """
+    card = read_written_text(text, measure)
+    if card.made is None:
+        allowed = "a form that takes what the card says"
+        raise BadInput(("file",), "The card could not be put together.", allowed, "not-for-this")
+    return composed_record(card.made, card.vessel)
+
+
+def _said(asked: AnyPart | AnyForm) -> dict[str, Any]:
+    """Return what is said of a part or a form beyond what is usual; a part always has its card's words."""
+    usual = {field.name: field.default for field in fields(asked)}
+    kept = {name: getattr(asked, name) for name in usual if name != "of"}
+    return {
+        name: list(value) if isinstance(value, tuple) else value
+        for name, value in kept.items()
+        if value != usual[name] or name == "text"
+    }
+
+
+def of_record(of: Of) -> dict[str, Any]:
+    """Return what a part is of, as a confection file has it."""
+    match of:
+        case Recipe():
+            return {"recipe": sparse_record(of)}
+        case Ingredient():
+            return {"ingredient": of.key or ingredient_record(of)}
+        case Blend():
+            return {"blend": [{"ingredient": one.key or ingredient_record(one), "parts": n} for one, n in of.parts]}
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -70,48 +159,50 @@ class PartRecord:
 class WrittenRecord:
     """What was read: the recipe file's content, lines that could not be read among it, and what is unsure in it.
 
-    Where the text describes a confection, `parts` are its parts in the order of making; `recipe` is None where it is a
-    confection file, for a part of it is no recipe of its own.
+    Where the text describes a confection, `parts` are its parts in the order of making and `confection` is its file;
+    `recipe` is None where it is a confection file, for a part of it is no recipe of its own. `lines` are the lines of
+    the card, each with what it became.
     """
 
     recipe: RecipeFile | None
     unsure: tuple[Unsure, ...]
     unread: tuple[str, ...]
     parts: tuple[PartRecord, ...]
+    makes: MakesAnswer | None
+    confection: dict[str, Any] | None
+    lines: tuple[LineOfCard, ...]
 
 
 def read_written_record(text: str, measure: str) -> WrittenRecord:
-    """Return the recipe file's content of a text, of JSON-LD or of our own files; see `read_written`."""
-    parts = read_written_parts(text, measure)
-    if isinstance(parts, Mapping):
-        confection = confection_from(parts)
-        rows = tuple(PartRecord(role=part.role, name=_name_of(part.of)) for part in confection.parts)
-        return WrittenRecord(recipe=None, unsure=(), unread=(), parts=rows)
-    found = read_written_text(text, measure)
+    """Return what a card, JSON-LD or one of our own files says; see `read_written`."""
+    own = own_confection(text)
+    if own is not None:
+        parts = tuple(PartRecord(role=part.role, name=_name_of(part.of)) for part in confection_from(own).parts)
+        return WrittenRecord(
+            recipe=None, unsure=(), unread=(), parts=parts, makes=None, confection=dict(own), lines=()
+        )  # fmt: skip
+    card = read_written_text(text, measure)
+    made = () if card.confection is None else card.confection.parts
+    found = WrittenRecipe(recipe=card.recipe, unsure=card.unsure, unread=card.unread)
     return WrittenRecord(
-        recipe=recipe_record(with_unread(found)),
-        unsure=found.unsure,
-        unread=found.unread,
-        parts=() if parts is None else tuple(PartRecord(role=part.role, name=_part_name(part)) for part in parts.parts),
+        recipe=recipe_record(with_unread(found) if card.confection is None else card.recipe),
+        unsure=card.unsure,
+        unread=card.unread,
+        parts=tuple(PartRecord(role=part.role, name=_name_of(part.of)) for part in made),
+        makes=makes_answer(card.makes),
+        confection=read_confection_record(card),
+        lines=card.lines,
     )
-
-
-def _part_name(part: WrittenPart) -> str:
-    """Return what a part is called: an ingredient by its own name, which a cook knows, else its recipe's."""
-    recipe = part.found.recipe
-    return recipe.lines[0].ingredient.name if part.ingredient is not None else recipe.name
 
 
 def _name_of(of: Of) -> str:
     return " and ".join(one.name for one, _ in of.parts) if isinstance(of, Blend) else of.name
 
 
-def read_written_parts(text: str, measure: str) -> WrittenParts | Mapping[str, Any] | None:
-    """Return the parts that a text describes, or the content of our own confection file; None where it is neither."""
+def own_confection(text: str) -> Mapping[str, Any] | None:
+    """Return the content of our own confection file; None where the text is none."""
     value = _decoded(text)
-    if isinstance(value, dict) and value.get("format") == CONFECTION:
-        return value
-    return read_text_parts(text, measure) if value is None else None
+    return value if isinstance(value, dict) and value.get("format") == CONFECTION else None
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -149,15 +240,6 @@ def other_reading_records(text: str, measure: str) -> list[OtherReadingRecord]:
     ]
 
 
-def _own_file(text: str) -> Recipe | None:
-    """Return the recipe of our own file pasted as it is; None where the text is none.
-
-    :raises BadInput: naming the field of a file that cannot be taken.
-    """
-    value = _decoded(text)
-    return recipe_from(value) if isinstance(value, dict) and value.get("format") == FORMAT else None
-
-
 def _decoded(text: str) -> Any:
     """Return the JSON that a text is; None where it is none."""
     if not text.lstrip().startswith(("{", "[")):
@@ -166,11 +248,6 @@ def _decoded(text: str) -> Any:
         return json.loads(text)
     except (ValueError, RecursionError):
         return None
-
-
-def _json_ld(text: str) -> dict[str, Any] | None:
-    value = _decoded(text)
-    return next((found for found in _objects(value, MOST_DEPTH) if _is_recipe(found)), None)
 
 
 def _objects(value: Any, depth: int) -> Iterator[dict[str, Any]]:
@@ -205,11 +282,18 @@ def _step_texts(item: Any) -> Iterator[str]:
         yield from (part.strip() for part in re.split(r"[\r\n]+", item) if part.strip())
 
 
-def written_answer(found: WrittenRecipe) -> dict[str, Any]:
-    """Return the answer of `read`: the recipe file's content with each line's own words, ours marked `proposed`."""
-    record = sparse_record(found.recipe)
+def written_answer(card: ReadCard) -> dict[str, Any]:
+    """Return the answer of `read`: each line of the recipe with its own words, what is suggested marked `proposed`."""
+    record = sparse_record(card.recipe)
     return {
-        "recipe": {**record, "lines": [{"text": "", **line} for line in record["lines"]]},
-        "unsure": [{"line": unsure.line, "text": unsure.text, "why": unsure.why} for unsure in found.unsure],
-        "unread": list(found.unread),
+        "recipe": {
+            **record,
+            "lines": [{"text": "", **line} for line in record["lines"]],
+            "steps": step_records(card.recipe.steps),
+        },
+        "unsure": [{"line": unsure.line, "text": unsure.text, "why": unsure.why} for unsure in card.unsure],
+        "unread": list(card.unread),
+        "makes": makes_answer(card.makes),
+        "confection": read_confection_record(card),
+        "lines": [asdict(line) for line in card.lines],
     }

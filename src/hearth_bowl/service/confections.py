@@ -35,9 +35,11 @@ from hearth_bowl.core.ingredients.ingredient import Ingredient
 from hearth_bowl.core.ingredients.library import LIBRARY
 from hearth_bowl.core.recipe.ratios import CHOCOLATE_KINDS
 from hearth_bowl.core.recipe.recipe import check_name
+from hearth_bowl.core.recipe.steps import CardStep
 from hearth_bowl.formats.ask_file import ask_record
 from hearth_bowl.formats.confection_file import FORMAT, ConfectionAnswer, LabelAnswer, confection_answer, label_answer
 from hearth_bowl.formats.recipe_file import OwnIngredientFile, ingredient_from, recipe_from, sparse_record
+from hearth_bowl.formats.step_file import step_records
 from hearth_bowl.formats.vessel_file import vessel_from
 from hearth_bowl.service.errors import ChangedMeanwhile, NotFound
 from hearth_bowl.service.larder import prices_per_g
@@ -101,6 +103,8 @@ class ConfectionAsk:
     form: FormAsk
     parts: tuple[PartAsk, ...] = ()
     extras: tuple[Extra, ...] = ()
+    steps: tuple[CardStep, ...] = ()
+    """What a card tells to do with the piece."""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -261,6 +265,7 @@ def confection_record(session: Session, confection_id: int) -> dict[str, Any]:
         "form": form,
         "parts": [{**_said(part), "of": _of_record(session, part.of)} for part in asked.parts],
         "extras": [asdict(extra) for extra in asked.extras],
+        "steps": step_records(asked.steps),
     }
 
 
@@ -297,7 +302,9 @@ def confection_of(session: Session, asked: ConfectionAsk) -> Confection:
             parts.append(Part(**{**fields_of(part), "of": of_asked(session, part.of)}))
         except BadInput as problem:
             raise problem.under("parts", position, "of") from None
-    return Confection(name=check_name(asked.name), form=form, parts=tuple(parts), extras=asked.extras)
+    return Confection(
+        name=check_name(asked.name), form=form, parts=tuple(parts), extras=asked.extras, steps=asked.steps
+    )
 
 
 def worked_of(session: Session, asked: ConfectionAsk) -> Worked:

@@ -4,13 +4,13 @@ import csv
 import unittest
 from pathlib import Path
 
+from hearth_bowl.core.card.card import read_card
 from hearth_bowl.core.recipe.recipe import Line
 from hearth_bowl.core.recipe.written.lines import WrittenLine, checked_line
-from hearth_bowl.core.recipe.written.recipe import read_text
 
 HERE = Path(__file__).parent
-LINES = list(csv.DictReader((HERE / "lines.csv").read_text().splitlines(), delimiter=";"))
-FOREIGN = list(csv.DictReader((HERE / "foreign_lines.csv").read_text().splitlines(), delimiter=";"))
+LINES = list(csv.DictReader((HERE / "lines.csv").read_card().splitlines(), delimiter=";"))
+FOREIGN = list(csv.DictReader((HERE / "foreign_lines.csv").read_card().splitlines(), delimiter=";"))
 CARDS = (
     "Trüffel\nZutaten für ca. 30 Stück:\n200 g Zartbitterkuvertüre\n100 ml Sahne\nZum Wälzen:\n50 g Kakao\n"
     "Zubereitung:\nDie Sahne aufkochen.\nKuvertüre darin schmelzen.",
@@ -26,7 +26,7 @@ NONE = "-"
 
 
 def grams_of(text: str, measure: str) -> float:
-    line: Line = read_text(text, measure).recipe.lines[0]
+    line: Line = read_card(text, measure).recipe.lines[0]
     return line.amount_g
 
 
@@ -88,7 +88,7 @@ class Amounts(unittest.TestCase):
 class Cards(unittest.TestCase):
     def test_a_card_of_another_kitchen_is_taken_apart(self) -> None:
         for text in CARDS:
-            found = read_text(text, "metric")
+            found = read_card(text, "metric")
             with self.subTest(found.recipe.name):
                 self.assertEqual(found.unread, ())
                 self.assertEqual((found.recipe.family, found.recipe.use), ("cream-ganache", "roll"))
@@ -99,7 +99,7 @@ class Cards(unittest.TestCase):
 
     def test_how_many_it_makes_is_kept_and_is_no_ingredient(self) -> None:
         text = "Fudge\nMakes 36 squares | Chill 4 h\n1. 400 g sugar\n2. 200 ml milk\n3. 100 g butter\nMethod\nBoil it."
-        found = read_text(text, "metric")
+        found = read_card(text, "metric")
         self.assertEqual((found.unread, len(found.recipe.lines)), ((), 3))
         self.assertEqual(found.recipe.steps, ("Makes 36 squares | Chill 4 h", "Boil it."))
         self.assertEqual(found.recipe.family, "boiled-fudge")

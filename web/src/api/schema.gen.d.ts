@@ -2716,6 +2716,68 @@ export interface components {
             stage: string;
         };
         /**
+         * CardStep
+         * @description One thing that a card tells to do.
+         *
+         *     `kind` is one of `ACTS` or None; `to_c` true °C and `minutes` a figure, a low and a high, or None; `ingredients`
+         *     are the keys of the lines that it names.
+         */
+        CardStep: {
+            /**
+             * Ingredients
+             * @default []
+             */
+            ingredients: string[];
+            /**
+             * Kind
+             * @default null
+             */
+            kind: string | null;
+            /**
+             * Minutes
+             * @default null
+             */
+            minutes: number | number[] | null;
+            /** Text */
+            text: string;
+            /**
+             * To C
+             * @default null
+             */
+            to_c: number | number[] | null;
+        };
+        /**
+         * CardStep
+         * @description One thing that a card tells to do.
+         *
+         *     `kind` is one of `ACTS` or None; `to_c` true °C and `minutes` a figure, a low and a high, or None; `ingredients`
+         *     are the keys of the lines that it names.
+         */
+        CardStepIn: {
+            /**
+             * Ingredients
+             * @default []
+             */
+            ingredients?: string[];
+            /**
+             * Kind
+             * @default null
+             */
+            kind?: string | null;
+            /**
+             * Minutes
+             * @default null
+             */
+            minutes?: number | number[] | null;
+            /** Text */
+            text: string;
+            /**
+             * To C
+             * @default null
+             */
+            to_c?: number | number[] | null;
+        };
+        /**
          * Cause
          * @description A cause with its share and why; `words` say it.
          */
@@ -2992,6 +3054,11 @@ export interface components {
              * @default []
              */
             parts: components["schemas"]["PartAsk"][];
+            /**
+             * Steps
+             * @default []
+             */
+            steps: components["schemas"]["CardStep"][];
         };
         /**
          * ConfectionAsk
@@ -3011,6 +3078,11 @@ export interface components {
              * @default []
              */
             parts?: components["schemas"]["PartAskIn"][];
+            /**
+             * Steps
+             * @default []
+             */
+            steps?: components["schemas"]["CardStepIn"][];
         };
         /**
          * ConfectionLabelIn
@@ -5165,6 +5237,33 @@ export interface components {
             spread_g: number;
         };
         /**
+         * LineOfCard
+         * @description What a line of a card became: `part` is the position of its part, where there is a confection.
+         *
+         *     `because` says why a line is left out.
+         */
+        LineOfCard: {
+            /**
+             * Became
+             * @enum {string}
+             */
+            became: "title" | "heading" | "part" | "form" | "step" | "unread" | "left-out";
+            /**
+             * Because
+             * @default
+             */
+            because: string;
+            /** Line */
+            line: number;
+            /**
+             * Part
+             * @default null
+             */
+            part: number | null;
+            /** Text */
+            text: string;
+        };
+        /**
          * LineTextIn
          * @description The words of one line, and whose spoons and cups are meant.
          */
@@ -5324,6 +5423,24 @@ export interface components {
         MakeVersionIn: {
             /** Number */
             number: number;
+        };
+        /**
+         * MakesAnswer
+         * @description What a card says of the piece; `vessel` is a vessel file's content.
+         */
+        MakesAnswer: {
+            /** Piece G */
+            piece_g: number | null;
+            /** Piece Mm */
+            piece_mm: number[] | null;
+            /** Pieces */
+            pieces: number | null;
+            /** Text */
+            text: string;
+            /** Vessel */
+            vessel: {
+                [key: string]: unknown;
+            } | null;
         };
         /**
          * Making
@@ -6915,6 +7032,11 @@ export interface components {
              */
             dip_bowl_mm: number | null;
             /**
+             * Doubts
+             * @default []
+             */
+            doubts: string[];
+            /**
              * G Each
              * @default null
              */
@@ -6971,6 +7093,11 @@ export interface components {
              */
             share_pct: number | null;
             /**
+             * Text
+             * @default
+             */
+            text: string;
+            /**
              * Wall Mm
              * @default null
              */
@@ -6996,6 +7123,11 @@ export interface components {
              * @default null
              */
             dip_bowl_mm?: number | null;
+            /**
+             * Doubts
+             * @default []
+             */
+            doubts?: string[];
             /**
              * G Each
              * @default null
@@ -7052,6 +7184,11 @@ export interface components {
              * @default null
              */
             share_pct?: number | null;
+            /**
+             * Text
+             * @default
+             */
+            text?: string;
             /**
              * Wall Mm
              * @default null
@@ -7875,7 +8012,7 @@ export interface components {
             /** Name */
             name: string;
             /** Steps */
-            steps: unknown[];
+            steps: components["schemas"]["StepFile"][];
             /** Use */
             use: string | null;
             /** Version */
@@ -9271,6 +9408,22 @@ export interface components {
             step: number;
         };
         /**
+         * StepFile
+         * @description A step: its words, the act, the temperature [true °C] and the minutes, each a figure, two, or none.
+         */
+        StepFile: {
+            /** Ingredients */
+            ingredients: string[];
+            /** Kind */
+            kind: string | null;
+            /** Minutes */
+            minutes: number | number[] | null;
+            /** Text */
+            text: string;
+            /** To C */
+            to_c: number | number[] | null;
+        };
+        /**
          * StoredConfection
          * @description A confection with its stored state.
          */
@@ -10214,10 +10367,18 @@ export interface components {
          * WrittenRecord
          * @description What was read: the recipe file's content, lines that could not be read among it, and what is unsure in it.
          *
-         *     Where the text describes a confection, `parts` are its parts in the order of making; `recipe` is None where it is a
-         *     confection file, for a part of it is no recipe of its own.
+         *     Where the text describes a confection, `parts` are its parts in the order of making and `confection` is its file;
+         *     `recipe` is None where it is a confection file, for a part of it is no recipe of its own. `lines` are the lines of
+         *     the card, each with what it became.
          */
         WrittenRecord: {
+            /** Confection */
+            confection: {
+                [key: string]: unknown;
+            } | null;
+            /** Lines */
+            lines: components["schemas"]["LineOfCard"][];
+            makes: components["schemas"]["MakesAnswer"] | null;
             /** Parts */
             parts: components["schemas"]["PartRecord"][];
             recipe: components["schemas"]["RecipeFile"] | null;

@@ -3,7 +3,7 @@
 from collections.abc import Callable, Mapping, Sequence
 from dataclasses import replace
 from types import MappingProxyType
-from typing import Final, TypeVar
+from typing import Any, Final, TypeVar
 
 from hearth_bowl.core.confection.confection import AMOUNTS, AMOUNTS_OF, INNER, ONCE, ROLES_OF, AnyPart, Role
 
@@ -69,5 +69,6 @@ def _role_in(role: Role, kind: str, seen: set[str]) -> Role | None:
 
 def _as_role(part: P, role: Role, kind: str) -> P:
     may = {name for name in STAYS if name in AMOUNTS_OF[role]} & ({"g_each"} if kind == "cake" else set(STAYS))
-    amounts = {name: getattr(part, name) if name in may else None for name in AMOUNTS}
-    return replace(part, role=role, on_top=False, lumps=False, **amounts, **dict.fromkeys(WALLS))
+    given: dict[str, Any] = {name: getattr(part, name) if name in may else None for name in AMOUNTS}
+    given |= dict.fromkeys(WALLS)
+    return replace(part, role=role, on_top=False, lumps=False, **given)

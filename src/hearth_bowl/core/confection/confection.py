@@ -11,12 +11,13 @@ from hearth_bowl.core.fit.vessel import Box, Vessel
 from hearth_bowl.core.geometry.pieces import MOST_PIECES
 from hearth_bowl.core.ingredients.ingredient import Ingredient
 from hearth_bowl.core.recipe.recipe import Recipe, check_name
+from hearth_bowl.core.recipe.steps import CardStep
 
 Role = Literal["layer", "filling", "centre", "core", "shell", "coat", "rolling", "topping"]
 ROLES: Final[tuple[Role, ...]] = get_args(Role)
 ROLES_OF: Final[Mapping[str, tuple[Role, ...]]] = MappingProxyType(
     {
-        "pan": ("layer", "coat", "topping"),
+        "pan": ("layer", "coat", "rolling", "topping"),
         "mould": ("shell", "filling", "coat", "topping"),
         "cup": ("shell", "filling", "topping"),
         "scoop": ("centre", "core", "coat", "rolling", "topping"),
@@ -74,7 +75,8 @@ class AnyPart:
     itself here, and its number where it is stored.
 
     `g_each` and `ml_each` are of one finished piece, `share_pct` of the cavity's room or the pan's depth, `mass_g` what
-    is weighed in. Lengths mm. `coated`: so many are coated now, the others later. None is what is usual.
+    is weighed in. Lengths mm. `coated`: so many are coated now, the others later. None is what is usual. `text` are the
+    words of a card that it comes from, `doubts` what is unsure of it.
     """
 
     role: Role
@@ -93,6 +95,8 @@ class AnyPart:
     headroom_mm: float | None = None
     dip_bowl_mm: float | None = None
     coated: int | None = None
+    text: str = ""
+    doubts: tuple[str, ...] = ()
 
     @property
     def amount(self) -> str | None:
@@ -159,6 +163,8 @@ class Confection:
     form: Form
     parts: tuple[Part, ...]
     extras: tuple[Extra, ...] = ()
+    steps: tuple[CardStep, ...] = ()
+    """What a card tells to do with the piece."""
 
 
 def checked_confection(confection: Confection) -> Confection:

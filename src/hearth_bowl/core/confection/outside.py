@@ -94,7 +94,9 @@ def _coat_g(outside: Ball | Block, coat_mm: float, density: float) -> float:
 
 
 def _roll(one: Given, laid: Laid, outside: Ball | Block | None) -> Ball | Block:
-    assert outside is not None  # only balls and pieces are rolled
+    if outside is None:
+        field = ("parts", one.position, "role")
+        raise BadInput(field, "A slab that is not cut is not rolled in anything.", "a number of pieces", "missing")
     density = one.stuff.made.density_g_per_ml
     each_g = one.part.g_each
     if each_g is None:

@@ -10,6 +10,7 @@ from typing import Final
 from hearth_bowl.core.errors import BadInput, check_number
 from hearth_bowl.core.ingredients.ingredient import Ingredient
 from hearth_bowl.core.recipe.measures import MAX_AMOUNT, unit_g
+from hearth_bowl.core.recipe.steps import CardStep
 
 FAMILIES: Final = MappingProxyType(
     {
@@ -118,8 +119,8 @@ class Recipe:
     """The way of making it that the cook chose among the family's."""
     end_shift_k: float = 0.0
     """By how much hotter its boil ends than is usual [K]: what a cook found out."""
-    steps: tuple[object, ...] = ()
-    """How it is made, as the file has it: carried along, read by no rule of the core."""
+    steps: tuple[CardStep, ...] = ()
+    """The card's own method."""
 
     @cached_property
     def mass_g(self) -> float:
@@ -160,7 +161,7 @@ def checked_recipe(
     family: str,
     use: str | None,
     lines: Sequence[Line],
-    steps: Sequence[object] = (),
+    steps: Sequence[CardStep] = (),
     method: str | None = None,
     end_shift_k: float = 0.0,
 ) -> Recipe:

@@ -168,5 +168,15 @@ ROWS: Final = (
         0.48,
         bulk=True,
     ),
+    _row(
+        "drinking_chocolate",
+        "Drinking chocolate powder",
+        "other",
+        "water 1.5 cocoa_butter 3 cocoa_nonfat 20.5 sucrose 74 salt 0.5 other 0.5",
+        0.6,
+        bulk=True,
+        allergens="milk",
+        spread="Packets differ from 60 to 80 % sugar, and some hold milk powder: the print wins.",
+    ),
 )
 """Each row names its source."""

@@ -4,11 +4,13 @@ import re
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from functools import lru_cache
+from math import log
 from typing import Final
 
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.ingredients.attributes import is_spooned, is_syrup
 from hearth_bowl.core.ingredients.doses import JUICE_G, SMALL_TIN_G, SPOONFUL_SLIP_G
+from hearth_bowl.core.ingredients.ingredient import Ingredient
 from hearth_bowl.core.ingredients.library import LIBRARY
 from hearth_bowl.core.ingredients.packs import usual_pack_g
 from hearth_bowl.core.recipe.measures import MASS_UNITS_G, MEASURES_ML, unit_g
@@ -23,6 +25,7 @@ from hearth_bowl.core.recipe.written.amount_words import (
     FOREIGN_UNITS,
     MEASURES_IN_PINTS,
 )
+from hearth_bowl.core.recipe.written.made_bases import ALREADY_MADE, made_base
 from hearth_bowl.core.recipe.written.names import name_ingredient
 from hearth_bowl.core.recipe.written.rewording import amount_first, in_figures, plain_words, without_thousands
 from hearth_bowl.core.recipe.written.shapes import (
@@ -78,6 +81,10 @@ LIQUID_WATER_PCT: Final = 25.0
 """Water and alcohol from which an ingredient is poured by ml: a judgement."""
 OIL_PCT: Final = 99.0
 """Fat of an oil, which is poured: food tables."""
+USUAL_BAR_G: Final = 100.0
+"""A usual bar or packet. A judgement."""
+MADE_LIKE: Final = "dulce_de_leche"
+"""What a made mix is spooned and counted like. A judgement."""
 FLUID_OUNCE_ML: Final = MEASURES_ML["us"]["floz"]
 """What a fluid ounce on a pack is taken as: the US one, as prints that state it are."""
 
@@ -94,6 +101,15 @@ class WrittenLine:
     piece_g: float | None
     doubts: tuple[str, ...]
     left_out: bool = False
+    own: Ingredient | None = None
+    """A mix that is made already, which the library has not."""
+    proposed: bool = False
+    """Whether the amount is a suggestion: a share of something that is not said."""
+
+    @property
+    def ingredient(self) -> Ingredient | None:
+        """Return what it is of; None where it was not understood."""
+        return self.own or (None if self.key is None else LIBRARY[self.key])
 
 
 _PLUS: Final = re.compile(
@@ -116,6 +132,10 @@ def read_line(text: str, measure: str) -> WrittenLine:
     ('cream48', 1.25, 'cup')
     """
     plain = plain_words(text)
+    own = made_base(plain)
+    if own is not None:
+        grams = read_as(re.sub(r"\([^)]*\)", " ", plain), MADE_LIKE, measure)
+        return replace(grams, key=None, own=own, doubts=(*grams.doubts, ALREADY_MADE))
     named = name_ingredient(without_thousands(plain))
     doubts = [named.doubt] if named.doubt else []
     if named.key is None:
@@ -250,8 +270,22 @@ def _packs(count: str, pack: re.Match[str], key: str, doubts: list[str], kind: s
     if counted is None:
         figures = re.match(rf"^{NUMBER}(?=$|[\s(x-])", count)
         counted = number_of(figures[0]) if figures else 1.0
+    size_g = _each_pack_g(size_g, counted, key, pack.string, doubts)
     kind = kind or ("bar" if pack["pack"].lower().startswith(("bar", "block", "tab", "taf")) else "tin")
     return _line(key, doubts, amount=counted, unit=kind, pack_g=size_g)
+
+
+def _each_pack_g(size_g: float, counted: float, key: str, said: str, doubts: list[str]) -> float:
+    """Return what one pack weighs where a size stands in brackets behind several: it may be of one or of all.
+
+    The nearer to a usual pack is taken, and the other is said.
+    """
+    if counted <= 1 or "(" not in said or re.search(r"each|je\b|\bx\b|chac|cad", said, re.IGNORECASE):
+        return size_g
+    usual = usual_pack_g(key, LIBRARY[key].kind, "tin", "metric") or USUAL_BAR_G
+    of_all = abs(log(size_g / counted / usual)) < abs(log(size_g / usual))
+    doubts.append(f"{size_g:g} g is taken as what {'all of them weigh' if of_all else 'each weighs'}")
+    return size_g / counted if of_all else size_g
 
 
 def _is_mass(unit: str | None) -> bool:

@@ -34,14 +34,26 @@ NO_AMOUNT: Final = re.compile(
     r"|hours?\b|hrs?\b|h\b|days?\b|times?\b|pieces?\b|squares?\b|balls?\b|batches\b|parts?\b|%)",
     re.IGNORECASE,
 )
+_OF_A_PIECE: Final = re.compile(
+    rf"\b(?:balls?|pieces?|truffles?|portions?|squares|rounds?)\s+(?:of|weighing)\s+(?:about\s+)?{NUMBER}\s*(?:g|grams?|oz|cm|mm)\b"
+    rf"|{NUMBER}\s*-?\s*(?:g|cm|mm)\s+(?:balls?|pieces?|truffles?|portions?|squares|rounds?)\b",
+    re.IGNORECASE,
+)
 """A temperature, a length, a time or a count of pieces: no amount of an ingredient. A bare C after a number is °C."""
+_EACH: Final = re.compile(r"\b(?:in|into|on|with|for)\b.{0,80}\beach\b", re.IGNORECASE)
+"""What goes with each piece is told as a step too."""
 
 
 def tells_what_to_do(line: str) -> bool:
     """Return whether a line is a step: it begins with what to do, and states no amount of an ingredient."""
     if ALSO_DESCRIBES.match(line) and SENTENCE_WORDS.search(line) is None:
         return False
-    return TELLS.match(line) is not None and re.search(NUMBER, _without_numbering(NO_AMOUNT.sub(" ", line))) is None
+    if TELLS.match(line) is None:
+        return False
+    if _EACH.search(line) and not re.match(r"^\W*mix\b", line, re.IGNORECASE):
+        return True
+    plain = _OF_A_PIECE.sub(" ", NO_AMOUNT.sub(" ", line))
+    return re.search(NUMBER, _without_numbering(plain)) is None
 
 
 def _without_numbering(line: str) -> str:

@@ -115,6 +115,22 @@ def name_ingredient(words: str) -> Named:
     return Named(key=key, doubt="; ".join(doubts) or None)
 
 
+def names_in(words: str) -> set[str]:
+    """Return the keys of all ingredients that words name; where one name holds another, the longer is meant.
+
+    >>> sorted(names_in("stir the butter into the condensed milk"))
+    ['butter82', 'condensed_sweet']
+    """
+    text = " " + re.sub(r"[^a-zà-ÿœß0-9%.,' -]", " ", words.lower().replace("’", "'")) + " "
+    found: set[str] = set()
+    while (best := _longest(text)) is not None:
+        start, end, key, _ = best
+        text = text[:start] + "|" + text[end:]
+        if key:
+            found.add(key)
+    return found
+
+
 def near_names(words: str, most: int = 6) -> tuple[str, ...]:
     """Return the keys that words may mean: what a cook calls them, and near misspellings, the nearest first."""
     meant = name_ingredient(words).key

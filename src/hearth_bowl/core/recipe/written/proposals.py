@@ -27,7 +27,7 @@ ELSE: Final = 0.05  # handbook of this craft
 FAMILY_WORDS: Final = (
     ("modelling", r"modell?ing chocolate|chocolate clay"),
     ("fondant", r"invertase|liquid cent(?:re|er)"),
-    ("marzipan", r"marzipan"),
+    ("marzipan", r"marzipan|pâtes? d'amandes?|marzapane|mazapán|marzipã"),
     ("boiled-fudge", r"soft[- ]ball|\b11[2-8]\s*°?\s*c\b|\b23[4-9]\s*°?\s*f\b|\b24[0-5]\s*°?\s*f\b"),
     ("whipped-ganache", r"whipped ganache|whip until"),
 )
@@ -37,7 +37,7 @@ BOILED_WORDS: Final = MappingProxyType(
         "aerated": r"marshmallows?\b|guimauve|nougat|torrone|turrón|divinity",
         "curd": r"\bcurd\b",
         "hard-sugar": r"brittle|honeycomb|cinder toffee|hard[- ]crack|krokant|croquant|croccante|lollipops?",
-        "caramel": r"caramels?\b|toffee|butterscotch|karamell|caramell?[oi]s?\b",
+        "caramel": r"caramels?\b|toffee|butterscotch|karamell|caramell?[oie]s?\b",
     }
 )
 """Words by which a card names what is boiled; its ingredients must bear them out. Handbook of this craft, L."""
@@ -80,7 +80,7 @@ def family_of(text: str, keys: frozenset[str]) -> str:
         return "boiled-fudge"
     if any("nuts" in row.allergens and not row.density_is_bulk for row in rows):
         return "nut-paste"
-    if has_chocolate and "syrup" in groups and len(keys) <= 3:
+    if has_chocolate and "syrup" in groups and len(keys) <= 3 and "butter" not in kinds:
         return "modelling"
     if "butter" in kinds and "icing sugar" in groups:
         return "sugar-butter"

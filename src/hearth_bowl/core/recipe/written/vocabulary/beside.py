@@ -12,7 +12,7 @@ medium big little heaped heaping level scant rounded generous packed lightly loo
 soft cold cool warm hot boiling room temperature temp cubed cubes cut crushed crumbled toasted roasted blanched
 whole halved pitted stoned peeled unpeeled skinned skin skins seeds removed scraped drained rinsed dried dry ripe
 organic plain pure natural unsalted your own choice favourite favorite any kind brand optional taste needed
-dusting rolling coating decorating decorate decoration serve serving sprinkle sprinkling top topping finish
+dusting rolling dipping enrobing coating divided remaining rest part parts teil teile parte partes parti parties decorating decorate decoration serve serving sprinkle sprinkling top topping finish
 finishing garnish use using used see note notes each per pack packs packet packets tin tins can cans bar bars block
 blocks carton cartons tub tubs tube tubes jar jars bottle bottles bag bags sachet sachets box boxes gram grams kilo
 kilos ounce ounces pound pounds millilitre millilitres litre litres liter liters teaspoon teaspoons tablespoon

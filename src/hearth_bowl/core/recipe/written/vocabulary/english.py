@@ -66,24 +66,31 @@ NAMES: Final[tuple[tuple[str, str, str], ...]] = (
     ("semisweet chocolate|semi-sweet chocolate|semisweet|semi-sweet", "dark55", "cocoa is not said: taken as 55 %"),
     ("gianduja", "gianduja", ""),
     (
-        "dark compound|dark coating|dark melts|dark compound coating|dark compound chocolate|dark chocolate coating",
+        "dark compound|dark coating|dark melts|dark compound wafers|dark melting wafers|dark chocolate melting wafers|dark wafers|dark chocolate melts|dark compound coating|dark compound chocolate|dark chocolate coating",
         "compound_dark",
         "",
     ),
     (
-        "milk compound|milk coating|milk melts|milk compound coating|milk compound chocolate|milk chocolate coating",
+        "milk compound|milk coating|milk melts|milk compound wafers|milk melting wafers|milk chocolate melting wafers|milk wafers|milk chocolate melts|milk compound coating|milk compound chocolate|milk chocolate coating",
         "compound_milk",
         "",
     ),
     (
-        "white compound|white coating|white melts|white compound coating|white compound chocolate|white chocolate coating",
+        "white compound|white coating|white melts|white compound wafers|white melting wafers|white chocolate melting wafers|white wafers|white chocolate melts|white compound coating|white compound chocolate|white chocolate coating",
         "compound_white",
         "",
     ),
     (
-        "coating melts|melting wafers|candy coating|compound chocolate|compound coating",
+        "coating melts|melting wafers|compound wafers|candy coating|compound chocolate|compound coating"
+        "|chocolate melts|chocolate coating|chocolate melting wafers|compound",
         "compound_white",
         "its colour is not said: taken as white",
+    ),
+    (
+        "hot chocolate mix|hot chocolate powder|drinking chocolate|drinking chocolate powder|hot cocoa mix|drink mix"
+        "|cocoa drink mix|chocolate drink mix|hot chocolate",
+        "drinking_chocolate",
+        "packets of it differ: the print wins",
     ),
     (
         "dark chocolate|plain chocolate|dark couverture|plain couverture|couverture dark|dark chocolate couverture",

@@ -6,6 +6,15 @@ Common practice; numbers with no source beside them are judgements.
 from typing import Final
 
 FRENCH: Final[tuple[tuple[str, str, str], ...]] = (
+    ("purée de mangue|pulpe de mangue", "mango_puree", ""),
+    (
+        "chocolat à boire|chocolat en poudre sucré|cacao sucré|chocolat chaud en poudre",
+        "drinking_chocolate",
+        "packets of it differ: the print wins",
+    ),
+    ("mini-guimauves|marshmallows", "marshmallows", ""),
+    ("pectine|pectine jaune|pectine de pomme", "pectin", ""),
+    ("acide citrique", "citric_acid", ""),
     (
         "crème liquide|crème fleurette|crème entière|crème liquide entière|crème fraîche liquide|crème",
         "cream35",

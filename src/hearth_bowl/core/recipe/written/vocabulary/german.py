@@ -6,6 +6,16 @@ Common practice; numbers with no source beside them are judgements.
 from typing import Final
 
 GERMAN: Final[tuple[tuple[str, str, str], ...]] = (
+    ("mangopüree|mangomark", "mango_puree", ""),
+    (
+        "trinkschokolade|trinkschokoladenpulver|kakaogetränkepulver",
+        "drinking_chocolate",
+        "packets of it differ: the print wins",
+    ),
+    ("marshmallows|mini-marshmallows", "marshmallows", ""),
+    ("zuckersirup|heller zuckersirup|heller sirup", "golden_syrup", ""),
+    ("pektin|apfelpektin|gelierpulver", "pectin", ""),
+    ("zitronensäure", "citric_acid", ""),
     ("schlagsahne|sahne|süße sahne", "cream30", ""),
     ("schlagobers|obers|vollrahm|schlagrahm", "cream35", ""),
     ("rahm", "cream35", "which cream is not said: taken as 35 % fat"),

@@ -6,6 +6,11 @@ Common practice; numbers with no source beside them are judgements.
 from typing import Final
 
 PORTUGUESE: Final[tuple[tuple[str, str, str], ...]] = (
+    ("purê de manga|polpa de manga", "mango_puree", ""),
+    ("chocolate quente em pó|chocolate quente", "drinking_chocolate", "packets of it differ: the print wins"),
+    ("marshmallow|marshmallows", "marshmallows", ""),
+    ("pectina", "pectin", ""),
+    ("ácido cítrico", "citric_acid", ""),
     ("creme de leite fresco|natas|nata", "cream35", "which cream is not said: taken as 35 % fat"),
     ("creme de leite", "cream18", "which cream is not said: taken as 18 % fat"),
     ("leite condensado", "condensed_sweet", ""),
@@ -104,6 +109,12 @@ PORTUGUESE: Final[tuple[tuple[str, str, str], ...]] = (
 )
 """Names in Portuguese and Brazilian kitchens; no grammar."""
 SPANISH: Final[tuple[tuple[str, str, str], ...]] = (
+    (
+        "chocolate a la taza en polvo|chocolate a la taza|chocolate caliente en polvo",
+        "drinking_chocolate",
+        "packets of it differ: the print wins",
+    ),
+    ("pectina de manzana", "pectin", ""),
     ("crema de leche|nata para montar|nata líquida|crema para batir", "cream35", ""),
     ("nata para cocinar|media crema", "cream18", "which cream is not said: taken as 18 % fat"),
     ("crema de coco", "coconut_cream22", ""),

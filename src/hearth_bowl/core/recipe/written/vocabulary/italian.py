@@ -6,6 +6,14 @@ Common practice; numbers with no source beside them are judgements.
 from typing import Final
 
 ITALIAN: Final[tuple[tuple[str, str, str], ...]] = (
+    (
+        "cioccolata in polvere|cioccolata calda in polvere|preparato per cioccolata calda|cioccolato in polvere zuccherato",
+        "drinking_chocolate",
+        "packets of it differ: the print wins",
+    ),
+    ("marshmallow|marshmallows", "marshmallows", ""),
+    ("pectina", "pectin", ""),
+    ("acido citrico", "citric_acid", ""),
     ("panna fresca|panna da montare|panna liquida|panna", "cream35", ""),
     ("panna da cucina", "cream24", "which cream is not said: taken as 24 % fat"),
     ("panna acida", "sour_cream", ""),

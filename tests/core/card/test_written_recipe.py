@@ -2,8 +2,8 @@
 
 import unittest
 
+from hearth_bowl.core.card.card import ReadCard, read_card
 from hearth_bowl.core.errors import BadInput
-from hearth_bowl.core.recipe.written.recipe import WrittenRecipe, read_text
 
 FUDGE = """Comet-tail fudge
 
@@ -33,11 +33,20 @@ desiccated coconut
 """
 
 
-def read(text: str, measure: str = "metric", family: str | None = None) -> WrittenRecipe:
-    return read_text(text, measure, family)
+def read(text: str, measure: str = "metric", family: str | None = None) -> ReadCard:
+    return read_card(text, measure, family)
 
 
-def keys(found: WrittenRecipe) -> list[str | None]:
+def said(found: ReadCard) -> list[str]:
+    return [step.text for step in found.recipe.steps]
+
+
+def done(found: ReadCard) -> list[str]:
+    """Return the lines that became steps."""
+    return sorted(line.text for line in found.lines if line.became == "step")
+
+
+def keys(found: ReadCard) -> list[str | None]:
     return [line.ingredient.key for line in found.recipe.lines]
 
 
@@ -47,7 +56,7 @@ class Whole(unittest.TestCase):
         self.assertEqual(found.recipe.name, "Comet-tail fudge")
         self.assertEqual(keys(found), ["condensed_sweet", "milk33", "butter82", "salt"])
         self.assertEqual((found.recipe.family, found.recipe.use), ("condensed-milk-fudge", "cut"))
-        self.assertEqual(len(found.recipe.steps), 2)
+        self.assertEqual([step.kind for step in found.recipe.steps], ["melt", "pour", "cut"])
         self.assertAlmostEqual(found.recipe.amounts_g[0], 397)
 
     def test_a_boil_is_known_by_its_words(self) -> None:
@@ -55,17 +64,18 @@ class Whole(unittest.TestCase):
         self.assertEqual(found.recipe.name, "Old-lens fudge")
         self.assertEqual(found.recipe.family, "boiled-fudge")
         self.assertEqual(keys(found), ["sugar_granulated", "milk_whole", "butter82"])
-        self.assertEqual(len(found.recipe.steps), 1)
+        self.assertEqual([step.kind for step in found.recipe.steps], ["boil", "cool", "beat"])
+        self.assertEqual(found.recipe.steps[0].to_c, 114)
 
     def test_what_nobody_stated_is_proposed_and_marked_as_ours(self) -> None:
         found = read(CHEESE)
         self.assertEqual(found.recipe.family, "soft-cheese")
-        coconut = found.recipe.lines[-1]
+        self.assertFalse(any(line.proposed for line in found.recipe.lines))
+        assert found.confection is not None
+        self.assertEqual([part.role for part in found.confection.parts], ["centre", "rolling"])
+        coconut = read(CHEESE.replace("For rolling:\n", "")).recipe.lines[-1]
         self.assertEqual((coconut.ingredient.key, coconut.proposed), ("coconut_desiccated", True))
         self.assertGreater(coconut.amount_g, 0)
-        self.assertFalse(any(line.proposed for line in found.recipe.lines[:-1]))
-        doubts = [unsure.why for unsure in found.unsure if unsure.line == 5]
-        self.assertTrue([why for why in doubts if "our proposal" in why])
 
     def test_a_family_that_is_said_wins(self) -> None:
         self.assertEqual(read(CHEESE, family="filling").recipe.family, "filling")
@@ -121,9 +131,9 @@ class Whole(unittest.TestCase):
         words = "Peppermint creams: 1 lb icing sugar, 1 egg white; 3 drops mint oil. Mix, roll out and leave to dry."
         found = read(words, "metric", None)
         self.assertEqual(found.recipe.name, "Peppermint creams")
-        said = [(line.ingredient.key, line.amount, line.unit) for line in found.recipe.lines]
-        self.assertEqual(said, [("sugar_icing", 1.0, "lb"), ("egg_white", 1.0, "piece"), ("mint_oil", 3.0, "drop")])
-        self.assertEqual(tuple(found.recipe.steps), ("Mix, roll out and leave to dry.",))
+        rows = [(line.ingredient.key, line.amount, line.unit) for line in found.recipe.lines]
+        self.assertEqual(rows, [("sugar_icing", 1.0, "lb"), ("egg_white", 1.0, "piece"), ("mint_oil", 3.0, "drop")])
+        self.assertEqual(said(found), ["Mix", "roll out", "leave to dry."])
         (one,) = read("150 g hazelnuts, toasted and chopped, 2 kept back", "metric", None).recipe.lines
         self.assertEqual((one.ingredient.key, one.amount), ("hazelnut_whole", 150.0))
 
@@ -146,19 +156,20 @@ class Whole(unittest.TestCase):
         )
         for order in (goes_in + steps, steps[1:] + goes_in + steps[:1]):
             found = read("\n".join(("Comet eggs", *order)))
-            self.assertEqual(sorted(found.recipe.steps), sorted(steps))
+            self.assertEqual(done(found), sorted(step for step in steps if not step.startswith("Makes")))
+            self.assertEqual(found.makes and found.makes.pieces, 36)
             self.assertEqual({line.text for line in found.recipe.lines}, set(goes_in))
             self.assertNotIn("egg_whole", keys(found))
         found = read("Creams\n200 g sugar\nwarm milk, to taste\nset honey\nWarm the milk.\nSet in the fridge")
         self.assertEqual(
             [line.text for line in found.recipe.lines], ["200 g sugar", "warm milk, to taste", "set honey"]
         )
-        self.assertEqual(tuple(found.recipe.steps), ("Warm the milk.", "Set in the fridge"))
+        self.assertEqual(said(found), ["Warm the milk.", "Set in the fridge"])
 
     def test_a_method_in_words_not_known_here_is_no_ingredient(self) -> None:
         method = "Zucker karamellisieren, Sahne zugeben, auf 118 °C kochen."
         found = read(f"Karamell\n200 g Zucker\n150 ml Sahne (30 %)\n{method}", "metric", None)
         self.assertEqual([line.ingredient.key for line in found.recipe.lines], ["sugar_granulated", "cream30"])
-        self.assertEqual(tuple(found.recipe.steps), (method,))
+        self.assertEqual(said(found), ["Zucker karamellisieren", "Sahne zugeben", "auf 118 °C kochen."])
         strange = "100 g frobnicated gumbles, well chopped up."
         self.assertEqual(read(f"200 g sugar\n{strange}", "metric", None).unread, (strange,))

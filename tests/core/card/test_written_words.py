@@ -6,6 +6,7 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from hearth_bowl.core.bench.formula import formula
+from hearth_bowl.core.card.card import ReadCard, read_card
 from hearth_bowl.core.ingredients.doses import USUAL_DOSE
 from hearth_bowl.core.ingredients.library import LIBRARY
 from hearth_bowl.core.mass.mixture import mix
@@ -13,7 +14,7 @@ from hearth_bowl.core.recipe.proportions import BASES, CHOCOLATE
 from hearth_bowl.core.recipe.written.lines import checked_line
 from hearth_bowl.core.recipe.written.names import name_ingredient
 from hearth_bowl.core.recipe.written.proposals import proposed_g
-from hearth_bowl.core.recipe.written.recipe import WrittenRecipe, read_text, with_unread
+from hearth_bowl.core.recipe.written.recipe import WrittenRecipe, with_unread
 
 SURE = (
     ("170 g tin evaporated milk", "evaporated", 1, "tin", 170),
@@ -104,12 +105,12 @@ class Words(unittest.TestCase):
         self.assertEqual(name_ingredient("cocoa powder 11 %").key, "cocoa_powder_11")
 
 
-def read(*lines: str) -> WrittenRecipe:
-    return read_text("\n".join(("Hill-top sweets", *lines)), "metric")
+def read(*lines: str) -> ReadCard:
+    return read_card("\n".join(("Hill-top sweets", *lines)), "metric")
 
 
 class Cards(unittest.TestCase):
-    def grams(self, found: WrittenRecipe) -> dict[str, float]:
+    def grams(self, found: ReadCard) -> dict[str, float]:
         pairs = zip(found.recipe.lines, found.recipe.amounts_g, strict=True)
         return {line.ingredient.label: grams for line, grams in pairs}
 
@@ -128,7 +129,7 @@ class Cards(unittest.TestCase):
     def test_a_line_that_cannot_be_read_stays_to_be_settled_and_the_allergens_are_not_complete(self) -> None:
         found = read("200 g cream 35 %", "300 g dark chocolate 60 %", "2 tbsp comet dust", "a scrap of moon")
         self.assertEqual(found.unread, ("2 tbsp comet dust", "a scrap of moon"))
-        whole = with_unread(found)
+        whole = with_unread(WrittenRecipe(recipe=found.recipe, unsure=found.unsure, unread=found.unread))
         self.assertEqual([line.ingredient.name for line in whole.lines[2:]], ["2 tbsp comet dust", "a scrap of moon"])
         self.assertAlmostEqual(mix(whole).mass_g, 500)
         told = {row.code: row for row in formula(whole, 20).readings}["contains"]
@@ -152,9 +153,11 @@ class Cards(unittest.TestCase):
         found = read("200 g cream 35 %", "300 g dark chocolate 60 %", "20 ml rum", *method)
         self.assertEqual([line.stage for line in found.recipe.lines], ["warm", "pour-over", "stir-in-cool"])
 
-    def test_what_stands_under_another_part_is_doubtful(self) -> None:
+    def test_what_stands_under_another_part_is_that_part(self) -> None:
         found = read("200 g cream 35 %", "300 g dark chocolate 60 %", "For the coating:", "150 g milk chocolate 33 %")
-        self.assertEqual([(row.line, "part of its own" in row.why) for row in found.unsure], [(5, True)])
+        assert found.confection is not None
+        self.assertEqual([part.role for part in found.confection.parts], ["centre", "coat"])
+        self.assertEqual(len(found.recipe.lines), 2)
 
     @settings(max_examples=150, deadline=None)
     @given(family=st.sampled_from(sorted(BASES)), key=st.sampled_from(sorted(LIBRARY)), grams=st.floats(100, 2000))

@@ -1,0 +1,313 @@
+"""Composed: the confection of a card's mixes and of what goes round, into and onto them, in the form that it names."""
+
+import re
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass, field, replace
+from typing import Any, Final, cast
+
+from hearth_bowl.core.card import form_words as words
+from hearth_bowl.core.card.makes import Makes
+from hearth_bowl.core.card.masses import Mass
+from hearth_bowl.core.card.roles import EACH, Placed, each_told
+from hearth_bowl.core.card.said_form import Formed, by_weight, form_of
+from hearth_bowl.core.confection.confection import ROLES_OF, Blend, Confection, Form, Of, Part, Role, holds_a_wall
+from hearth_bowl.core.confection.outside import rolling_of
+from hearth_bowl.core.confection.work_out import work_out
+from hearth_bowl.core.errors import BadInput
+from hearth_bowl.core.fit.ask import kind_of
+from hearth_bowl.core.fit.vessel import Pieces
+from hearth_bowl.core.ingredients.ingredient import Ingredient
+from hearth_bowl.core.recipe.recipe import Recipe
+from hearth_bowl.core.recipe.steps import CardStep
+from hearth_bowl.core.recipe.written.lines import LONGEST_LINE
+from hearth_bowl.core.recipe.written.recipe import Row, Unsure, WrittenRecipe, read_mix, with_unread
+
+IN_FORM: Final[Mapping[str, Mapping[str, str]]] = {
+    "pan": {"mix": "layer", "filling": "layer", "centre": "layer", "core": "topping", "shell": "coat"},
+    "mould": {"mix": "filling", "centre": "filling", "layer": "filling", "core": "filling", "rolling": "topping"},
+    "cup": {
+        "mix": "filling",
+        "centre": "filling",
+        "layer": "filling",
+        "core": "filling",
+        "rolling": "topping",
+        "coat": "topping",
+    },
+    "pieces": {"mix": "centre", "filling": "centre", "layer": "centre", "shell": "coat"},
+    "scoop": {"mix": "centre", "filling": "centre", "layer": "centre", "shell": "coat"},
+    "cake": {
+        "mix": "centre",
+        "filling": "centre",
+        "layer": "centre",
+        "core": "topping",
+        "rolling": "topping",
+        "shell": "coat",
+    },
+}
+"""What a role becomes in a form that has it not. A judgement."""
+MAKING: Final = ("shell", "layer", "centre", "core", "filling", "coat", "rolling", "topping")
+"""The order in which parts are made."""
+SUGGESTED_G_EACH: Final[Mapping[str, float]] = {"core": 2.0, "topping": 1.0, "rolling": 0.8, "filling": 3.0}
+"""Suggested grams of one piece where a card says nothing. A judgement."""
+MOST_TRIES: Final = 12  # a limit, by definition
+
+
+@dataclass(slots=True)
+class Composed:
+    """The confection of a card, None where none can be worked out; what is unsure; and the part of each line."""
+
+    confection: Confection | None
+    vessel: dict[str, Any] = field(default_factory=dict)
+    """The measures of its vessel, as a file has them."""
+    unsure: list[Unsure] = field(default_factory=list)
+    part_of_line: dict[tuple[int, str], int] = field(default_factory=dict)
+
+
+@dataclass(slots=True)
+class _Piece:
+    """A part in the making: what it is of, its lines, and the grams that they state."""
+
+    role: str
+    of: Of
+    rows: Sequence[Row]
+    grams: float
+    heading: str = ""
+    doubts: list[str] = field(default_factory=list)
+    said: dict[str, Any] = field(default_factory=dict)
+
+    @property
+    def text(self) -> str:
+        lines = [self.heading.rstrip(": ")] if self.heading else []
+        return "\n".join([*lines, *(row.text for row in self.rows)])[: LONGEST_LINE * 4]
+
+
+def compose(
+    name: str,
+    masses: Sequence[Mass],
+    mixes: Sequence[WrittenRecipe],
+    outer: Sequence[Placed],
+    makes: Makes,
+    steps: Sequence[CardStep],
+    said: str,
+) -> Composed:
+    """Return the confection of a card's mixes and its other parts, in the form of its vessel or of its words."""
+    pieces = [_of_mix(mass, mix) for mass, mix in zip(masses, mixes, strict=True)] + _of_outer(name, outer)
+    formed = form_of(makes, [piece.role for piece in pieces], said, sum(one.grams for one in pieces[: len(masses)]))
+    kind = kind_of(formed.form.vessel)
+    _fit_roles(pieces, kind)
+    _amounts(pieces, kind, formed, makes)
+    pieces.sort(key=lambda piece: MAKING.index(piece.role))
+    composed = _checked(name, pieces, formed, steps)
+    line = makes.lines[0] if makes.lines else min(row.number for piece in pieces for row in piece.rows)
+    text = makes.texts[0] if makes.texts else name
+    composed.unsure += [Unsure(line=line, text=text[:LONGEST_LINE], why=why) for why in formed.doubts]
+    for at, piece in enumerate(pieces):
+        first = piece.rows[0]
+        composed.unsure += [Unsure(line=first.number, text=first.text[:LONGEST_LINE], why=why) for why in piece.doubts]
+        composed.part_of_line |= {(row.number, row.text): at for row in piece.rows}
+    return composed
+
+
+def _of_mix(mass: Mass, mix: WrittenRecipe) -> _Piece:
+    """Return a mix as a part: one line of one ingredient is that ingredient."""
+    only = mix.recipe.lines[0] if len(mix.recipe.lines) == 1 and not mix.unread else None
+    alone = only is not None and mass.role is not None and only.ingredient.key is not None and not only.proposed
+    of: Of = only.ingredient if only is not None and alone else with_unread(mix)
+    grams = mix.recipe.mass_g
+    doubts = [mass.why] if mass.why else []
+    each = {} if mass.each is None else dict([mass.each])
+    return _Piece(mass.role or "mix", of, mass.rows, grams, mass.heading, doubts, each)
+
+
+def _of_outer(name: str, outer: Sequence[Placed]) -> list[_Piece]:
+    """Return what goes round, into or onto the pieces: lines of one heading and role belong together."""
+    groups: dict[tuple[str, str], list[Placed]] = {}
+    for number, one in enumerate(outer):
+        apart = one.row.heading if one.role in ("coat", "shell", "rolling") else f"{one.row.heading}\n{number}"
+        groups.setdefault((str(one.role), apart), []).append(one)
+    found = []
+    for (role, _), ones in groups.items():
+        rows = [one.row for one in ones]
+        known = [row for row in rows if row.read.ingredient is not None]
+        if not known:
+            continue
+        doubts = [doubt for row in rows for doubt in row.read.doubts if not doubt.startswith("no amount")]
+        grams = sum(row.grams or 0.0 for row in known)
+        of = _of_rows(name, role, known)
+        if role == "coat" and isinstance(of, Ingredient) and not of.may_be_coat:
+            role = "rolling" if rolling_of(of) is not None else "topping"
+        if role == "shell" and not holds_a_wall(of):
+            role = "coat" if isinstance(of, Recipe) else "topping"
+            doubts.append("it holds no wall: taken as what goes round it")
+        found.append(_Piece(role, of, rows, grams, ones[0].row.heading, doubts))
+    return found
+
+
+def _of_rows(name: str, role: str, rows: Sequence[Row]) -> Of:
+    """Return what several lines are together: an ingredient, chocolates or powders blended, or a mix."""
+    ingredients = [row.read.ingredient for row in rows if row.read.ingredient is not None]
+    if len(ingredients) == 1:
+        return ingredients[0]
+    alike = all(one.is_chocolate for one in ingredients) or role == "rolling"
+    if alike and len(ingredients) <= 6:
+        return Blend(parts=tuple((one, row.grams or 1.0) for one, row in zip(ingredients, rows, strict=True)))
+    return with_unread(read_mix(f"{name}, {role}", rows, (), rows[0].measure))
+
+
+def _fit_roles(pieces: list[_Piece], kind: str) -> None:
+    """Give each part a role that the form has; what may stand once only stands once."""
+    renamed = IN_FORM[kind]
+    for piece in pieces:
+        if piece.role not in ROLES_OF[kind]:
+            piece.role = renamed.get(piece.role, "topping")
+    centres = [piece for piece in pieces if piece.role == "centre"]
+    for other in centres[1:]:
+        other.role = (
+            "filling" if kind == "cake" else "core" if not any(one.role == "core" for one in pieces) else "topping"
+        )
+    if kind == "cake" and len(centres) > 1:
+        centres[0].role = "filling"
+    if not any(piece.role in ("layer", "filling", "centre", "shell") for piece in pieces):
+        pieces[0].role = next(role for role in ROLES_OF[kind] if role in ("layer", "filling", "centre"))
+
+
+def _amounts(pieces: list[_Piece], kind: str, formed: Formed, makes: Makes) -> None:
+    """Say how much of each part there is: what a card states stays stated."""
+    count = formed.form.pieces
+    inner = [piece for piece in pieces if piece.role in ("layer", "filling")]
+    for piece in pieces:
+        each = piece.said or _each(piece)
+        match piece.role:
+            case "shell":
+                piece.said = {"wall_mm": makes.wall_mm} if makes.wall_mm else {}
+            case "layer":
+                piece.said = {"mass_g": piece.grams} if piece.grams > 0 else {}
+            case "filling" if each is not None:
+                piece.said = each
+            case "filling" if len(inner) > 1 and piece is not inner[-1] and piece.grams > 0:
+                piece.said = {"mass_g": piece.grams}
+            case "core" | "topping":
+                piece.said = each or _shared(piece, count)
+            case "rolling" if isinstance(piece.of, Blend | Recipe) or rolling_of(piece.of) is None:
+                piece.said = _shared(piece, None)
+            case _:
+                piece.said = {}
+
+
+def _each(piece: _Piece) -> dict[str, float] | None:
+    """Return what a line says of each piece: 3 g jam each, one hazelnut in each."""
+    row = piece.rows[0]
+    told = each_told(row.text) if len(piece.rows) == 1 else None
+    if told is not None:
+        return dict([told])
+    if len(piece.rows) != 1 or row.read.amount is None or row.grams is None:
+        return None
+    if EACH.search(row.text) or re.search(
+        r"^\W*(?:one|a|an|half|1|½)\b.{0,60}\b(?:in|on|for|into|inside) (?:each|every)\b", row.text, re.I
+    ):
+        return {"g_each": row.grams}
+    return None
+
+
+def _shared(piece: _Piece, count: int | None) -> dict[str, float]:
+    """Return an amount for each piece of what is stated for all, or a suggested one."""
+    if piece.grams > 0 and piece.role == "topping":
+        return {"mass_g": piece.grams}
+    if piece.grams > 0 and count:
+        return {"g_each": piece.grams / count}
+    single = piece.of.piece_g if isinstance(piece.of, Ingredient) else None
+    suggested = single or SUGGESTED_G_EACH.get(piece.role, 1.0)
+    piece.doubts.append(f"how much goes with each piece is not said: {suggested:g} g is suggested")
+    return {"g_each": suggested}
+
+
+def _part(piece: _Piece) -> Part:
+    return Part(role=cast(Role, piece.role), of=piece.of, text=piece.text, doubts=tuple(piece.doubts), **piece.said)
+
+
+def _checked(name: str, pieces: list[_Piece], formed: Formed, steps: Sequence[CardStep]) -> Composed:
+    """Return the confection, with what does not fit given up step by step and said; what is left can be worked out."""
+    for _ in range(MOST_TRIES):
+        confection = Confection(name=name[:200], form=formed.form, parts=tuple(map(_part, pieces)), steps=tuple(steps))
+        try:
+            work_out(confection)
+        except BadInput as problem:
+            if not _give_up(problem, pieces, formed):
+                formed.doubts.append(f"it could not be put together: {problem.message}")
+                return Composed(None)
+        else:
+            return Composed(confection, formed.measures)
+    return Composed(None)
+
+
+def _give_up(problem: BadInput, pieces: list[_Piece], formed: Formed) -> bool:
+    """Give up one thing that was said, for what cannot be as it stands; return whether there was one."""
+    at = (
+        problem.field[1]
+        if len(problem.field) > 1 and problem.field[0] == "parts" and isinstance(problem.field[1], int)
+        else None
+    )
+    if at is not None and at < len(pieces) and pieces[at].said:
+        piece = pieces[at]
+        given = next(iter(piece.said))
+        piece.doubts.append(f"its amount does not fit the form ({problem.message.rstrip('.')}): it fills what there is")
+        piece.said = (
+            {}
+            if piece.role in ("layer", "filling", "centre") and given != "g_each"
+            else {"g_each": SUGGESTED_G_EACH.get(piece.role, 1.0)}
+        )
+        if piece.role == "layer":
+            _one_gives_way(pieces)
+        return True
+    form = formed.form
+    if form.pieces is not None and form.piece_mm is not None:
+        formed.doubts.append(f"{form.pieces} pieces of that size do not come out of the tin: the size is kept")
+        formed.form = replace(form, pieces=None)
+        return True
+    if form.piece_mm is not None:
+        formed.doubts.append("pieces of that size do not fit the tin: how it is cut is open")
+        formed.form = replace(form, piece_mm=None, pieces=form.pieces or 16)
+        return True
+    amounts = [piece for piece in pieces if "mass_g" in piece.said and piece.role in ("layer", "filling")]
+    if amounts:
+        piece = max(amounts, key=lambda one: one.grams)
+        piece.doubts.append(f"its amount does not fit the form ({problem.message.rstrip('.')}): it fills what there is")
+        piece.said = {}
+        _one_gives_way(pieces)
+        return True
+    if form.pieces is not None:
+        formed.doubts.append(f"{form.pieces} pieces cannot be made of it as it stands: how many is open")
+        formed.form = replace(form, pieces=None)
+        return True
+    if (
+        at is not None
+        and at < len(pieces)
+        and len(pieces) > 1
+        and pieces[at].role in ("coat", "rolling", "topping", "core")
+    ):
+        dropped = pieces[at]
+        formed.doubts.append(f"“{dropped.rows[0].text[:60]}” could not be placed: {problem.message}")
+        del pieces[at]
+        return True
+    if not isinstance(form.vessel, Pieces):
+        formed.doubts.append(
+            f"it does not go into that form ({problem.message.rstrip('.')}): pieces by weight are taken"
+        )
+        formed.form = Form(vessel=Pieces(piece_g=words.USUAL_PIECE_G))
+        formed.measures = by_weight(words.USUAL_PIECE_G)
+        _fit_roles(pieces, "pieces")
+        for piece in pieces:
+            if piece.role == "centre":
+                piece.said = {}
+            elif piece.role in ("core", "topping"):
+                piece.said = {"g_each": SUGGESTED_G_EACH[piece.role]}
+        return True
+    return False
+
+
+def _one_gives_way(pieces: list[_Piece]) -> None:
+    """Leave one layer or filling without an amount at most: the others share by what they weigh."""
+    open_ones = [piece for piece in pieces if piece.role in ("layer", "filling") and not piece.said]
+    total = sum(piece.grams for piece in open_ones) or 1.0
+    for piece in open_ones[:-1]:
+        piece.said = {"share_pct": max(1.0, min(90.0, 100 * piece.grams / total))}

@@ -1,0 +1,35 @@
+"""Steps: a card's own method, kept word for word, with what each of them does as far as its words say."""
+
+from dataclasses import dataclass
+from typing import Final
+
+ACTS: Final = (
+    "weigh", "roast", "grind", "bloom", "melt", "heat", "boil", "cook", "join", "knead", "beat", "whip", "cool", "rest",
+    "temper", "shell", "fill", "set", "cap", "unmould", "pour", "cut", "portion", "roll", "dip", "coat", "decorate",
+    "dwell", "wrap", "warm", "hold",
+)  # fmt: skip
+"""Kinds of what is done, from the scale to the wrapper. By definition."""
+ON_THE_PIECE: Final = frozenset(
+    {"shell", "fill", "set", "cap", "unmould", "cut", "portion", "roll", "dip", "coat", "decorate", "wrap", "dwell"}
+)
+"""Acts that are done to a piece, not to a mix. By definition."""
+MOST_STEPS: Final = 200  # a limit, by definition
+LONGEST_STEP: Final = 2000  # a limit, by definition
+
+Between = float | tuple[float, float] | None
+"""A figure, two figures that it lies between, or none."""
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class CardStep:
+    """One thing that a card tells to do.
+
+    `kind` is one of `ACTS` or None; `to_c` true °C and `minutes` a figure, a low and a high, or None; `ingredients`
+    are the keys of the lines that it names.
+    """
+
+    text: str
+    kind: str | None = None
+    to_c: Between = None
+    minutes: Between = None
+    ingredients: tuple[str, ...] = ()
