@@ -2,7 +2,7 @@
 
 from dataclasses import replace
 from datetime import date
-from typing import Annotated
+from typing import Annotated, Any
 
 from flask import Blueprint, jsonify, request
 from flask import Response as Answer
@@ -20,6 +20,7 @@ from hearth_bowl.formats.confection_file import LabelAnswer
 from hearth_bowl.formats.marking_guide import guide_pdf, guide_svg
 from hearth_bowl.service import confection_moves as moves
 from hearth_bowl.service import confections as service
+from hearth_bowl.service.cards import LookedAt, look_at
 from hearth_bowl.service.taken_in import take_in
 
 confections = Blueprint("confections", __name__, url_prefix="/api/confections")
@@ -140,6 +141,20 @@ def work_out_confection(json: service.ConfectionAsk) -> service.WorkedConfection
     """Work a confection out. Nothing is stored."""
     with database().reading() as session:
         return service.work_out_confection(session, json)
+
+
+class ConfectionFileIn(Incoming):
+    """A confection file's content."""
+
+    confection: dict[str, Any]
+
+
+@confections.post("/look")
+@spec.validate(resp=Response(HTTP_200=LookedAt, HTTP_422=Problem), operation_id="lookAtConfection")
+def look_at_confection(json: ConfectionFileIn) -> LookedAt:
+    """Work a confection file out. Nothing is stored."""
+    with database().reading() as session:
+        return look_at(session, json.confection)
 
 
 @confections.post("/label")

@@ -21,6 +21,8 @@ from hearth_bowl.formats.written_file import (
     read_written_record,
 )
 from hearth_bowl.service import recipes as service
+from hearth_bowl.service.cards import in_own_vessel
+from hearth_bowl.service.made_into import create_made
 from hearth_bowl.service.moves import start_record
 from hearth_bowl.service.recipe_card import RecipeCard, recipe_card
 
@@ -59,6 +61,7 @@ class StartIn(Incoming):
     family: str
     use: str | None = None
     chocolate: str = "dark60"
+    vessel_id: Annotated[int, Field(ge=1, le=LARGEST_ID)] | None = None
 
 
 class ReadIn(Incoming):
@@ -163,7 +166,7 @@ def start_recipe(json: StartIn) -> tuple[service.StoredRecipe, int]:
     """Store a new recipe with our proportions for a family, a use and a chocolate."""
     record = in_helper(start_record, json.family, json.use, json.chocolate)
     with database().writing() as session:
-        stored = service.create_recipe(session, record, now())
+        stored = create_made(session, record, now(), json.vessel_id)
     return stored, 201
 
 
@@ -171,7 +174,9 @@ def start_recipe(json: StartIn) -> tuple[service.StoredRecipe, int]:
 @spec.validate(resp=Response(HTTP_200=WrittenRecord, HTTP_422=Problem), operation_id="readRecipe")
 def read_recipe(json: ReadIn) -> WrittenRecord:
     """Read a recipe as people write it, or a page's JSON-LD. Nothing is stored."""
-    return in_helper(read_written_record, json.text, json.measure)
+    read = in_helper(read_written_record, json.text, json.measure)
+    with database().reading() as session:
+        return in_own_vessel(session, read)
 
 
 class LineTextIn(Incoming):

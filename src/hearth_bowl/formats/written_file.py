@@ -9,6 +9,7 @@ from typing import Any, Final
 from typing_extensions import TypedDict
 
 from hearth_bowl.core.card.card import LineOfCard, ReadCard, read_card
+from hearth_bowl.core.card.composed import compose_recipe
 from hearth_bowl.core.card.makes import Makes
 from hearth_bowl.core.confection.confection import AnyForm, AnyPart, Blend, Confection, Of
 from hearth_bowl.core.errors import BadInput
@@ -51,10 +52,26 @@ def read_written_text(text: str, measure: str, family: str | None = None) -> Rea
     """Return what a card, JSON-LD or a recipe file of our own says; see `read_written`."""
     value = _decoded(text)
     if isinstance(value, dict) and value.get("format") == FORMAT:
-        own = recipe_from(value)
-        return ReadCard(recipe=own, makes=None, made=None, vessel={}, says_more=False, unsure=(), unread=(), lines=())
+        return card_of(recipe_from(value))
     found = None if value is None else next((one for one in _objects(value, MOST_DEPTH) if _is_recipe(one)), None)
     return read_card(text if found is None else _as_card(found), measure, family)
+
+
+def card_of(recipe: Recipe, vessel: Mapping[str, Any] | None = None) -> ReadCard:
+    """Return what a recipe is made into, as a card would: in a vessel file's vessel, or in a usual form."""
+    composed = compose_recipe(recipe, None if vessel is None else dict(vessel))
+    return ReadCard(
+        recipe=recipe,
+        makes=None,
+        made=composed.confection,
+        vessel=composed.vessel,
+        says_more=False,
+        vessel_said=vessel is not None,
+        unsure=(),
+        unread=(),
+        lines=(),
+        form_doubts=tuple(composed.unsure),
+    )
 
 
 def _as_card(page: Mapping[str, Any]) -> str:
@@ -171,6 +188,12 @@ class WrittenRecord:
     makes: MakesAnswer | None
     confection: dict[str, Any] | None
     lines: tuple[LineOfCard, ...]
+    whole: dict[str, Any] | None
+    """What is made as a confection file, of one mix too; None where it could not be put together."""
+    whole_unsure: tuple[Unsure, ...]
+    """What is unsure of its form alone."""
+    vessel_said: bool
+    """Whether the card names the vessel or the size of a piece."""
 
 
 def read_written_record(text: str, measure: str) -> WrittenRecord:
@@ -179,9 +202,26 @@ def read_written_record(text: str, measure: str) -> WrittenRecord:
     if own is not None:
         parts = tuple(PartRecord(role=part.role, name=_name_of(part.of)) for part in confection_from(own).parts)
         return WrittenRecord(
-            recipe=None, unsure=(), unread=(), parts=parts, makes=None, confection=dict(own), lines=()
-        )  # fmt: skip
-    card = read_written_text(text, measure)
+            recipe=None,
+            unsure=(),
+            unread=(),
+            parts=parts,
+            makes=None,
+            confection=dict(own),
+            lines=(),
+            whole=dict(own),
+            whole_unsure=(),
+            vessel_said=True,
+        )
+    return _record(read_written_text(text, measure))
+
+
+def of_recipe(recipe: Recipe, vessel: Mapping[str, Any] | None = None) -> WrittenRecord:
+    """Return what a recipe is made into, as if a card had said no more than it, and perhaps the vessel."""
+    return _record(card_of(recipe, vessel))
+
+
+def _record(card: ReadCard) -> WrittenRecord:
     made = () if card.confection is None else card.confection.parts
     found = WrittenRecipe(recipe=card.recipe, unsure=card.unsure, unread=card.unread)
     return WrittenRecord(
@@ -192,6 +232,9 @@ def read_written_record(text: str, measure: str) -> WrittenRecord:
         makes=makes_answer(card.makes),
         confection=read_confection_record(card),
         lines=card.lines,
+        whole=None if card.made is None else composed_record(card.made, card.vessel),
+        whole_unsure=card.form_doubts,
+        vessel_said=card.vessel_said,
     )
 
 

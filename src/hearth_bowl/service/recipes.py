@@ -2,7 +2,7 @@
 
 import json
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass, fields
+from dataclasses import dataclass, fields, replace
 from datetime import datetime
 from typing import Any, Final
 
@@ -13,7 +13,7 @@ from hearth_bowl.core.recipe.recipe import Recipe, check_name
 from hearth_bowl.formats.recipe_file import RecipeFile, recipe_from, recipe_record, whole_record
 from hearth_bowl.service.errors import ChangedMeanwhile, NotFound
 from hearth_bowl.service.recipe_index import forget_recipe, index_recipe, listed_of, recipe_rows
-from hearth_bowl.store.models import RecipeRow, RecipeVersionRow
+from hearth_bowl.store.models import ConfectionRow, RecipeRow, RecipeVersionRow
 
 MOST_LISTED: Final = 200
 """Names of a page: about 28 kB. A judgement."""
@@ -35,12 +35,13 @@ class RecipeInList:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class StoredRecipe:
-    """A recipe with its stored state. `recipe` is a recipe file's content."""
+    """A recipe with its stored state. `recipe` is a recipe file's content; `made_into` the confection it came with."""
 
     id: int
     revision: int
     changed_at: datetime
     recipe: RecipeFile
+    made_into: int | None = None
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -113,7 +114,8 @@ def get_recipe(session: Session, recipe_id: int) -> StoredRecipe:
 
     :raises NotFound: there is none.
     """
-    return _stored(_row(session, recipe_id))
+    made = session.scalar(select(ConfectionRow.id).where(ConfectionRow.own_of == recipe_id).limit(1))
+    return replace(_stored(_row(session, recipe_id)), made_into=made)
 
 
 def create_recipe(session: Session, record: Mapping[str, Any], now: datetime) -> StoredRecipe:
@@ -158,12 +160,18 @@ def save_recipe(
 
 
 def delete_recipe(session: Session, recipe_id: int) -> None:
-    """Delete a recipe with its versions.
+    """Delete a recipe with its versions, and with what it alone is made into.
 
     :raises NotFound: there is none.
     """
     _row(session, recipe_id)
     forget_recipe(session, recipe_id)
+    for made in session.scalars(select(ConfectionRow).where(ConfectionRow.own_of == recipe_id)):
+        parts = json.loads(made.document)["parts"]
+        if {part["of"]["recipe_id"] for part in parts} <= {recipe_id, None}:
+            session.delete(made)
+        else:
+            made.own_of = None
     session.execute(delete(RecipeRow).where(RecipeRow.id == recipe_id))
 
 

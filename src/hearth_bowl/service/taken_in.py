@@ -2,11 +2,13 @@
 
 from collections.abc import Mapping
 from datetime import datetime
-from typing import Any, Final
+from typing import Any
 
+from sqlalchemy import update
 from sqlalchemy.orm import Session
 
 from hearth_bowl.core.confection.confection import Blend, Confection, Of
+from hearth_bowl.core.fit.vessel_name import vessel_name
 from hearth_bowl.core.ingredients.ingredient import Ingredient
 from hearth_bowl.core.recipe.recipe import Recipe
 from hearth_bowl.formats.confection_file import confection_from
@@ -26,10 +28,7 @@ from hearth_bowl.service.confections import (
 )
 from hearth_bowl.service.recipes import create_recipe
 from hearth_bowl.service.vessels import create_vessel, list_vessels
-
-HAND_PIECE_G: Final = 12.0
-"""A piece that is shaped by hand where nothing says how large: a usual truffle, a judgement."""
-HAND_PIECES: Final = "By hand, 12 g"
+from hearth_bowl.store.models import ConfectionRow
 
 
 def take_in(session: Session, text: str, measure: str, now: datetime) -> StoredConfection:
@@ -46,6 +45,8 @@ def take_confection(
 ) -> StoredConfection:
     """Store a confection file's content with everything in it; the same name and measures mean the same vessel.
 
+    Its first recipe that is new is its own: the two are one thing.
+
     :param taken: the ids of recipes that are stored already, by their content.
 
     :raises BadInput: naming the field as the file has it.
@@ -53,6 +54,7 @@ def take_confection(
     confection = confection_from(record)
     form = {name: value for name, value in fields_of(confection.form).items() if name not in ("name", "vessel")}
     recipes = {} if taken is None else taken
+    taken_ids = tuple(recipes.values())
     asked = ConfectionAsk(
         name=confection.name,
         form=FormAsk(**{**form, "vessel": _vessel(session, confection, record["form"]["vessel"])}),
@@ -62,13 +64,17 @@ def take_confection(
         extras=confection.extras,
         steps=confection.steps,
     )
-    return create_confection(session, asked, now)
+    stored = create_confection(session, asked, now)
+    own_id = next((part.of.recipe_id for part in asked.parts if part.of.recipe_id not in (None, *taken_ids)), None)
+    session.execute(update(ConfectionRow).where(ConfectionRow.id == stored.id).values(own_of=own_id))
+    return stored
 
 
 def _vessel(session: Session, confection: Confection, record: Mapping[str, Any]) -> int:
-    name = confection.form.name or confection.name
+    name = confection.form.name or vessel_name(record)
     for stored in list_vessels(session):
-        if stored.name == name and vessel_from(stored.vessel) == confection.form.vessel:
+        named_alike = not confection.form.name or stored.name == name
+        if named_alike and vessel_from(stored.vessel) == confection.form.vessel:
             return stored.id
     return create_vessel(session, name, record, confection.form.owned).id
 

@@ -432,6 +432,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/confections/look": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Work a confection file out. Nothing is stored. */
+        post: operations["lookAtConfection"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/confections/options": {
         parameters: {
             query?: never;
@@ -3085,6 +3102,16 @@ export interface components {
             steps?: components["schemas"]["CardStepIn"][];
         };
         /**
+         * ConfectionFileIn
+         * @description A confection file's content.
+         */
+        ConfectionFileIn: {
+            /** Confection */
+            confection: {
+                [key: string]: unknown;
+            };
+        };
+        /**
          * ConfectionLabelIn
          * @description A confection as it is put together, the day it was made, and how many pieces are packed (all, where not said).
          */
@@ -5387,6 +5414,15 @@ export interface components {
             seen: string[];
             /** Stage */
             stage: string;
+        };
+        /**
+         * LookedAt
+         * @description A confection file worked out in this kitchen, with its vessel as it is drawn. Nothing of it is stored.
+         */
+        LookedAt: {
+            answer: components["schemas"]["ConfectionAnswer"];
+            cost: components["schemas"]["PieceCost"] | null;
+            vessel: components["schemas"]["VesselFile"];
         };
         /**
          * Made
@@ -9269,6 +9305,11 @@ export interface components {
              * @default null
              */
             use?: string | null;
+            /**
+             * Vessel Id
+             * @default null
+             */
+            vessel_id?: number | null;
         };
         /**
          * Step
@@ -9455,7 +9496,7 @@ export interface components {
         };
         /**
          * StoredRecipe
-         * @description A recipe with its stored state. `recipe` is a recipe file's content.
+         * @description A recipe with its stored state. `recipe` is a recipe file's content; `made_into` the confection it came with.
          */
         StoredRecipe: {
             /**
@@ -9465,6 +9506,11 @@ export interface components {
             changed_at: string;
             /** Id */
             id: number;
+            /**
+             * Made Into
+             * @default null
+             */
+            made_into: number | null;
             recipe: components["schemas"]["RecipeFile"];
             /** Revision */
             revision: number;
@@ -10386,6 +10432,14 @@ export interface components {
             unread: string[];
             /** Unsure */
             unsure: components["schemas"]["Unsure"][];
+            /** Vessel Said */
+            vessel_said: boolean;
+            /** Whole */
+            whole: {
+                [key: string]: unknown;
+            } | null;
+            /** Whole Unsure */
+            whole_unsure: components["schemas"]["Unsure"][];
         };
         /**
          * Yielded
@@ -11544,6 +11598,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    lookAtConfection: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ConfectionFileIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LookedAt"];
                 };
             };
             /** @description Unprocessable Content */

@@ -17,6 +17,12 @@ const RecipesPage = lazy(() =>
   import("../features/recipes").then((place) => ({ default: place.RecipesPage })),
 );
 const CardPage = lazy(() => import("../features/recipes").then((place) => ({ default: place.CardPage })));
+const BeginPage = lazy(() =>
+  import("../features/begin/BeginPage").then((place) => ({ default: place.BeginPage })),
+);
+const ReadCardPage = lazy(() =>
+  import("../features/card").then((place) => ({ default: place.ReadCardPage })),
+);
 const LarderPage = lazy(() => import("../features/larder").then((place) => ({ default: place.LarderPage })));
 const StovePage = lazy(() => import("../features/stove").then((place) => ({ default: place.StovePage })));
 const SetPage = lazy(() => import("../features/set").then((place) => ({ default: place.SetPage })));
@@ -69,8 +75,9 @@ export function App() {
         <Suspense fallback={<Skeleton />}>
           <Routes>
             <Route path="/" element={<TodayPage />} />
-            <Route path="/new" element={<FormulaPage id={null} />} />
+            <Route path="/new" element={<BeginPage />} />
             <Route path="/recipes" element={<RecipesPage />} />
+            <Route path="/read" element={<ReadCardPage />} />
             <Route path="/recipes/:id/card" element={<ForRecipe Place={CardPage} />} />
             <Route path="/recipes/:id/formula" element={<ForRecipe Place={FormulaPage} />} />
             <Route path="/recipes/:id/fit" element={<ForRecipe Place={FitPage} />} />

@@ -1,6 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { Link, NavLink, useMatch } from "react-router";
-import { batchQueries } from "../api/queries";
+import { batchQueries, confectionQueries, recipeQueries } from "../api/queries";
 import { RimClock } from "../features/clocks";
 import { Kitchen } from "../features/kitchen";
 
@@ -23,18 +23,23 @@ const BESIDE = [
 ] as const;
 
 /** Which place of which recipe's thread is open, by the address; a batch in the daybook hangs on its recipe's. */
-function useThread(): { place: string | null; recipeId: number | null } {
+function useThread(): { place: string | null; recipeId: number | null; made: number | null } {
   const here = useMatch("/recipes/:id/:place");
   const batch = Number(useMatch("/daybook/:id")?.params.id);
-  const { data } = useQuery({ ...batchQueries.one(batch), enabled: Number.isInteger(batch) });
-  const recipeId = Number(here?.params.id);
-  if (Number.isInteger(recipeId)) return { place: here?.params.place ?? null, recipeId };
-  return { place: null, recipeId: data?.batch.recipe_id ?? null };
+  const confection = Number(useMatch("/confections/:id")?.params.id);
+  const run = useQuery({ ...batchQueries.one(batch), enabled: Number.isInteger(batch) });
+  const of = useQuery({ ...confectionQueries.one(confection), enabled: Number.isInteger(confection) });
+  const first = of.data?.asked.parts.find((part) => part.of.recipe_id !== null)?.of.recipe_id ?? null;
+  const id = here ? Number(here.params.id) : (run.data?.batch.recipe_id ?? first);
+  const recipeId = id !== null && Number.isInteger(id) ? id : null;
+  const recipe = useQuery({ ...recipeQueries.one(recipeId ?? 0), enabled: recipeId !== null });
+  const made = Number.isInteger(confection) ? confection : (recipe.data?.made_into ?? null);
+  return { place: Number.isInteger(confection) ? "fit" : (here?.params.place ?? null), recipeId, made };
 }
 
 /** The blue rim: the product's name, the thread through the places of one batch, and the kitchen. */
 export function Rim() {
-  const { place, recipeId } = useThread();
+  const { place, recipeId, made } = useThread();
   return (
     <header className="on-rim print:bg-transparent print:text-soot flex min-h-13 flex-wrap items-center gap-x-5 bg-rim px-5 max-sm:gap-x-3 max-sm:pt-2 text-sheet max-sm:px-3">
       <Link to="/" className="flex min-h-11 items-center font-display font-semibold text-[1.375rem]">
@@ -51,7 +56,11 @@ export function Rim() {
                 />
               )}
               <Link
-                to={`/recipes/${recipeId}/${knot.key}`}
+                to={
+                  knot.key === "fit" && made !== null
+                    ? `/confections/${made}`
+                    : `/recipes/${recipeId}/${knot.key}`
+                }
                 aria-current={knot.key === place ? "page" : undefined}
                 className="flex min-h-11 items-center gap-2 text-[0.9375rem] aria-[current=page]:font-bold"
               >

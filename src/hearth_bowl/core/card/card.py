@@ -49,6 +49,8 @@ class ReadCard:
     """The measures of its vessel, as a vessel file has them."""
     says_more: bool
     """Whether the card says more than one mix."""
+    vessel_said: bool
+    """Whether the card names the vessel, or how large a piece is; else it is suggested."""
     unsure: tuple[Unsure, ...]
     unread: tuple[str, ...]
     lines: tuple[LineOfCard, ...]
@@ -105,6 +107,7 @@ def read_card(text: str, measure: str, family: str | None = None) -> ReadCard:
         made=composed.confection,
         vessel=composed.vessel,
         says_more=not is_one,
+        vessel_said=makes.vessel is not None or makes.piece_g is not None,
         unsure=found if is_one else _in_order([*found, *of_form]),
         unread=unread,
         lines=_became(card, places, makes, composed.part_of_line, unread),

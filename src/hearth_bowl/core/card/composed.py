@@ -45,6 +45,14 @@ IN_FORM: Final[Mapping[str, Mapping[str, str]]] = {
     },
 }
 """What a role becomes in a form that has it not. A judgement."""
+USE_FORM: Final[Mapping[str, str]] = {
+    "roll": "balls",
+    "cut": "cut into squares",
+    "frame": "slab",
+    "fill-shell": "moulds",
+    "coat-cake": "cake filling",
+}
+"""The form that a use speaks of, in words of a card. A judgement."""
 MAKING: Final = ("shell", "layer", "centre", "core", "filling", "coat", "rolling", "topping")
 """The order in which parts are made."""
 SUGGESTED_G_EACH: Final[Mapping[str, float]] = {"core": 2.0, "topping": 1.0, "rolling": 0.8, "filling": 3.0}
@@ -106,6 +114,25 @@ def compose(
         composed.unsure += [Unsure(line=first.number, text=first.text[:LONGEST_LINE], why=why) for why in piece.doubts]
         composed.part_of_line |= {(row.number, row.text): at for row in piece.rows}
     return composed
+
+
+def compose_recipe(recipe: Recipe, vessel: dict[str, Any] | None = None) -> Composed:
+    """Return what a recipe alone is made into: by its name and use, in a usual form; all that is suggested is said.
+
+    :param vessel: the vessel that it goes into, as a vessel file has it, where that is known.
+    """
+    said = f"{recipe.name} {USE_FORM.get(recipe.use or '', '')}"
+    formed = form_of(Makes(vessel=vessel), ["mix"], said, recipe.mass_g)
+    role = IN_FORM[kind_of(formed.form.vessel)]["mix"]
+    part = Part(role=cast(Role, role), of=recipe, mass_g=recipe.mass_g if role == "layer" else None)
+    for form, one in ((formed.form, part), (Form(vessel=formed.form.vessel), replace(part, mass_g=None))):
+        confection = Confection(name=recipe.name, form=form, parts=(one,))
+        try:
+            work_out(confection)
+        except BadInput:
+            continue
+        return Composed(confection, formed.measures, [Unsure(line=1, text="", why=why) for why in formed.doubts])
+    return Composed(None)
 
 
 def _of_mix(mass: Mass, mix: WrittenRecipe) -> _Piece:

@@ -16,5 +16,7 @@ class ConfectionRow(Base):
     id: Mapped[int] = mapped_column(primary_key=True)
     name: Mapped[str]
     document: Mapped[str]
+    own_of: Mapped[int | None] = mapped_column(index=True)
+    """The recipe that this came with; None where it was put together of recipes that were there."""
     revision: Mapped[int]
     changed_at: Mapped[datetime]

@@ -1,10 +1,13 @@
 import type { Schemas } from "../../api/client";
 import { fineMass, length, useUnits } from "../../units/units";
 import { type Band, drawnPart, FILLINGS, type Pressed, ScaledFigure, SectionDrawing, SHELL } from "../fit";
-import { type Answer, type Asked, ROLE_WORDS } from "./words";
+import { type Answer, type PartAsk, ROLE_WORDS } from "./words";
+
+type Drawn = { parts: readonly Pick<PartAsk, "role" | "headroom_mm">[] };
 
 type Props = {
-  asked: Asked;
+  /** What is drawn of what was put together: the role and headroom of each part. */
+  asked: Drawn;
   answer: Answer;
   vessel: Schemas["VesselFile"];
   /** Which part is asked for, and what happens when another is pressed. */
@@ -41,7 +44,7 @@ export function ConfectionSection({ asked, answer, vessel, parts }: Props) {
 }
 
 /** The place of the first part of a role; undefined where there is none. */
-function placeOf(asked: Asked, role: string): number | undefined {
+function placeOf(asked: Drawn, role: string): number | undefined {
   const at = asked.parts.findIndex((part) => part.role === role);
   return at < 0 ? undefined : at;
 }

@@ -6,6 +6,7 @@ import { confectionQueries, recipeQueries, vesselsQuery } from "../../api/querie
 import { Button } from "../../ui/Button";
 import { PhraseList } from "../../ui/Phrase";
 import { Skeleton } from "../../ui/Skeleton";
+import { WaysIn } from "../begin";
 
 /** Confections: everything that is put together to be eaten. */
 export function ConfectionsPage() {
@@ -23,6 +24,12 @@ export function ConfectionsPage() {
       <Link to="/shared" className="inline-flex min-h-11 items-center text-rim underline">
         Open what someone sent
       </Link>
+      {data.confections.length === 0 && (
+        <section className="mt-3 max-w-xl">
+          <p>There is none yet. Begin in the way that suits what you have:</p>
+          <WaysIn />
+        </section>
+      )}
       <ul className="mt-3">
         {data.confections.map(({ id, asked }) => (
           <li key={id} className="border-line border-b">

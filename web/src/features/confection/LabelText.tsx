@@ -26,8 +26,10 @@ export function LabelText({ id, asked, units, pieces: most, flush }: Props) {
   const refused = label.error instanceof ApiError ? label.error.problem.errors[0] : undefined;
   const found = label.error ? undefined : label.data?.label;
   return (
-    <details className="mt-4 border-line border-t pt-1">
-      <summary className="min-h-11 cursor-pointer content-center font-bold text-lg">Its label</summary>
+    <section aria-labelledby="label-and-shelf" className="mt-4 border-line border-t pt-3">
+      <h2 id="label-and-shelf" className="mb-2 font-bold text-lg">
+        Label and shelf
+      </h2>
       <div className="grid grid-cols-2 gap-3">
         <TextField
           label="Made on"
@@ -90,6 +92,6 @@ export function LabelText({ id, asked, units, pieces: most, flush }: Props) {
         />
       )}
       {found && <PutAway confectionId={id} pieces={most} made={made} />}
-    </details>
+    </section>
   );
 }

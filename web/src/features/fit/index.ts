@@ -6,3 +6,4 @@ export { PlanDrawing } from "./PlanDrawing";
 export { type Pressed, ScaledFigure } from "./ScaledFigure";
 export { type Band, drawnPart, SectionDrawing, SHELL } from "./SectionDrawing";
 export { FILLINGS } from "./scale";
+export { VesselForm } from "./VesselForm";

@@ -16,7 +16,6 @@ import { Conflict } from "./Conflict";
 import { Cook } from "./Cook";
 import { GoesInto } from "./GoesInto";
 import { LineList } from "./LineList";
-import { NewRecipe } from "./NewRecipe";
 import { RatioRule } from "./RatioRule";
 import { Readings } from "./Readings";
 import { RecipeTitle } from "./RecipeTitle";
@@ -26,22 +25,7 @@ import { useShortcuts } from "./useShortcuts";
 import { Versions } from "./Versions";
 
 /** Formula: the lines, the bowl, the ratio rule and the readings of one recipe. */
-export function FormulaPage({ id }: { id: number | null }) {
-  if (id === null)
-    return (
-      <main className="mx-auto w-full max-w-md p-8">
-        <h1 className="font-display font-semibold text-3xl">No recipe yet</h1>
-        <p className="mt-2">
-          Here a recipe will show what is in the bowl, whether it sets for its use, how long it keeps, and the
-          grams for your own tin or mould.
-        </p>
-        <NewRecipe />
-      </main>
-    );
-  return <StoredFormula id={id} />;
-}
-
-function StoredFormula({ id }: { id: number }) {
+export function FormulaPage({ id }: { id: number }) {
   const stored = useQuery(recipeQueries.one(id));
   const settings = useQuery(settingsQuery);
   if (stored.error && !stored.data) return <NotThere what="recipe" error={stored.error} />;
@@ -84,7 +68,7 @@ function BenchPage({ stored, kitchenC }: { stored: Schemas["StoredRecipe"]; kitc
               look="filled"
               onClick={async () => {
                 await state.flush();
-                navigate(`/recipes/${id}/fit`);
+                navigate(stored.made_into ? `/confections/${stored.made_into}` : `/recipes/${id}/fit`);
               }}
             >
               Fit to a pan or mould

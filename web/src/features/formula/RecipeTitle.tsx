@@ -8,7 +8,6 @@ import { TextField } from "../../ui/Field";
 import { Option } from "../../ui/OptionList";
 import { Popover } from "../../ui/Popover";
 import { Radio, RadioGroup } from "../../ui/Radio";
-import { NewRecipe } from "./NewRecipe";
 import type { BenchState } from "./useBench";
 import { USES } from "./words";
 
@@ -168,7 +167,14 @@ function OtherRecipes({ id }: { id: number }) {
           All recipes
         </Link>
       </p>
-      <NewRecipe />
+      <p className="mt-3 flex flex-wrap gap-x-5 border-line border-t pt-2">
+        <Link to="/new" className="inline-flex min-h-11 items-center font-bold text-rim underline">
+          Start a new one
+        </Link>
+        <Link to="/read" className="inline-flex min-h-11 items-center font-bold text-rim underline">
+          Read a card
+        </Link>
+      </p>
     </Popover>
   );
 }

@@ -13,6 +13,7 @@ import { Button } from "../../ui/Button";
 import { TextField } from "../../ui/Field";
 import { Skeleton } from "../../ui/Skeleton";
 import { Sure } from "../../ui/Sure";
+import { WaysIn } from "../begin";
 import { Send } from "../sharing";
 
 type Row = Schemas["FoundRecipe"];
@@ -50,9 +51,17 @@ export function RecipesPage() {
     <main className="mx-auto w-full max-w-5xl px-6 py-4 max-md:px-3">
       <div className="flex flex-wrap items-baseline justify-between gap-x-6">
         <h1 className="font-display font-semibold text-3xl">Recipes</h1>
-        <Link to="/shared" className="inline-flex min-h-11 items-center text-rim underline">
-          Open what someone sent
-        </Link>
+        <p className="flex flex-wrap gap-x-5">
+          <Link to="/read" className="inline-flex min-h-11 items-center font-bold text-rim underline">
+            Read a card
+          </Link>
+          <Link to="/new" className="inline-flex min-h-11 items-center text-rim underline">
+            Start a new one
+          </Link>
+          <Link to="/shared" className="inline-flex min-h-11 items-center text-rim underline">
+            Open what someone sent
+          </Link>
+        </p>
       </div>
       <div className="mt-2 max-w-md">
         <TextField
@@ -72,10 +81,12 @@ export function RecipesPage() {
           </Button>
         </p>
       )}
-      {recipes.length === 0 && (
-        <p className="mt-3">
-          {words.trim() ? "No recipe has all of these words." : "There is no recipe yet."}
-        </p>
+      {recipes.length === 0 && words.trim() && <p className="mt-3">No recipe has all of these words.</p>}
+      {recipes.length === 0 && !words.trim() && (
+        <section className="mt-3 max-w-xl">
+          <p>There is no recipe yet. Begin in the way that suits what you have:</p>
+          <WaysIn />
+        </section>
       )}
       {[recipes.filter((row) => !row.put_away), recipes.filter((row) => row.put_away)].map(
         (rows) =>

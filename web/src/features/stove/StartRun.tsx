@@ -1,5 +1,6 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
+import { useSearchParams } from "react-router";
 import { client, dataOf, type Schemas } from "../../api/client";
 import { batchQueries, choicesQuery, confectionQueries, recipeQueries } from "../../api/queries";
 import { Button } from "../../ui/Button";
@@ -34,7 +35,10 @@ export function StartRun({ id, name }: Props) {
   const newest = versions?.versions[0]?.number;
   const wanted = version ?? (newest === undefined ? "" : String(newest));
   const { data: confections } = useQuery({ ...confectionQueries.list, staleTime: 0 });
-  const [forWhich, setForWhich] = useState<number | null>(null);
+  const [asked] = useSearchParams();
+  const { data: recipe } = useQuery(recipeQueries.one(id));
+  const [picked, setForWhich] = useState<number | null | undefined>(undefined);
+  const forWhich = picked === undefined ? Number(asked.get("for")) || (recipe?.made_into ?? null) : picked;
   const goesInto = (confections?.confections ?? []).filter((row) =>
     row.asked.parts.some((part) => part.of.recipe_id === id),
   );
@@ -46,7 +50,7 @@ export function StartRun({ id, name }: Props) {
   };
   const plan = useQuery({
     ...batchQueries.plan(run),
-    enabled: versions !== undefined,
+    enabled: versions !== undefined && recipe !== undefined,
     placeholderData: keepPreviousData,
     staleTime: 0,
   });

@@ -3,9 +3,11 @@ import { Link } from "react-router";
 import type { Schemas } from "../../api/client";
 import { batchQueries, occasionsQuery, recipeQueries } from "../../api/queries";
 import { serverNow } from "../../api/serverTime";
+import { Door } from "../../ui/Door";
 import { Notice } from "../../ui/Notice";
 import { Skeleton } from "../../ui/Skeleton";
 import { clockText, momentText, spokenMinutes } from "../../units/time";
+import { WaysIn } from "../begin";
 import { useTimers } from "../clocks";
 import { DataWarning } from "../data";
 import { Standing, useFollowed } from "../order";
@@ -67,10 +69,18 @@ export function TodayPage() {
           ))}
         </ul>
         <h2 className="mt-5 font-bold">{quiet ? "Begin" : "Or begin something else"}</h2>
-        <ul className="mt-1 grid gap-2">
-          <Door to={last ? "/recipes" : "/new"} title="Make something">
-            choose a recipe, or start one of your own
-          </Door>
+        {!last && <WaysIn />}
+        <ul className="mt-2 grid gap-2">
+          {last && (
+            <Door to="/recipes" title="Make something">
+              choose a recipe
+            </Door>
+          )}
+          {last && (
+            <Door to="/read" title="Read a card">
+              paste a recipe, or open a file
+            </Door>
+          )}
           <Door to="/occasions" title="Plan an occasion">
             say when it is to be ready and for how many
           </Door>
@@ -114,22 +124,6 @@ function LookAgain() {
         ))}
       </ul>
     </>
-  );
-}
-
-function Door({ to, title, children }: { to: string; title: string; children: React.ReactNode }) {
-  return (
-    <li>
-      <Link
-        to={to}
-        className="flex min-h-16 flex-wrap items-center justify-between gap-x-4 rounded-lg border-[1.5px] border-line-strong bg-sheet px-4 hover:bg-rim-faint"
-      >
-        <span className="font-bold text-[1.1875rem] text-rim">{title}</span>
-        <span dir="auto" className="text-ash">
-          {children}
-        </span>
-      </Link>
-    </li>
   );
 }
 

@@ -1,0 +1,2 @@
+export { BeginPage } from "./BeginPage";
+export { WaysIn } from "./WaysIn";

@@ -1,0 +1,1 @@
+export { ReadCardPage } from "./ReadCardPage";
