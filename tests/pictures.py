@@ -49,18 +49,15 @@ vanilla
 
 
 def _read(page: Page) -> None:
-    page.get_by_role("button", name="Recipes").click()
-    page.get_by_role("button", name="Paste a recipe").click()
-    page.get_by_label("A title, one ingredient a line").fill(CARD)
+    page.get_by_label("Paste the whole card").fill(CARD)
     choose(page.get_by_label("Spoons and cups are"), "us")
-    page.get_by_role("button", name="Read it").click()
-    page.get_by_text("not settled").wait_for()
+    page.get_by_role("heading", name="Open questions").wait_for()
+    page.get_by_text("pieces of").wait_for()
 
 
 def _fudge(page: Page) -> None:
-    page.get_by_role("button", name="Recipes").click()
     choose(page.get_by_label("What it is", exact=True), "boiled-fudge")
-    page.get_by_role("button", name="Start it").click()
+    page.get_by_role("button", name="Create recipe").click()
     page.get_by_label("or the pan has lost, g").fill("190")
     page.get_by_text("come out at").wait_for()
 
@@ -180,8 +177,8 @@ PICTURES: Final = (
     Picture(file="formula.png", place="/recipes/1/formula"),
     Picture(file="formula-offer.png", place="/recipes/2/formula", first=_too_much_chocolate),
     Picture(file="formula-tablet.png", place="/recipes/6/formula", size=TABLET),
-    Picture(file="formula-read.png", place="/recipes/1/formula", first=_read),
-    Picture(file="formula-fudge.png", place="/recipes/1/formula", first=_fudge),
+    Picture(file="formula-read.png", place="/read", first=_read),
+    Picture(file="formula-fudge.png", place="/new", first=_fudge),
     Picture(file="keep.png", place="/recipes/1/keep", first=_labelled),
     Picture(file="fit-mould.png", place="/recipes/5/fit"),
     Picture(file="confection-egg.png", place="/confections/3", first=_worked),

@@ -120,8 +120,9 @@ class Server:
 class ThreadServer(Server):
     """The same application in a thread of the test: for pages, where nothing depends on the process itself."""
 
-    def __init__(self, port: int | None = None) -> None:
+    def __init__(self, port: int | None = None, demo: bool = True) -> None:
         super().__init__()
+        self.demo = demo
         if port is not None:
             self.port, self.url = port, f"http://127.0.0.1:{port}"
         self.web = WEB
@@ -131,8 +132,8 @@ class ThreadServer(Server):
     def start(self) -> "ThreadServer":
         """Serve on the port, with the data that is there; a fresh demo where there is none."""
         if not self.database.exists():
-            self.database.write_bytes(kitchen_file("season"))
-        data = open_data(Path(self.folder.name), demo=True)
+            self.database.write_bytes(kitchen_file("season" if self.demo else "empty"))
+        data = open_data(Path(self.folder.name), demo=self.demo)
         self.served = create_server(create_app(data, self.web), host="127.0.0.1", port=self.port, threads=8, ident=None)
         self.thread = threading.Thread(target=self._run, args=(self.served, data), daemon=True)
         self.thread.start()

@@ -54,6 +54,8 @@ class PageCase(unittest.TestCase):
         "ERR_CONTENT_LENGTH",
     )
     """Words of messages that are as they should be."""
+    demo = True
+    """Whether the kitchen is the demo's; else it is empty."""
     playwright: Playwright
     browser: Browser
     port: int
@@ -70,7 +72,7 @@ class PageCase(unittest.TestCase):
         expect.set_options(timeout=30_000)
 
     def setUp(self) -> None:
-        self.server = ThreadServer(self.port).start()
+        self.server = ThreadServer(self.port, self.demo).start()
         self.addCleanup(self.server.stop)
         self.said: list[str] = []
         self.addCleanup(self._close_pages)

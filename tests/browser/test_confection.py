@@ -40,7 +40,6 @@ class Confections(PageCase):
 
     def test_its_label_sets_allergens_apart_and_is_refused_for_more_than_there_are(self) -> None:
         page = self.open("/confections/1")
-        page.get_by_text("Its label").click()
         page.get_by_label("Made on").fill("2026-08-12")
         label = page.get_by_role("region", name="Label", exact=True)
         expect(label.get_by_text("Hazelnuts", exact=True)).to_have_css("font-weight", "700")

@@ -227,8 +227,9 @@ class Saving(PageCase):
     def test_a_new_recipe_starts_from_our_proportions(self) -> None:
         self.open("/recipes/1/formula")
         self.page.get_by_role("button", name="Recipes").click()
+        self.page.get_by_role("link", name="Start a new one").click()
         choose(self.page.get_by_label("Chocolate", exact=True), "white28")
-        self.page.get_by_role("button", name="Start it").click()
+        self.page.get_by_role("button", name="Create recipe").click()
         expect(self.page.get_by_role("heading", level=1)).to_have_text("New cream ganache")
         expect(self.page.get_by_text("Rolls cleanly")).to_be_visible()
         self.page.get_by_role("button", name="change").click()

@@ -48,15 +48,6 @@ class Keyboard(PageCase):
         page.keyboard.press("?")
         expect(page.get_by_role("dialog", name="Keys")).to_contain_text("undo; with Shift redo")
 
-    def test_the_paste_dialog_closes_by_escape_and_keeps_the_recipe(self) -> None:
-        page = self.open("/recipes/1/formula")
-        page.get_by_role("button", name="Recipes").click()
-        page.get_by_role("button", name="Paste a recipe").click()
-        expect(page.get_by_role("dialog", name="Read a recipe")).to_be_visible()
-        page.keyboard.press("Escape")
-        expect(page.get_by_role("dialog", name="Read a recipe")).to_have_count(0)
-        expect(page.get_by_role("heading", level=1)).to_have_text("Night-sky truffles")
-
 
 class Amounts(PageCase):
     def test_a_range_stays_a_range_and_its_mean_counts(self) -> None:
@@ -98,12 +89,9 @@ class Files(PageCase):
             page_file, csv_file = Path(folder) / "page.json", Path(folder) / "larder.csv"
             page_file.write_text(json.dumps(recipe))
             csv_file.write_text("label,pack_g,price\ndark70,1000,16\n")
-            page = self.open("/recipes/1/formula")
-            page.get_by_role("button", name="Recipes").click()
-            page.get_by_role("button", name="Paste a recipe").click()
-            page.get_by_label("or a file").set_input_files(page_file)
-            page.get_by_role("button", name="Read it").click()
-            page.get_by_role("button", name="Take it as a new recipe").click()
+            page = self.open("/read")
+            page.get_by_label("or open a file").set_input_files(page_file)
+            page.get_by_role("button", name="Make it mine").click()
             expect(page.get_by_role("heading", level=1)).to_have_text("Dome bites")
             self.open("/larder")
             page.get_by_label("Take in a CSV").set_input_files(csv_file)

@@ -4,14 +4,6 @@ from playwright.sync_api import expect
 
 from tests.browser.page_case import PageCase, choose
 
-CARD = """Perseid bites
-
-200 g white chocolate 32 %
-3 oz cream
-salt
-comet dust
-"""
-
 
 class Aim(PageCase):
     def test_a_use_and_one_press_with_before_and_after(self) -> None:
@@ -73,21 +65,7 @@ class OneLine(PageCase):
         expect(self.amount("Dark chocolate 64 %")).to_have_value("780 g")
 
 
-class Reading(PageCase):
-    def test_a_card_is_read_with_its_doubts_and_taken_in(self) -> None:
-        page = self.open("/recipes/1/formula")
-        page.get_by_role("button", name="Recipes").click()
-        page.get_by_role("button", name="Paste a recipe").click()
-        page.get_by_label("A title, one ingredient a line").fill(CARD)
-        page.get_by_role("button", name="Read it").click()
-        for words in ("oz: weight or fluid?", "ours:", "not an ingredient known here"):
-            expect(page.get_by_text(words)).to_be_visible()
-        self.assertEqual(self.violations(), [])
-        page.get_by_role("button", name="Take it as a new recipe").click()
-        expect(page.get_by_role("heading", level=1)).to_have_text("Perseid bites")
-        expect(self.amount("White chocolate 32 %")).to_have_value("200 g")
-        expect(page.get_by_text("which cream is not said")).to_be_visible()
-
+class Versions(PageCase):
     def test_side_by_side_with_a_kept_version(self) -> None:
         page = self.open("/recipes/1/formula")
         self.amount("Dark chocolate 64 %").fill("250 g")
@@ -153,10 +131,9 @@ class Families(PageCase):
         expect(page.get_by_role("radio", name="Cream into melted chocolate.")).to_be_checked()
 
     def test_a_fudge_says_what_to_cook_to_up_here(self) -> None:
-        page = self.open("/recipes/1/formula")
-        page.get_by_role("button", name="Recipes").click()
+        page = self.open("/new")
         choose(page.get_by_label("What it is", exact=True), "boiled-fudge")
-        page.get_by_role("button", name="Start it").click()
+        page.get_by_role("button", name="Create recipe").click()
         expect(page.get_by_role("heading", level=1)).to_have_text("New boiled and beaten fudge")
         expect(page.get_by_label("Cook to", exact=True)).to_contain_text("113.8 °C")
         expect(page.get_by_text("4 amounts are ours.")).to_be_visible()

@@ -34,7 +34,6 @@ class Shelf(PageCase):
 
     def test_a_label_is_drawn_anew_while_its_confection_is_changed(self) -> None:
         page = self.open("/confections/1")
-        page.get_by_text("Its label").click()
         page.get_by_text("Labels to print").click()
         page.get_by_label("Confection").fill("Moon balls")
         drawn = page.get_by_alt_text("The label of Moon balls, as it is printed")

@@ -45,6 +45,8 @@ HEADING: Final = re.compile(
     re.IGNORECASE,
 )
 """A heading among the ingredients: words with a colon, or words that name a part of the piece and nothing else."""
+OF_SOMETHING: Final = re.compile(r"^\W*[a-zà-ÿ][^:]*\s(?:for|to|zum|zur|für|pour|per|para)\s", re.IGNORECASE)
+"""Something that is for something: cocoa for rolling. It is no heading."""
 INLINE: Final = re.compile(r"^\W*(?P<head>[a-zà-ÿ' ]{3,40}?)\s*:\s*(?P<rest>\S.*)$", re.IGNORECASE)
 """A heading with what stands under it in the same line."""
 NUMBERED: Final = re.compile(r"^\d+[.)]\s+[A-ZÀ-Þ]")
@@ -141,7 +143,7 @@ class _Splitter:
             self._ingredient(number, line)
 
     def _heads(self, start: str, line: str, has_rows: bool) -> bool:
-        if HEADING.match(start) is None:
+        if HEADING.match(start) is None or (line[-1:] != ":" and OF_SOMETHING.match(start)):
             return False
         has_headings = any(row.what == "heading" for row in self.found)
         return bool(self.name) or has_rows or has_headings or (line.endswith(":") and role_said(line) is not None)

@@ -1,2 +1,1 @@
-export { BeginPage } from "./BeginPage";
 export { WaysIn } from "./WaysIn";

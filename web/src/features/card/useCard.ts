@@ -55,7 +55,8 @@ export function useCard() {
     onSuccess: async (made) => {
       sessionStorage.removeItem(KEPT);
       await queries.invalidateQueries();
-      navigate(`/confections/${made.id}`);
+      const mix = made.asked.parts.find((part) => part.of.recipe_id !== null)?.of.recipe_id;
+      navigate(found?.confection || mix == null ? `/confections/${made.id}` : `/recipes/${mix}/formula`);
     },
   });
   return {

@@ -15,7 +15,7 @@ export const BECAME: Record<CardLine["became"], string> = {
   "left-out": "left out",
 };
 
-type RecipeLine = { text: string; doubts: string[] } & Record<string, unknown>;
+type RecipeLine = { text?: string; doubts?: string[] } & Record<string, unknown>;
 export type RecipeFile = { name: string; family: string; lines: RecipeLine[]; steps?: { text: string }[] };
 export type PartFile = {
   role: string;
