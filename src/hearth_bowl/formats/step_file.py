@@ -12,7 +12,7 @@ from hearth_bowl.core.recipe.steps import ACTS, LONGEST_STEP, MOST_STEPS, Betwee
 MOST_C: Final = 400.0  # a limit, by definition
 MOST_MINUTES: Final = 525_600.0  # a limit, by definition: a year
 MOST_NAMED: Final = 60  # a limit, by definition
-MOST_DEPTH: Final = 6  # a limit, by definition
+MOST_DEPTH: Final = 8  # a limit, by definition
 
 
 class StepFile(TypedDict):

@@ -1,5 +1,6 @@
 """A card, read whole: its mixes, what is made of them, and what each of its lines became."""
 
+import re
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from typing import Any, Final, Literal
@@ -82,9 +83,8 @@ def read_card(text: str, measure: str, family: str | None = None) -> ReadCard:
     masses = masses_of(card, places)
     extra = each_in_method([(line.number, line.text) for line in card.of("step")], rows, measure)
     places += placed([row for row in extra if not _is_of_a_mass(row, masses)], ())
-    makes = read_makes(
-        (line.number, line.text, line.what == "step") for line in card.of("title", "note", "form", "heading", "step")
-    )
+    said = card.of("title", "note", "form", "heading", "step", "marker")
+    makes = read_makes((line.number, _after_marker(line), line.what == "step") for line in said)
     masses = masses or [Mass([one.row for one in places], "shell")]
     mixed = {id(row) for mass in masses for row in mass.rows}
     outer = [one for one in places if one.role not in (None, TIN) and id(one.row) not in mixed]
@@ -129,6 +129,11 @@ def _is_of_a_mass(row: Row, masses: Sequence[Mass]) -> bool:
                 mass.each = ("g_each", row.grams)
             return True
     return False
+
+
+def _after_marker(line: CardLine) -> str:
+    """Return a line's words, of a heading such as “Ingredients (for 30 pieces)” what follows its first word."""
+    return re.sub(r"^\W*\w+\s*\(?", "", line.text).rstrip("): ") if line.what == "marker" else line.text
 
 
 def _rows(card: Card, measure: str) -> list[Row]:

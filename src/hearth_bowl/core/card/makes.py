@@ -3,6 +3,7 @@
 import re
 from collections.abc import Iterable
 from dataclasses import dataclass, field
+from functools import lru_cache
 from typing import Any, Final
 
 from hearth_bowl.core.card import form_words as words
@@ -15,6 +16,8 @@ from hearth_bowl.core.recipe.written.rewording import plain_words
 from hearth_bowl.core.recipe.written.shapes import COUNTS, number_of_counted
 
 MOST_PIECES_SAID: Final = 20_000  # a limit, by definition
+MOST_REMEMBERED: Final = 2000
+"""Lines whose answer is remembered: taking a card apart asks for each more than once. A limit, by definition."""
 LONGEST_READ: Final = 300  # a limit, by definition
 _COUNT: Final = (
     rf"(?P<low>{NUMBER}|(?:{COUNTS})(?![a-zà-ÿ]))\s*"
@@ -107,6 +110,7 @@ def read_makes(lines: Iterable[tuple[int, str, bool]]) -> Makes:
     return found
 
 
+@lru_cache(maxsize=MOST_REMEMBERED)
 def is_form_line(text: str) -> bool:
     """Return whether a line says how many, how large or in what the piece is.
 

@@ -53,6 +53,7 @@ _CUPS: Final = re.compile(
     rf"|(?P<ml2>{NUMBER})\s*-?\s*ml\s*(?:paper |foil )?cups?\b)",
     re.IGNORECASE,
 )
+_CUP: Final = re.compile(r"\b(?:cups?|cases)\b", re.IGNORECASE)
 _CUP_EACH: Final = re.compile(r"\bone (?:small |little )?cup each\b", re.IGNORECASE)
 _PAPER_CASES: Final = re.compile(
     r"(?:(?P<count>\d{1,3})\s*)?(?:small |mini )?(?:paper|foil|sweet) (?:cups|cases)\b", re.I
@@ -95,6 +96,8 @@ def _ball(text: str, is_method: bool) -> Said:
 
 
 def _cup(text: str, is_method: bool) -> Said:
+    if _CUP.search(text) is None:
+        return None, []
     said = _CUPS.search(text)
     if said is not None:
         count = round(number_of_counted(said["count"])) if said["count"] else 1

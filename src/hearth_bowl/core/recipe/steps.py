@@ -13,8 +13,8 @@ ON_THE_PIECE: Final = frozenset(
     {"shell", "fill", "set", "cap", "unmould", "cut", "portion", "roll", "dip", "coat", "decorate", "wrap", "dwell"}
 )
 """Acts that are done to a piece, not to a mix. By definition."""
-MOST_STEPS: Final = 200  # a limit, by definition
-LONGEST_STEP: Final = 2000  # a limit, by definition
+MOST_STEPS: Final = 500  # a limit, by definition
+LONGEST_STEP: Final = 20_000  # a limit, by definition
 
 Between = float | tuple[float, float] | None
 """A figure, two figures that it lies between, or none."""

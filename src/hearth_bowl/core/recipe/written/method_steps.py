@@ -7,6 +7,7 @@ import itertools
 import re
 from collections.abc import Iterator, Sequence
 from dataclasses import replace
+from functools import lru_cache
 from typing import Final
 
 from hearth_bowl.core.ingredients.doses import stand_in_of
@@ -14,7 +15,7 @@ from hearth_bowl.core.ingredients.library import LIBRARY
 from hearth_bowl.core.recipe.ratios import CHOCOLATE_KINDS
 from hearth_bowl.core.recipe.steps import LONGEST_STEP, MOST_STEPS, Between, CardStep
 from hearth_bowl.core.recipe.typed_amount import NUMBER, number_of
-from hearth_bowl.core.recipe.written.names import names_in
+from hearth_bowl.core.recipe.written.names import MOST_REMEMBERED, names_in
 from hearth_bowl.core.recipe.written.vocabulary.acts import (
     A_NIGHT,
     EVERYTHING,
@@ -40,6 +41,12 @@ _TIME: Final = re.compile(
     rf"(?:(?:-|–|—|to|or|bis|à|a|oder|ou|o)\s*(?P<high>{NUMBER})\s*)?(?P<unit>{'|'.join(MINUTES_OF)})(?![a-zà-ÿ])",
     re.IGNORECASE,
 )
+_LEAD: Final = re.compile(LEAD)
+_BEGIN: Final = tuple((kind, re.compile(pattern)) for kind, pattern in (*PASSIVE_ACTS, *FROM_ENGLISH))
+_ANYWHERE: Final = tuple((kind, re.compile(pattern)) for kind, pattern in FOREIGN_ACTS)
+_CHOCOLATE: Final = re.compile(
+    r"(?:(dark|milk|white|plain)\s+)?(?:chocolate|couverture|schokolade|kuvertüre|chocolat|cioccolato)", re.IGNORECASE
+)
 FAHRENHEIT_FROM: Final = 190.0
 """From so many bare degrees on no sugar is cooked in Celsius: caramel stands at 190 °C at most. A judgement."""
 BOILS_FROM_C: Final = 104.0
@@ -64,8 +71,9 @@ def steps_of(lines: Sequence[str], keys: Sequence[str] = ()) -> tuple[CardStep, 
 
 
 def naming(steps: Sequence[CardStep], keys: Sequence[str]) -> tuple[CardStep, ...]:
-    """Return steps with the keys of a recipe's lines that their words name."""
-    return tuple(replace(step, ingredients=_named(step.text, keys)) for step in steps)
+    """Return steps with those of the ingredients that they name which a recipe has."""
+    there = frozenset(keys)
+    return tuple(replace(step, ingredients=tuple(key for key in step.ingredients if key in there)) for step in steps)
 
 
 def _things_done(line: str) -> Iterator[str]:
@@ -99,18 +107,19 @@ def _one_act_each(told: Sequence[str]) -> list[str]:
     return kept
 
 
+@lru_cache(maxsize=MOST_REMEMBERED)
 def act_of(words: str) -> str | None:
     """Return the act that words tell to do, by their verb; None where they tell none.
 
     >>> act_of("then leave to set for an hour")
     'set'
     """
-    plain = re.sub(LEAD, "", words.strip().lower())
-    for kind, pattern in (*PASSIVE_ACTS, *FROM_ENGLISH):
-        if re.match(pattern, plain):
+    plain = _LEAD.sub("", words.strip().lower())
+    for kind, pattern in _BEGIN:
+        if pattern.match(plain):
             return _by_degrees(kind, words)
-    for kind, pattern in FOREIGN_ACTS:
-        if re.search(pattern, plain):
+    for kind, pattern in _ANYWHERE:
+        if pattern.search(plain):
             return _by_degrees(kind, words)
     return None
 
@@ -162,21 +171,25 @@ def _named(words: str, keys: Sequence[str]) -> tuple[str, ...]:
     """Return which of a recipe's ingredients words name, in the recipe's order."""
     if re.search(EVERYTHING, words, re.IGNORECASE):
         return tuple(dict.fromkeys(keys))
-    meant = names_in(words)
-    exact = {key for key in keys if key in meant}
-    rest = {_group(key) for key in meant - exact if not any(_group(key) == _group(one) for one in exact)}
-    return tuple(dict.fromkeys(key for key in keys if key in exact or _group(key) in rest or _is_chocolate(key, words)))
+    meant, there = names_in(words), dict.fromkeys(keys)
+    exact = {key for key in there if key in meant}
+    groups = {_group(key) for key in exact}
+    rest = {_group(key) for key in meant - exact} - groups
+    colour = _chocolate_said(words)
+    return tuple(key for key in there if key in exact or _group(key) in rest or _is_chocolate(key, colour))
 
 
-def _is_chocolate(key: str, words: str) -> bool:
-    """Return whether words say chocolate, of no colour or of this one's."""
-    if LIBRARY[key].kind not in CHOCOLATE_KINDS:
+def _chocolate_said(words: str) -> str | None:
+    """Return the colour of the chocolate that words name: empty where they name none, None without chocolate."""
+    said = _CHOCOLATE.search(words)
+    return None if said is None else (said[1] or "").lower().replace("plain", "dark")
+
+
+def _is_chocolate(key: str, colour: str | None) -> bool:
+    """Return whether an ingredient is the chocolate that is named, of no colour or of this one's."""
+    if colour is None or LIBRARY[key].kind not in CHOCOLATE_KINDS:
         return False
-    said = re.search(
-        r"(?:(dark|milk|white|plain)\s+)?(?:chocolate|couverture|schokolade|kuvertüre|chocolat|cioccolato)", words, re.I
-    )
-    colour = said[1].lower().replace("plain", "dark") if said is not None and said[1] else ""
-    return said is not None and (not colour or colour in key or colour in LIBRARY[key].name.lower())
+    return not colour or colour in key or colour in LIBRARY[key].name.lower()
 
 
 def _group(key: str) -> str:

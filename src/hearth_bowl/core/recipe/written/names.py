@@ -6,7 +6,7 @@ is doubtful is said: a name is never taken for another in silence.
 
 import re
 from dataclasses import dataclass
-from functools import cache
+from functools import cache, lru_cache
 from types import MappingProxyType
 from typing import Final
 
@@ -51,7 +51,10 @@ FAMILY_OF: Final = MappingProxyType(
     }
 )  # fmt: skip
 """By definition."""
+MOST_REMEMBERED: Final = 2000
+"""Texts whose names are remembered. A limit, by definition."""
 NOT_UNDERSTOOD: Final = "not understood: "
+SHORT: Final = 3  # a limit, by definition
 NEAR_PERCENT: Final = 2.0  # a judgement
 SUGARED_PCT: Final = 15.0
 """From so much sugar on a thing is sweetened: what its words say of that must be so. A judgement."""
@@ -115,7 +118,8 @@ def name_ingredient(words: str) -> Named:
     return Named(key=key, doubt="; ".join(doubts) or None)
 
 
-def names_in(words: str) -> set[str]:
+@lru_cache(maxsize=MOST_REMEMBERED)
+def names_in(words: str) -> frozenset[str]:
     """Return the keys of all ingredients that words name; where one name holds another, the longer is meant.
 
     >>> sorted(names_in("stir the butter into the condensed milk"))
@@ -128,7 +132,7 @@ def names_in(words: str) -> set[str]:
         text = text[:start] + "|" + text[end:]
         if key:
             found.add(key)
-    return found
+    return frozenset(found)
 
 
 def near_names(words: str, most: int = 6) -> tuple[str, ...]:
@@ -141,12 +145,29 @@ def _longest(text: str) -> tuple[int, int, str, str] | None:
     """Return where the longest name that the words hold stands, its key and its doubt; the first of equals."""
     best: tuple[int, int, str, str] | None = None
     patterns = _patterns()
-    rows_near = {row for word, rows in _by_first_word().items() if word in text for row in rows}
+    rows_near = _rows_near(text)
     for pattern, key, doubt in (patterns[row] for row in sorted(rows_near)):
         for match in pattern.finditer(text):
             if best is None or match.end() - match.start() > best[1] - best[0]:
                 best = (match.start(), match.end(), key, doubt)
     return best
+
+
+def _rows_near(text: str) -> set[int]:
+    """Return the rows that hold a name whose first word may begin somewhere in a text."""
+    starts = _by_start()
+    near = {start for at in range(len(text)) if (start := text[at : at + 3]) in starts}
+    near |= {word for word in starts if len(word) < SHORT and word in text}
+    return {row for start in near for word, rows in starts[start] if word in text for row in rows}
+
+
+@cache
+def _by_start() -> dict[str, list[tuple[str, list[int]]]]:
+    """Return the first words of names with their rows, by the letters that they begin with."""
+    found: dict[str, list[tuple[str, list[int]]]] = {}
+    for word, rows in _by_first_word().items():
+        found.setdefault(word[:SHORT], []).append((word, rows))
+    return found
 
 
 @cache
