@@ -98,7 +98,7 @@ class Confections(PageCase):
         self.assertEqual(self.said, [])
 
     def test_an_egg_of_two_halves_with_a_yolk_whose_foils_are_72_for_36(self) -> None:
-        page = self.open("/confections")
+        page = self.open("/new")
         self.pick("Recipe", "White-dome piping ganache")
         self.pick("Form", "Egg mould, 10 halves")
         page.get_by_role("button", name="Begin with it").click()
@@ -128,7 +128,7 @@ class Confections(PageCase):
         self.assertEqual((asked["parts"][2]["share_pct"], asked["extras"]), (22, [{"name": "foil", "each": 2}]))
 
     def begin(self, recipe: str, form: str) -> None:
-        self.open("/confections")
+        self.open("/new")
         self.pick("Recipe", recipe)
         self.pick("Form", form)
         self.page.get_by_role("button", name="Begin with it").click()
@@ -246,7 +246,7 @@ class Confections(PageCase):
         self.assertEqual(self.stored(2)["form"]["pieces"], 25)
         page.get_by_role("button", name="Delete this confection").click()
         page.get_by_role("button", name="Delete it").click()
-        expect(page.get_by_role("heading", name="Confections")).to_be_visible()
+        expect(page.get_by_role("heading", name="Recipes", exact=True)).to_be_visible()
         expect(page.get_by_text("Two-sky squares")).to_have_count(1)  # the copy
         page.goto(self.server.url + "/confections/2")
         expect(page.get_by_role("heading", name="There is no such confection")).to_be_visible()

@@ -9,7 +9,7 @@ from flask import Response as Answer
 from pydantic import Field
 from spectree import Response
 
-from hearth_bowl.api.context import database, in_own_units, now
+from hearth_bowl.api.context import LARGEST_ID, database, in_own_units, now
 from hearth_bowl.api.problems import Problem
 from hearth_bowl.api.spec import spec
 from hearth_bowl.api.wire import Incoming, Outgoing
@@ -21,6 +21,7 @@ from hearth_bowl.formats.marking_guide import guide_pdf, guide_svg
 from hearth_bowl.service import confection_moves as moves
 from hearth_bowl.service import confections as service
 from hearth_bowl.service.cards import LookedAt, look_at
+from hearth_bowl.service.made_list import MadeInList, find_made
 from hearth_bowl.service.taken_in import take_in
 
 confections = Blueprint("confections", __name__, url_prefix="/api/confections")
@@ -91,6 +92,29 @@ def list_confections() -> ConfectionListOut:
     """List the confections."""
     with database().reading() as session:
         return ConfectionListOut(confections=service.list_confections(session))
+
+
+class FindMadeIn(Incoming):
+    """Words that all stand in what is made or in its mixes."""
+
+    words: Annotated[str, Field(max_length=200)] = ""
+    after: Annotated[int, Field(ge=1, le=LARGEST_ID)] | None = None
+
+
+class FoundMadeOut(Outgoing):
+    """A page of what can be made, the newest first; `after` asks for the next page, null after the last."""
+
+    made: list[MadeInList]
+    after: int | None
+
+
+@confections.post("/find")
+@spec.validate(resp=Response(HTTP_200=FoundMadeOut, HTTP_422=Problem), operation_id="findMade")
+def find_what_is_made(json: FindMadeIn) -> FoundMadeOut:
+    """Find what can be made by its name, or by what is in its mixes."""
+    with database().reading() as session:
+        made, after = find_made(session, json.words, json.after)
+    return FoundMadeOut(made=made, after=after)
 
 
 @confections.get("/options")

@@ -99,7 +99,7 @@ def recipe_rows(session: Session, words: str, after: int | None, most: int) -> t
     asked = select(RecipeRow).options(load_only(*LISTED_COLUMNS))
     asked = asked.order_by(RecipeRow.changed_at.desc(), RecipeRow.id.desc())
     for word in folded(words).split():
-        asked = asked.where(_holds(word))
+        asked = asked.where(holds_word(word))
     rows: list[RecipeRow] = []
     for away in (False, True):
         if last is not None and last.put_away and not away:
@@ -125,7 +125,8 @@ LISTED_COLUMNS: Final = (
 )
 
 
-def _holds(word: str) -> ColumnElement[bool]:
+def holds_word(word: str) -> ColumnElement[bool]:
+    """Return whether a recipe holds a word; one that is not indexed yet is found by its name."""
     not_yet = and_(NOT_INDEXED, RecipeRow.name.icontains(word))
     return or_(not_yet, _is_indexed_by(word))
 

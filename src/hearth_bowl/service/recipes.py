@@ -61,6 +61,7 @@ class FoundRecipe(RecipeInList):
     ingredients: tuple[str, ...]
     allergens: tuple[str, ...]
     not_known: int
+    made_into: int | None = None
 
 
 def list_recipes(
@@ -77,7 +78,9 @@ def list_recipes(
 def find_recipes(session: Session, words: str, after: int | None = None) -> tuple[list[FoundRecipe], int | None]:
     """Return a page of the recipes whose name, family, ingredients, allergens or verdicts hold all of some words."""
     rows, further = recipe_rows(session, words, after, MOST_FOUND)
-    return [_found(row) for row in rows], further
+    own = select(ConfectionRow.own_of, ConfectionRow.id).where(ConfectionRow.own_of.in_([row.id for row in rows]))
+    made = {row.own_of: row.id for row in session.execute(own)}
+    return [replace(_found(row), made_into=made.get(row.id)) for row in rows], further
 
 
 def recipe_names(session: Session) -> dict[int, str]:

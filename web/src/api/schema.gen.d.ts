@@ -415,6 +415,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/confections/find": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Find what can be made by its name, or by what is in its mixes. */
+        post: operations["findMade"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/confections/label": {
         parameters: {
             query?: never;
@@ -3827,6 +3844,22 @@ export interface components {
             value: string;
         };
         /**
+         * FindMadeIn
+         * @description Words that all stand in what is made or in its mixes.
+         */
+        FindMadeIn: {
+            /**
+             * After
+             * @default null
+             */
+            after?: number | null;
+            /**
+             * Words
+             * @default
+             */
+            words?: string;
+        };
+        /**
          * FindRecipesIn
          * @description Words that all stand in a recipe's name, family, ingredients or allergens.
          */
@@ -4276,6 +4309,16 @@ export interface components {
             temperature_zones: components["schemas"]["Zone"][];
         };
         /**
+         * FoundMadeOut
+         * @description A page of what can be made, the newest first; `after` asks for the next page, null after the last.
+         */
+        FoundMadeOut: {
+            /** After */
+            after: number | null;
+            /** Made */
+            made: components["schemas"]["MadeInList"][];
+        };
+        /**
          * FoundRecipe
          * @description A recipe that was looked for: what is in it and which groups of allergens, so far as they are known.
          */
@@ -4293,6 +4336,11 @@ export interface components {
             id: number;
             /** Ingredients */
             ingredients: string[];
+            /**
+             * Made Into
+             * @default null
+             */
+            made_into: number | null;
             /** Name */
             name: string;
             /** Not Known */
@@ -5437,6 +5485,34 @@ export interface components {
             version: number;
         };
         /**
+         * MadeInList
+         * @description A confection as the list shows it: its pieces, the vessel as it is drawn, its parts by role, its mixes.
+         *
+         *     `own_of` is the recipe that came with it.
+         */
+        MadeInList: {
+            /**
+             * Changed At
+             * Format: date-time
+             */
+            changed_at: string;
+            /** Id */
+            id: number;
+            /** Mixes */
+            mixes: components["schemas"]["MixInList"][];
+            /** Name */
+            name: string;
+            /** Own Of */
+            own_of: number | null;
+            /** Pieces */
+            pieces: number | null;
+            /** Roles */
+            roles: string[];
+            vessel: components["schemas"]["VesselFile"] | null;
+            /** Vessel Name */
+            vessel_name: string;
+        };
+        /**
          * MakeKnownIn
          * @description An ingredient that the library does not have: its name, what it is like, and its allergens by name (null: those
          *     of what it is like).
@@ -5685,6 +5761,16 @@ export interface components {
             name: string;
             /** Trade Off */
             trade_off: string;
+        };
+        /**
+         * MixInList
+         * @description A mix of what is made: a recipe by its id.
+         */
+        MixInList: {
+            /** Id */
+            id: number;
+            /** Name */
+            name: string;
         };
         /**
          * Moment
@@ -11556,6 +11642,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    findMade: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FindMadeIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FoundMadeOut"];
                 };
             };
             /** @description Unprocessable Content */

@@ -57,9 +57,6 @@ const NoticesPage = lazy(() =>
 const SharedPage = lazy(() =>
   import("../features/sharing/SharedPage").then((place) => ({ default: place.SharedPage })),
 );
-const ConfectionsPage = lazy(() =>
-  import("../features/confection").then((place) => ({ default: place.ConfectionsPage })),
-);
 const ConfectionPage = lazy(() =>
   import("../features/confection").then((place) => ({ default: place.ConfectionPage })),
 );
@@ -97,7 +94,7 @@ export function App() {
             <Route path="/data" element={<DataPage />} />
             <Route path="/see" element={<SeenPage />} />
             <Route path="/see/:of/:id" element={<SeenPage />} />
-            <Route path="/confections" element={<ConfectionsPage />} />
+            <Route path="/confections" element={<Navigate to="/recipes" replace />} />
             <Route path="/confections/:id" element={<ConfectionPage />} />
             <Route path="/occasions" element={<OccasionPage />} />
             <Route path="/occasions/:id/order" element={<OrderPage />} />

@@ -15,7 +15,6 @@ const PLACES = [
 const BESIDE = [
   { to: "/", name: "Today" },
   { to: "/recipes", name: "Recipes" },
-  { to: "/confections", name: "Confections" },
   { to: "/occasions", name: "Occasions" },
   { to: "/shelf", name: "Shelf" },
   { to: "/larder", name: "Larder" },

@@ -1,4 +1,5 @@
 import { Link } from "react-router";
+import { OfAMix } from "./OfAMix";
 import { StartRecipe } from "./StartRecipe";
 
 /** Begin: a recipe from usual proportions for what it is, what it is for and what it goes into. */
@@ -16,6 +17,7 @@ export function BeginPage() {
           Read a card instead
         </Link>
       </p>
+      <OfAMix />
     </main>
   );
 }

@@ -73,7 +73,7 @@ function Bench({ stored, vessels, recipes, options }: BenchProps) {
     },
     onSuccess: async () => {
       await queries.invalidateQueries({ queryKey: confectionQueries.list.queryKey, exact: true });
-      navigate("/confections");
+      navigate("/recipes");
     },
   });
   const vessel = vessels.find((row) => row.id === asked.form.vessel)?.vessel ?? null;
@@ -207,8 +207,8 @@ function Bench({ stored, vessels, recipes, options }: BenchProps) {
             disabled={remove.isPending}
             onSure={() => remove.mutate()}
           />
-          <Link to="/confections" className="inline-flex min-h-11 items-center text-rim underline">
-            All confections
+          <Link to="/recipes" className="inline-flex min-h-11 items-center text-rim underline">
+            All recipes
           </Link>
         </div>
       </section>

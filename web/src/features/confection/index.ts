@@ -1,5 +1,4 @@
 export { ConfectionPage } from "./ConfectionPage";
 export { ConfectionSection } from "./ConfectionSection";
-export { ConfectionsPage } from "./ConfectionsPage";
 export { WhatFollows } from "./Outcome";
 export { ROLE_WORDS, type Role } from "./words";

@@ -7,3 +7,4 @@ export { type Pressed, ScaledFigure } from "./ScaledFigure";
 export { type Band, drawnPart, SectionDrawing, SHELL } from "./SectionDrawing";
 export { FILLINGS } from "./scale";
 export { VesselForm } from "./VesselForm";
+export { Outline } from "./VesselList";

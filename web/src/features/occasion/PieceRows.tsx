@@ -73,7 +73,7 @@ export function PieceRows(props: Props) {
       </Button>
       {making.length === 0 && (
         <p className="mt-2 text-[0.9375rem]">
-          Boxes hold confections. <Link to="/confections">Put one together first</Link>.
+          Boxes hold confections. <Link to="/recipes">Put one together first</Link>.
         </p>
       )}
     </>

@@ -15,6 +15,7 @@ import { Skeleton } from "../../ui/Skeleton";
 import { Sure } from "../../ui/Sure";
 import { WaysIn } from "../begin";
 import { Send } from "../sharing";
+import { MadeList, useMade } from "./MadeList";
 
 type Row = Schemas["FoundRecipe"];
 
@@ -33,6 +34,7 @@ export function RecipesPage() {
     initialPageParam: null as number | null,
     getNextPageParam: (page) => page.after,
   });
+  const made = useMade(words.trim());
   const refresh = async () => {
     await queries.invalidateQueries({ queryKey: recipeQueries.list.queryKey, exact: true });
     await queries.invalidateQueries({ queryKey: ["recipes-found"] });
@@ -45,7 +47,8 @@ export function RecipesPage() {
     },
   });
   if (!data) return <Skeleton />;
-  const recipes = data.pages.flatMap((page) => page.recipes);
+  const recipes = data.pages.flatMap((page) => page.recipes).filter((row) => row.made_into === null);
+  const isEmpty = recipes.length === 0 && made.made.length === 0;
   const families = new Map(library?.families.map((row) => [row.key, row.name]));
   return (
     <main className="mx-auto w-full max-w-5xl px-6 py-4 max-md:px-3">
@@ -81,18 +84,19 @@ export function RecipesPage() {
           </Button>
         </p>
       )}
-      {recipes.length === 0 && words.trim() && <p className="mt-3">No recipe has all of these words.</p>}
-      {recipes.length === 0 && !words.trim() && (
+      {isEmpty && words.trim() && <p className="mt-3">No recipe has all of these words.</p>}
+      {isEmpty && !words.trim() && (
         <section className="mt-3 max-w-xl">
           <p>There is no recipe yet. Begin in the way that suits what you have:</p>
           <WaysIn />
         </section>
       )}
+      <MadeList found={made} onGone={refresh} />
       {[recipes.filter((row) => !row.put_away), recipes.filter((row) => row.put_away)].map(
         (rows) =>
           rows[0] && (
             <section key={rows[0].put_away ? "away" : "here"} className="mt-2">
-              {rows[0].put_away && <h2 className="mt-4 font-bold text-ash">Put away</h2>}
+              <h2 className="mt-4 font-bold text-ash">{rows[0].put_away ? "Put away" : "Mixes"}</h2>
               <ul>
                 {rows.map((row) => (
                   <RecipeRow

@@ -24,10 +24,7 @@ export function KeepPage({ id }: { id: number }) {
         {confections.length === 0 && (
           <p className="mt-1">
             {stored.data.recipe.name} goes into no confection yet.{" "}
-            <Link
-              to="/confections"
-              className="inline-flex min-h-11 items-center font-bold text-rim underline"
-            >
+            <Link to="/recipes" className="inline-flex min-h-11 items-center font-bold text-rim underline">
               Put one together
             </Link>
             : what is round it decides with it how long it keeps.
