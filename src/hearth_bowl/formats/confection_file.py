@@ -140,6 +140,7 @@ class ConfectionAnswer(TypedDict):
     halves: int | None
     halves_by_colour: list[int] | None
     pours: int | None
+    cap_mm: float | None
     turns: int | None
     grid: list[int] | None
     piece_mm: list[float] | None
@@ -330,6 +331,7 @@ def confection_answer(found: Worked) -> ConfectionAnswer:
         "halves": laid.halves,
         "halves_by_colour": list(laid.halves_by_colour) if laid.halves_by_colour else None,
         "pours": laid.pours,
+        "cap_mm": laid.cap_mm,
         "turns": None if laid.pours is None else ceil(laid.pours / found.confection.form.owned),
         "grid": list(laid.cut.grid) if laid.cut and laid.cut.grid else None,
         "piece_mm": list(laid.cut.piece_mm) if laid.cut else None,

@@ -3032,6 +3032,8 @@ export interface components {
             /** Batches */
             batches: components["schemas"]["BatchAnswer"][];
             body: components["schemas"]["BodyAnswer"];
+            /** Cap Mm */
+            cap_mm: number | null;
             /** Cautions */
             cautions: components["schemas"]["CautionAnswer"][];
             /** Chocolate */

@@ -3,6 +3,7 @@
 from collections.abc import Sequence
 from dataclasses import replace
 from math import ceil
+from typing import Final
 
 from hearth_bowl.core.confection.confection import Form
 from hearth_bowl.core.confection.laid import Ball, Body, Given, Laid, PartLaid
@@ -49,14 +50,41 @@ def fill_cavities(form: Form, given: Sequence[Given]) -> Laid:
         halves_by_colour=halves_by_colour(pieces, form.colours) if form.halves and form.colours > 1 else None,
         pours=ceil(pieces * per_piece / mould.cavities - FLOOR_GUARD),
         cavity=volumes,
+        cap_mm=walls.cap_mm,
     )
     laid.spare_cavities = (laid.pours or 0) * mould.cavities - pieces * per_piece
     if shell is not None:
         _lay_shell(laid, shell, mould, ask, volumes, per_piece)
     fillings = [one for one in given if one.part.role == "filling"]
     if fillings:
-        _lay_fillings(laid, fillings, vessel, ask, volumes, per_piece)
+        lies_below = form.halves and all(one.part.amount is not None and is_dry(one) for one in fillings)
+        _lay_fillings(laid, fillings, vessel, ask, volumes, 1 if lies_below else per_piece)
+        if lies_below:
+            laid.notes.append("What is dry lies in the lower half only: fill one half of each pair.")
     return laid
+
+
+DRY_PCT: Final = 12.0
+"""Water up to which what is loose stays dry and rolls about in a shell: marshmallows hold more than powders. A
+judgement."""
+
+
+def is_dry(one: Given) -> bool:
+    """Return whether a filling is loose and dry: powder, grains, small sweets. It lies in the lower half of a piece."""
+    weighed = [(line.ingredient, grams) for line, grams in one.stuff.recipe.weighed]
+    loose = all(ingredient.density_is_bulk or ingredient.own_body for ingredient, _ in weighed)
+    water_g = sum(ingredient.composition_pct["water"] * grams / 100 for ingredient, grams in weighed)
+    mass_g = sum(grams for _, grams in weighed)
+    return loose and 100 * water_g <= (MARSHMALLOW_PCT if _is_sweet(one) else DRY_PCT) * mass_g
+
+
+def _is_sweet(one: Given) -> bool:
+    """Return whether a filling is whole sweets alone, which do not wet what lies beside them."""
+    return all(line.ingredient.own_body for line, _ in one.stuff.recipe.weighed)
+
+
+MARSHMALLOW_PCT: Final = 25.0
+"""Water up to which whole sweets are counted as dry. A judgement."""
 
 
 def _ask(form: Form, shell: Given | None, above_mm: float, *, in_cups: bool) -> WalledAsk:

@@ -107,5 +107,7 @@ class Laid:
     spare_cavities: int | None = None
     cut: Cut | None = None
     cavity: CavityVolumes | None = None
+    cap_mm: float | None = None
+    """How thick the chocolate that closes a cavity is; 0 where nothing closes it but its other half."""
     parts: dict[int, PartLaid] = field(default_factory=dict)
     notes: list[str] = field(default_factory=list)

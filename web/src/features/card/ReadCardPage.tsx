@@ -108,12 +108,7 @@ export function ReadCardPage() {
             {answer && whole && looked.data && (
               <PartOrFailure what="the drawing">
                 <ConfectionSection
-                  asked={{
-                    parts: whole.parts.map((part) => ({
-                      role: part.role as Role,
-                      headroom_mm: part.headroom_mm ?? null,
-                    })),
-                  }}
+                  asked={{ parts: whole.parts.map((part) => ({ role: part.role as Role })) }}
                   answer={answer}
                   vessel={looked.data.vessel}
                   parts={{ chosen, onPress: press }}

@@ -3,10 +3,10 @@ import { fineMass, length, useUnits } from "../../units/units";
 import { type Band, drawnPart, FILLINGS, type Pressed, ScaledFigure, SectionDrawing, SHELL } from "../fit";
 import { type Answer, type PartAsk, ROLE_WORDS } from "./words";
 
-type Drawn = { parts: readonly Pick<PartAsk, "role" | "headroom_mm">[] };
+type Drawn = { parts: readonly Pick<PartAsk, "role">[] };
 
 type Props = {
-  /** What is drawn of what was put together: the role and headroom of each part. */
+  /** What is drawn of what was put together: the role of each part. */
   asked: Drawn;
   answer: Answer;
   vessel: Schemas["VesselFile"];
@@ -18,7 +18,6 @@ type Props = {
 export function ConfectionSection({ asked, answer, vessel, parts }: Props) {
   if (vessel.kind === "pieces" || vessel.kind === "scoop") return <Ball answer={answer} parts={parts} />;
   const shellAt = asked.parts.findIndex((part) => part.role === "shell");
-  const shell = asked.parts[shellAt];
   const worked = answer.parts.find((part) => part.role === "shell");
   const bands = answer.parts.flatMap((part, position): Band[] =>
     part.from_mm !== null && part.to_mm !== null && part.from_mm !== part.to_mm
@@ -28,12 +27,12 @@ export function ConfectionSection({ asked, answer, vessel, parts }: Props) {
   const top = Math.min(...bands.map((band) => Math.min(band.from, band.to)), Number.POSITIVE_INFINITY);
   const isCavity = vessel.kind === "mould" || vessel.kind === "cup";
   const above = isCavity && Number.isFinite(top) ? top : 0;
-  const headroom = shell?.headroom_mm ?? Math.min(above, USUAL_ABOVE_MM);
+  const cap = Math.min(answer.cap_mm ?? 0, above);
   return (
     <SectionDrawing
       vessel={vessel}
       fit={null}
-      walls={{ wall: worked?.mm ?? 0, cap: above - headroom > NOTHING_MM ? above - headroom : 0, headroom }}
+      walls={{ wall: worked?.mm ?? 0, cap: cap > NOTHING_MM ? cap : 0, headroom: above - cap }}
       bands={bands}
       shell={shellAt < 0 ? null : shellAt}
       cake={{ coat: placeOf(asked, "coat"), filling: placeOf(asked, "filling") ?? placeOf(asked, "centre") }}
@@ -48,9 +47,6 @@ function placeOf(asked: Drawn, role: string): number | undefined {
   const at = asked.parts.findIndex((part) => part.role === role);
   return at < 0 ? undefined : at;
 }
-
-/** Of what is empty or closed above a filling, the part that is drawn as room where nobody said. */
-const USUAL_ABOVE_MM = 0.5;
 
 const NOTHING_MM = 0.05;
 
