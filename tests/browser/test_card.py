@@ -2,6 +2,7 @@
 
 import json
 import re
+from datetime import UTC, datetime
 
 from playwright.sync_api import Locator, expect
 
@@ -64,6 +65,26 @@ class FromAnEmptyKitchen(PageCase):
         expect(page.get_by_role("button", name="as Night-sky bonbons takes")).to_be_visible()
         self.press(page.get_by_role("link", name="Fit", exact=True))
         self.label("Night-sky bonbons", 36)
+
+    def test_what_is_finished_goes_on_the_shelf_and_gets_its_label_in_three_presses(self) -> None:
+        self.make(CARDS["truffles"])
+        page = self.page
+        expect(page.get_by_role("link", name="Make it now")).to_be_visible()
+        page.wait_for_url("**/confections/*")
+        made = int(page.url.rsplit("/", 1)[1])
+        asked = self.server.call("GET", f"/api/confections/{made}")[1]["asked"]
+        body = {"recipe_id": asked["parts"][0]["of"]["recipe_id"], "confection_id": made}
+        batch = self.server.call("POST", "/api/batches", body)[1]["batch"]["id"]
+        event = {"client_key": "end-1", "at": datetime.now(UTC).isoformat(), "what": {"kind": "end"}}
+        self.server.call("POST", f"/api/batches/{batch}/events", {"events": [event]})
+        self.open(f"/daybook/{batch}")
+        self.actions = 0
+        self.press(page.get_by_role("button", name="It is finished: put it on the shelf"))
+        expect(page.get_by_text("It lies on the shelf.")).to_be_visible()
+        self.press(page.get_by_role("link", name="Shelf and labels"))
+        self.press(page.get_by_text("Labels to print"))
+        expect(page.get_by_role("link", name="Open the sheet as PDF")).to_be_visible()
+        self.assertEqual(self.actions, 3)
 
     def test_fudge_in_a_tin(self) -> None:
         self.walk("tin-fudge", 36, "822 g weighed in")

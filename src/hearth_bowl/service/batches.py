@@ -58,6 +58,8 @@ class Batch:
     family: str
     sketch: tuple[tuple[float, float], ...]
     teaches: bool
+    confection_id: int | None
+    """What it was made for, so that it can go on the shelf."""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -137,7 +139,8 @@ def start_batch(
     checked = checked_choices(choices or {})
     recipe = recipe_from(record)
     snapshot = take_snapshot(recipe, checked, fit, get_settings(session))
-    snapshot = replace(snapshot, steps=corrected_run(session, recipe, snapshot.steps, checked, now))
+    corrected = corrected_run(session, recipe, snapshot.steps, checked, now)
+    snapshot = replace(snapshot, steps=corrected, confection_id=confection_id)
     if not 0 <= from_step < len(snapshot.steps):
         raise BadInput(("from_step",), f"{from_step}", f"0 to {len(snapshot.steps) - 1}", "out-of-range")
     row = BatchRow(
@@ -342,6 +345,7 @@ _COLUMNS: Final = (
     BatchRow.sketch,
     BatchRow.teaches,
     func.coalesce(func.json_array_length(BatchRow.snapshot, "$.steps"), 0).label("steps"),
+    func.json_extract(BatchRow.snapshot, "$.confection_id").label("confection_id"),
 )
 
 
@@ -360,4 +364,5 @@ def _batch(row: Any, steps: int | None = None) -> Batch:
         family=row.family,
         sketch=tuple((float(at), float(c)) for at, c in json.loads(row.sketch)),
         teaches=row.teaches,
+        confection_id=row.confection_id,
     )

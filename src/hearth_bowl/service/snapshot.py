@@ -26,7 +26,7 @@ from hearth_bowl.store.models import BatchRow
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Snapshot:
     """What a run was begun with. `thermometer_offset_c` is None where the thermometer was not tested; `shell` is the
-    chocolate of shells or coats by its label, None without."""
+    chocolate of shells or coats by its label, None without; `confection_id` what it is made for, None where unsaid."""
 
     steps: tuple[Step, ...]
     altitude_m: float
@@ -34,6 +34,7 @@ class Snapshot:
     kitchen_c: float
     thermometer_offset_c: float | None
     shell: str | None
+    confection_id: int | None = None
 
 
 def take_snapshot(

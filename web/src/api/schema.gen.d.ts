@@ -2366,6 +2366,8 @@ export interface components {
          *     this kitchen learns from it.
          */
         Batch: {
+            /** Confection Id */
+            confection_id: number | null;
             /** Ended At */
             ended_at: string | null;
             /** Family */

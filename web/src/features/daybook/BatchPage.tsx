@@ -12,6 +12,7 @@ import { timeText } from "../../units/time";
 import { useUnits } from "../../units/units";
 import { marksOf, TraceChart, useEvents, useLineNames, useRun } from "../run";
 import { SeeLink } from "../seen";
+import { OntoShelf } from "../shelf";
 import { moment } from "./moments";
 import { NextChanges } from "./NextChanges";
 import { Photographs } from "./Photographs";
@@ -78,6 +79,9 @@ function Bench({ run }: { run: Schemas["Run"] }) {
         className="border-line border-l bg-sheet px-5 py-4 max-lg:border-t max-lg:border-l-0 max-md:px-3"
       >
         <Verdict run={run} happen={happen} />
+        {batch.ended_at !== null && batch.confection_id !== null && (
+          <OntoShelf confectionId={batch.confection_id} madeAt={batch.ended_at} />
+        )}
         <NextChanges batch={batch.id} changes={page.data?.changes ?? []} />
         <WeighedOut run={run} happen={happen} units={units} />
         <h2 className="mt-4 font-bold text-lg">What happened</h2>
