@@ -129,6 +129,11 @@ def list_confections(session: Session) -> list[StoredConfection]:
     return [_stored(row) for row in session.scalars(select(ConfectionRow).order_by(ConfectionRow.id))]
 
 
+def confection_names(session: Session) -> frozenset[str]:
+    """Return the names of all confections."""
+    return frozenset(session.scalars(select(ConfectionRow.name)))
+
+
 def get_confection(session: Session, confection_id: int) -> StoredConfection:
     """Return one confection.
 

@@ -1,8 +1,9 @@
 """Taken in: a confection from a file, or from a text of several parts, stored with its recipes and vessel."""
 
-from collections.abc import Mapping
+from collections.abc import Collection, Mapping
 from datetime import datetime
-from typing import Any
+from itertools import count
+from typing import Any, Final
 
 from sqlalchemy import update
 from sqlalchemy.orm import Session
@@ -23,12 +24,15 @@ from hearth_bowl.service.confections import (
     OfAsk,
     PartAsk,
     StoredConfection,
+    confection_names,
     create_confection,
     fields_of,
 )
 from hearth_bowl.service.recipes import create_recipe
 from hearth_bowl.service.vessels import create_vessel, list_vessels
 from hearth_bowl.store.models import ConfectionRow
+
+MOST_STEM: Final = 190  # a limit, by definition
 
 
 def take_in(session: Session, text: str, measure: str, now: datetime) -> StoredConfection:
@@ -37,7 +41,20 @@ def take_in(session: Session, text: str, measure: str, now: datetime) -> StoredC
     :raises BadInput: at `text` where it holds neither; naming the field of a file that cannot be taken.
     """
     own = own_confection(text)
-    return take_confection(session, own if own is not None else whole_confection(text, measure), now)
+    record = dict(own) if own is not None else whole_confection(text, measure)
+    record["name"] = name_of_its_own(str(record.get("name") or "Untitled"), confection_names(session))
+    return take_confection(session, record, now)
+
+
+def name_of_its_own(name: str, there: Collection[str]) -> str:
+    """Return a name that nothing has yet: the same with the next number behind it.
+
+    >>> name_of_its_own("Comet eggs", {"Comet eggs", "Comet eggs 2"})
+    'Comet eggs 3'
+    """
+    if name not in there:
+        return name
+    return next(named for number in count(2) if (named := f"{name[:MOST_STEM]} {number}") not in there)
 
 
 def take_confection(

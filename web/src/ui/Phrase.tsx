@@ -15,7 +15,7 @@ type PhraseProps = {
   children: (close: () => void) => ReactNode;
 };
 
-/** A choice within a sentence: pressed, it opens what else it may be. */
+/** A choice within a sentence: pressed, it opens what else it may be. Its target reaches beyond its words, unseen. */
 export function Phrase({ label, text, problem, after, children }: PhraseProps) {
   const [open, setOpen] = useState(false);
   return (
@@ -28,7 +28,7 @@ export function Phrase({ label, text, problem, after, children }: PhraseProps) {
           <button
             type="button"
             aria-label={`${label}: ${text}`}
-            className={`on-paper min-h-11 whitespace-normal rounded-sm text-left font-bold text-rim underline decoration-2 decoration-dotted underline-offset-4 hover:bg-rim-faint ${problem ? "text-copper" : ""}`}
+            className={`on-paper relative inline whitespace-normal rounded-sm text-left font-bold text-rim underline decoration-2 decoration-dotted underline-offset-4 after:absolute after:-inset-x-1 after:-inset-y-2.5 after:content-[''] hover:bg-rim-faint ${problem ? "text-copper" : ""}`}
           >
             {text}
           </button>

@@ -9,6 +9,7 @@ import { NotThere } from "../../ui/Notice";
 import { Skeleton } from "../../ui/Skeleton";
 import { Sure } from "../../ui/Sure";
 import { useUnits } from "../../units/units";
+import { VesselForm } from "../fit";
 import { Send } from "../sharing";
 import { LastTimes } from "../shelf";
 import { Another } from "./Another";
@@ -131,6 +132,13 @@ function Bench({ stored, vessels, recipes, options }: BenchProps) {
           problemAt={problemAt}
           onForm={(part) => change({ form: { ...asked.form, ...part } })}
           onExtras={(extras) => change({ extras })}
+        />
+        <VesselForm
+          stored={null}
+          onDone={(vessel) =>
+            vessel !== null && change({ form: { ...asked.form, vessel, piece_mm: null, halves: false } })
+          }
+          flush={flush}
         />
         <LastTimes name={asked.name} />
         <Onward id={stored.id} asked={asked} recipes={recipes} flush={flush} />
@@ -267,6 +275,11 @@ function Onward({ id, asked, recipes, flush }: OnwardProps) {
           >
             {mixes.length === 1 ? "What is in it" : `What is in ${names.get(mix)}`}
           </Link>
+          {mixes.length === 1 && (
+            <Link to={`/recipes/${mix}/fit`} className="inline-flex min-h-11 items-center text-rim underline">
+              Whole packs and other vessels
+            </Link>
+          )}
         </span>
       ))}
     </p>

@@ -23,7 +23,7 @@ export function FormSentence({ asked, vessels, fields, problemAt, onForm, onExtr
   const piece = form.piece_mm;
   const mm = useLength();
   return (
-    <p className="text-[1.1875rem] leading-[2.1]">
+    <p className="text-[1.1875rem] leading-[1.6]">
       <Sentence
         clauses={[
           (after) => (

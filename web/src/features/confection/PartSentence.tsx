@@ -40,7 +40,7 @@ export function PartSentence(props: Props) {
     />
   );
   return (
-    <p className="text-[1.0625rem] leading-[1.9]">
+    <p className="text-[1.0625rem] leading-[1.6]">
       <Sentence
         clauses={[
           (after) => (

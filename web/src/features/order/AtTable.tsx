@@ -38,7 +38,7 @@ export function AtTable({ asked, onChange }: Props) {
       <h2 id="at-table" className="font-bold text-lg">
         At the table
       </h2>
-      <p className="text-[1.125rem] leading-[2]">
+      <p className="text-[1.125rem] leading-[1.6]">
         They are eaten at{" "}
         <PhraseNumber
           label="Warmth at the table"

@@ -30,7 +30,7 @@ export function WishesSentence({ asked, onChange }: Props) {
   const { wishes } = asked;
   const wish = (part: Partial<Wishes>) => onChange({ wishes: { ...wishes, ...part } });
   return (
-    <p className="text-[1.125rem] leading-[2] print:leading-normal">
+    <p className="text-[1.125rem] leading-[1.6] print:leading-normal">
       For{" "}
       <Phrase
         label="Ready by"

@@ -71,7 +71,7 @@ export function StartRun({ id, name }: Props) {
           A run keeps what you do, weigh and measure from the first warmth until it has set.
         </p>
         {goesInto.length > 0 && (
-          <p className="mt-1 text-[1.1875rem] leading-[2]">
+          <p className="mt-1 text-[1.1875rem] leading-[1.6]">
             So much is weighed in{" "}
             <PhraseList
               label="So much"
