@@ -6,7 +6,7 @@ from datetime import UTC, datetime
 
 from playwright.sync_api import Locator, expect
 
-from tests.browser.page_case import PageCase
+from tests.browser.page_case import PageCase, choose
 from tests.core.card.test_cards import cards
 
 CARDS = {job: text for job, kitchen, text in cards() if kitchen == "en"}
@@ -85,6 +85,25 @@ class FromAnEmptyKitchen(PageCase):
         self.press(page.get_by_text("Labels to print"))
         expect(page.get_by_role("link", name="Open the sheet as PDF")).to_be_visible()
         self.assertEqual(self.actions, 3)
+
+    def test_a_first_start_asks_three_things_and_a_recipe_goes_into_a_tin_made_in_place(self) -> None:
+        page = self.open("/")
+        page.get_by_role("button", name="Spoons and cups: metric").click()
+        page.get_by_role("option", name="US", exact=True).click()
+        expect(page.get_by_role("button", name="Spoons and cups: US")).to_be_visible()
+        self.assertEqual(self.violations(), [])
+        page.get_by_role("link", name="Start a recipe").click()
+        choose(page.get_by_label("What it is", exact=True), "condensed-milk-fudge")
+        page.get_by_label("I only have this much of it, g").fill("250")
+        page.get_by_role("button", name="Add a pan, mould or other vessel").click()
+        page.get_by_label("What you call it").fill("Grandmother's tin")
+        page.get_by_role("button", name="Add it").click()
+        expect(page.get_by_label("What it goes into")).to_contain_text("Grandmother's tin")
+        page.get_by_role("button", name="Create recipe").click()
+        expect(self.amount("Dark chocolate 60 %")).to_have_value("250 g")
+        page.get_by_role("link", name="Fit", exact=True).click()
+        expect(page.get_by_role("button", name="Form: Grandmother's tin")).to_be_visible()
+        self.assertEqual(self.server.call("GET", "/api/settings")[1]["measure"], "us")
 
     def test_fudge_in_a_tin(self) -> None:
         self.walk("tin-fudge", 36, "822 g weighed in")

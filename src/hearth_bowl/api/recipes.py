@@ -62,6 +62,7 @@ class StartIn(Incoming):
     use: str | None = None
     chocolate: str = "dark60"
     vessel_id: Annotated[int, Field(ge=1, le=LARGEST_ID)] | None = None
+    only_g: Annotated[float, Field(gt=0, le=1e6)] | None = None
 
 
 class ReadIn(Incoming):
@@ -164,7 +165,7 @@ def recipe_as_file(recipe_id: int) -> Answer:
 @spec.validate(resp=Response(HTTP_201=service.StoredRecipe, HTTP_422=Problem), operation_id="startRecipe")
 def start_recipe(json: StartIn) -> tuple[service.StoredRecipe, int]:
     """Store a new recipe with our proportions for a family, a use and a chocolate."""
-    record = in_helper(start_record, json.family, json.use, json.chocolate)
+    record = in_helper(start_record, json.family, json.use, json.chocolate, json.only_g)
     with database().writing() as session:
         stored = create_made(session, record, now(), json.vessel_id)
     return stored, 201

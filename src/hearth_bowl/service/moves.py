@@ -116,12 +116,20 @@ def compare_recipes(first: Mapping[str, Any], second: Mapping[str, Any], at_c: f
     return compare(_recipe("first", first), _recipe("second", second), at_c)
 
 
-def start_record(family: str, use: str | None, chocolate: str) -> RecipeFile:
+def start_record(family: str, use: str | None, chocolate: str, only_g: float | None = None) -> RecipeFile:
     """Return our proportions as a recipe file's content.
 
-    :raises BadInput: at `family`, `use` or `chocolate`.
+    :param only_g: the chocolate that there is [g]: everything is scaled to it, where the family takes chocolate.
+    :raises BadInput: at `family`, `use`, `chocolate` or `only_g`.
     """
-    return recipe_record(starter(family, use, chocolate))
+    recipe = starter(family, use, chocolate)
+    position = next((at for at, line in enumerate(recipe.lines) if line.ingredient.key == chocolate), None)
+    if only_g is None or position is None:
+        return recipe_record(recipe)
+    try:
+        return recipe_record(only_this_much(recipe, position, only_g, {}).recipe)
+    except BadInput as problem:
+        raise BadInput(("only_g",), problem.message, problem.allowed, problem.code) from None
 
 
 def _recipe(field: str, record: Mapping[str, Any]) -> Recipe:

@@ -9391,6 +9391,11 @@ export interface components {
             /** Family */
             family: string;
             /**
+             * Only G
+             * @default null
+             */
+            only_g?: number | null;
+            /**
              * Use
              * @default null
              */

@@ -7,11 +7,8 @@ export function WaysIn() {
       <Door to="/read" title="Read a card">
         paste a recipe, or open a file
       </Door>
-      <Door to="/new" title="Start from scratch">
-        say what it is and what it is for
-      </Door>
-      <Door to="/new" title="Start from a tin or mould">
-        say what it goes into
+      <Door to="/new" title="Start a recipe">
+        from scratch, for a tin or mould, or with what you have
       </Door>
     </ul>
   );

@@ -1,7 +1,7 @@
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useQuery } from "@tanstack/react-query";
 import { useRef, useState } from "react";
 import { Link } from "react-router";
-import { ApiError, client, dataOf, type Schemas } from "../../api/client";
+import { ApiError } from "../../api/client";
 import { settingsQuery } from "../../api/queries";
 import { Choice } from "../../ui/Choice";
 import { TextField } from "../../ui/Field";
@@ -9,20 +9,12 @@ import { Option } from "../../ui/OptionList";
 import { Popover } from "../../ui/Popover";
 import { decimal, numberIn, temperature, useUnits } from "../../units/units";
 import { Thermometers } from "./Thermometers";
-
-type Settings = Schemas["Settings"];
+import { useSettings } from "./useSettings";
 
 /** The person's kitchen and units: shown in the rim, changed in place. */
 export function Kitchen() {
   const { data } = useQuery(settingsQuery);
-  const queries = useQueryClient();
-  const save = useMutation({
-    mutationFn: (settings: Settings) => dataOf(client.PUT("/api/settings", { body: settings })),
-    onMutate: (settings) => queries.setQueryData(settingsQuery.queryKey, settings),
-    // the sentences of the core are in one's own units, and what is worked out is of this kitchen
-    onSuccess: () => queries.invalidateQueries(),
-    onError: () => queries.invalidateQueries({ queryKey: settingsQuery.queryKey }),
-  });
+  const { save } = useSettings();
   const units = useUnits();
   if (!data) return null;
   const problem = save.error instanceof ApiError ? save.error.problem.errors[0] : null;

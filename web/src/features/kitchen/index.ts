@@ -1,1 +1,2 @@
+export { FirstStart } from "./FirstStart";
 export { Kitchen } from "./Kitchen";

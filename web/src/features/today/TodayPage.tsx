@@ -10,6 +10,7 @@ import { clockText, momentText, spokenMinutes } from "../../units/time";
 import { WaysIn } from "../begin";
 import { useTimers } from "../clocks";
 import { DataWarning } from "../data";
+import { FirstStart } from "../kitchen";
 import { Standing, useFollowed } from "../order";
 import { EatFirst } from "../shelf";
 
@@ -69,6 +70,7 @@ export function TodayPage() {
           ))}
         </ul>
         <h2 className="mt-5 font-bold">{quiet ? "Begin" : "Or begin something else"}</h2>
+        {!last && <FirstStart />}
         {!last && <WaysIn />}
         <ul className="mt-2 grid gap-2">
           {last && (
