@@ -1,16 +1,22 @@
 """Whole cards in seven kitchens, read as a careful cook would; nothing that they say is lost, in whatever order."""
 
+import json
 import random
 import re
 import unittest
 from pathlib import Path
 from typing import Any
 
+from hearth_bowl.core.assess.assess import assess
 from hearth_bowl.core.card.card import ReadCard, read_card
 from hearth_bowl.core.confection.work_out import work_out
+from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.ingredients.ingredient import Ingredient
 from hearth_bowl.core.recipe.recipe import Recipe
 from hearth_bowl.core.recipe.steps import CardStep
+from hearth_bowl.formats.confection_file import confection_from
+from hearth_bowl.formats.recipe_file import recipe_from
+from hearth_bowl.formats.written_file import written_answer
 from tests.core.card.expected import EXPECTED, Expected
 from tests.counts import trials
 
@@ -92,6 +98,23 @@ class Cards(unittest.TestCase):
             lines = shuffled(text, chance)
             with self.subTest(f"{job} {kitchen}", lines=lines):
                 self.assertEqual(lost(lines, read_card("\n".join(lines), "metric")), [])
+
+    def test_what_is_read_is_always_taken_by_what_works_it_out(self) -> None:
+        chance = random.Random(26)
+        lines = sorted({line for _, _, text in cards() for line in text.splitlines()})
+        for _ in range(trials(120)):
+            text = "\n".join(["Star sweets", *(chance.choice(lines) for _ in range(chance.randint(2, 14)))])
+            with self.subTest(text):
+                try:
+                    card = read_card(text, "metric")
+                except BadInput as refused:
+                    self.assertIn("ingredient", refused.message)
+                    continue
+                answer = json.loads(json.dumps(written_answer(card)))
+                assess(recipe_from(answer["recipe"]), 20)
+                assert card.made is not None
+                if answer["confection"] is not None:
+                    self.assertGreaterEqual(work_out(confection_from(answer["confection"])).pieces, 1)
 
 
 def shuffled(text: str, chance: random.Random) -> list[str]:

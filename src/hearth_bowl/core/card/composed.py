@@ -260,11 +260,32 @@ def _checked(name: str, pieces: list[_Piece], formed: Formed, steps: Sequence[Ca
             work_out(confection)
         except BadInput as problem:
             if not _give_up(problem, pieces, formed):
-                formed.doubts.append(f"it could not be put together: {problem.message}")
-                return Composed(None)
+                break
         else:
             return Composed(confection, formed.measures)
-    return Composed(None)
+    return _first_mix_alone(name, pieces, formed, steps)
+
+
+def _first_mix_alone(name: str, pieces: list[_Piece], formed: Formed, steps: Sequence[CardStep]) -> Composed:
+    """Return the first mix in pieces by weight, where the rest cannot be put together; what is left out is said."""
+    first = next((piece for piece in pieces if isinstance(piece.of, Recipe)), pieces[0])
+    formed.doubts += [
+        f"“{piece.rows[0].text[:60]}” could not be put together with the rest: add it to the piece by hand"
+        for piece in pieces
+        if piece is not first
+    ]
+    pieces[:] = [first]
+    first.role, first.said = "centre", {}
+    piece_g = round(min(words.USUAL_PIECE_G, max(0.1, 0.9 * first.grams)), 2)
+    formed.measures = by_weight(piece_g)
+    form = Form(vessel=Pieces(piece_g=piece_g))
+    confection = Confection(name=name[:200], form=form, parts=(_part(first),), steps=tuple(steps))
+    try:
+        work_out(confection)
+    except BadInput as problem:
+        formed.doubts.append(f"it could not be put together: {problem.message}")
+        return Composed(None)
+    return Composed(confection, formed.measures)
 
 
 def _give_up(problem: BadInput, pieces: list[_Piece], formed: Formed) -> bool:

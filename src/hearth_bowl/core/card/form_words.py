@@ -69,7 +69,7 @@ SHAPES: Final = (
 USUAL_CAVITY: Final[Mapping[str, Mapping[str, float]]] = MappingProxyType(
     {
         "hemisphere": {"radius_mm": 14.0},
-        "dome": {"base_radius_mm": 14.0, "height_mm": 18.0},
+        "dome": {"base_radius_mm": 15.0, "height_mm": 14.0},
         "half-egg": {"length_mm": 50.0, "width_mm": 36.0, "depth_mm": 18.0},
         "cone": {"rim_radius_mm": 14.0, "floor_radius_mm": 6.0, "height_mm": 22.0},
         "pyramid": {

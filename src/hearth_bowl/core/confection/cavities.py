@@ -57,10 +57,9 @@ def fill_cavities(form: Form, given: Sequence[Given]) -> Laid:
         _lay_shell(laid, shell, mould, ask, volumes, per_piece)
     fillings = [one for one in given if one.part.role == "filling"]
     if fillings:
-        lies_below = form.halves and all(one.part.amount is not None and is_dry(one) for one in fillings)
-        _lay_fillings(laid, fillings, vessel, ask, volumes, 1 if lies_below else per_piece)
-        if lies_below:
-            laid.notes.append("What is dry lies in the lower half only: fill one half of each pair.")
+        is_loose = form.halves and all(one.part.amount is not None and is_dry(one) for one in fillings)
+        if not (is_loose and _lie_below(laid, fillings, vessel, ask, volumes)):
+            _lay_fillings(laid, fillings, vessel, ask, volumes, per_piece)
     return laid
 
 
@@ -157,6 +156,19 @@ def _lay_fillings(
             laid.notes.append("Filled to the brim with mix: give the grams that make one cup of milk, to leave room.")
     is_capped = walls_of(ask).cap_mm > 0
     laid.notes += [note for note in stack.notes if is_capped or "cap" not in note]
+
+
+def _lie_below(
+    laid: Laid, fillings: Sequence[Given], vessel: Mould | Cup, ask: WalledAsk, volumes: CavityVolumes
+) -> bool:
+    """Lay what is dry into the lower halves alone; return whether it has room there."""
+    try:
+        _lay_fillings(laid, fillings, vessel, ask, volumes, 1)
+    except BadInput:
+        laid.notes.append("The lower half does not hold all that is dry: heap it, or put some into the upper half.")
+        return False
+    laid.notes.append("What is dry lies in the lower half only: fill one half of each pair.")
+    return True
 
 
 def _laid_filling(found: StackedFilling, per_piece: int, pieces: int, over_g: float) -> PartLaid:

@@ -9,7 +9,7 @@ from hearth_bowl.core.ingredients.ingredient import own_ingredient
 from hearth_bowl.core.recipe.measures import MEASURES_ML, unit_g
 from hearth_bowl.core.recipe.recipe import FAMILIES, MAX_LINES, Line, Recipe, checked_recipe
 from hearth_bowl.core.recipe.steps import CardStep
-from hearth_bowl.core.recipe.written.lines import LONGEST_LINE, UNSAID, WrittenLine, checked_line
+from hearth_bowl.core.recipe.written.lines import LONGEST_LINE, MADE_LIKE, UNSAID, WrittenLine, checked_line
 from hearth_bowl.core.recipe.written.method_steps import naming
 from hearth_bowl.core.recipe.written.proposals import family_of, proposed_g, shared_by, use_of
 from hearth_bowl.core.recipe.written.stages import stage_of
@@ -91,7 +91,8 @@ def read_mix(
     stated_g: dict[str, float] = {}
     for row in known:
         if row.grams is not None:
-            stated_g[str(row.read.key)] = stated_g.get(str(row.read.key), 0.0) + row.grams
+            stands_for = row.read.key or MADE_LIKE
+            stated_g[stands_for] = stated_g.get(stands_for, 0.0) + row.grams
     unstated = [str(row.read.key) for row in known if row.read.amount is None and row.read.key is not None]
     lines = []
     for row in known:
