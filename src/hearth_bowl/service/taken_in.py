@@ -28,6 +28,7 @@ from hearth_bowl.service.confections import (
     create_confection,
     fields_of,
 )
+from hearth_bowl.service.fit import KeptFit, keep_fit
 from hearth_bowl.service.recipes import create_recipe
 from hearth_bowl.service.vessels import create_vessel, list_vessels
 from hearth_bowl.store.models import ConfectionRow
@@ -84,6 +85,8 @@ def take_confection(
     stored = create_confection(session, asked, now)
     own_id = next((part.of.recipe_id for part in asked.parts if part.of.recipe_id not in (None, *taken_ids)), None)
     session.execute(update(ConfectionRow).where(ConfectionRow.id == stored.id).values(own_of=own_id))
+    if own_id is not None:
+        keep_fit(session, own_id, KeptFit(vessel_id=asked.form.vessel), now)
     return stored
 
 

@@ -133,13 +133,6 @@ function Bench({ stored, vessels, recipes, options }: BenchProps) {
           onForm={(part) => change({ form: { ...asked.form, ...part } })}
           onExtras={(extras) => change({ extras })}
         />
-        <VesselForm
-          stored={null}
-          onDone={(vessel) =>
-            vessel !== null && change({ form: { ...asked.form, vessel, piece_mm: null, halves: false } })
-          }
-          flush={flush}
-        />
         <LastTimes name={asked.name} />
         <Onward id={stored.id} asked={asked} recipes={recipes} flush={flush} />
         <h2 className="mt-1 font-bold text-lg">Its parts, in the order of making</h2>
@@ -205,6 +198,13 @@ function Bench({ stored, vessels, recipes, options }: BenchProps) {
           flush={flush}
           units={units}
           onTaken={accept}
+        />
+        <VesselForm
+          stored={null}
+          onDone={(vessel) =>
+            vessel !== null && change({ form: { ...asked.form, vessel, piece_mm: null, halves: false } })
+          }
+          flush={flush}
         />
         <Another asked={asked} making={making} library={library} />
         <div className="mt-3 flex flex-wrap items-center gap-3">
