@@ -8,7 +8,7 @@ from hearth_bowl.core.assess.assess import Assessment
 from hearth_bowl.core.confection.confection import Confection, Extra
 from hearth_bowl.core.confection.laid import Ball, Block, Given
 from hearth_bowl.core.fit.vessel import Mould
-from hearth_bowl.core.keep.cautions import CHOKING, Caution
+from hearth_bowl.core.keep.cautions import CHOKING, Caution, alcohol_words
 from hearth_bowl.core.keep.texture import softens
 
 THIN_WALL_MM: Final = 2.0  # a judgement
@@ -37,8 +37,7 @@ def confection_cautions(
         cautions.append(
             Caution(
                 code="alcohol",
-                message=f"Contains alcohol, ⟦{alcohol_each_g:.2f} g⟧ a piece as weighed: declare it, keep it from "
-                "children and from those who are pregnant. Heat never takes all of it away.",
+                message=alcohol_words(f"⟦{alcohol_each_g:.2f} g⟧ a piece as weighed"),
                 label=first["contains-alcohol"].label,
             )
         )

@@ -201,6 +201,14 @@ def has_drink(recipe: Recipe) -> bool:
     )
 
 
+def alcohol_words(how_much: str) -> str:
+    """Return what is said of alcohol, of a mix and of a piece alike, with how much of it there is."""
+    return (
+        f"Contains alcohol, {how_much}: declare it, keep it from children and from those who are pregnant. "
+        "Heat never takes all of it away."
+    )
+
+
 def _alcohol(recipe: Recipe, mixture: Mixture) -> list[Caution]:
     grams = mixture.grams
     drink = has_drink(recipe)
@@ -212,8 +220,7 @@ def _alcohol(recipe: Recipe, mixture: Mixture) -> list[Caution]:
     found = [
         Caution(
             code="contains-alcohol",
-            message=f"Contains alcohol, {pct:.1f} % by mass: declare it, keep it from children and from those who are "
-            "pregnant. Heat never takes all of it away. Add spirit away from any flame.",
+            message=f"{alcohol_words(f'{pct:.1f} % by mass')} Add spirit away from any flame.",
             label="Not for children, nor for those who are pregnant.",
         )
     ]
