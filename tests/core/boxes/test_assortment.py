@@ -148,14 +148,18 @@ class Boxes(unittest.TestCase):
         self.assertGreater(found.box.covered_pct, 60)
         self.assertEqual(found.box.layers, 1 if found.box.covered_pct <= 100 else 2)
 
+    def test_cakes_go_into_an_occasion_as_whole_cakes(self) -> None:
+        one, three = (worked_rows(count, [row(GANACHE, CAKE, asked(CAKE), 1)])[0] for count in (1, 3))
+        self.assertEqual((one.pieces, three.pieces), (1, 3))
+        self.assertAlmostEqual(three.parts[0].make_g, 3 * one.parts[0].make_g)
+        self.assertAlmostEqual(three.piece_g, one.piece_g)
+
     def test_refused(self) -> None:
         none_in_a_box = [row(NUTS, BALLS, asked(BALLS), 0)]
-        cake = [row(GANACHE, CAKE, asked(CAKE), 1)]
         for wanted, boxes, field in (
             ([], 3, ("rows",)),
             (rows(), 0, ("boxes",)),
             (none_in_a_box, 3, ("rows", 0, "per_box")),
-            (cake, 3, ("rows", 0, "vessel")),
         ):
             with self.subTest(field=field), self.assertRaises(BadInput) as caught:
                 plan_boxes(wanted, boxes, {})

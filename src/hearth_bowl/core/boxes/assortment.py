@@ -18,7 +18,6 @@ from hearth_bowl.core.confection.work_out import ExtraCount, Weigh, Worked, Work
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.fit.dipping import LIQUID_CHOCOLATE_G_PER_ML
 from hearth_bowl.core.fit.vessel import Box, Cup, Mould
-from hearth_bowl.core.geometry.cakes import Cake
 from hearth_bowl.core.geometry.cavities import Weighed
 from hearth_bowl.core.geometry.numbers import FLOOR_GUARD
 from hearth_bowl.core.ingredients.ingredient import Ingredient
@@ -167,7 +166,7 @@ def _worked(row: RowAsk, boxes: int, kitchen: Kitchen | None) -> Worked:
         if not least <= value <= most:
             raise BadInput((name,), f"{value}", f"{least} to {most}", "out-of-range")
     form = row.confection.form
-    if isinstance(form.vessel, Cake | Box):
+    if isinstance(form.vessel, Box):
         raise BadInput(("vessel",), "no pieces come out of it", "a pan, mould, scoop, cup or pieces", "not-for-this")
     is_moulded = isinstance(form.vessel, Mould | Cup)
     pieces = boxes * row.per_box + row.spares

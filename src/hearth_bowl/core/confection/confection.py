@@ -54,7 +54,7 @@ FORM_FIELDS: Final[Mapping[str, frozenset[str]]] = MappingProxyType(
         "cup": frozenset({"pieces", "spares", "owned", "whole_moulds"}),
         "scoop": frozenset({"pieces", "spares"}),
         "pieces": frozenset({"pieces", "spares"}),
-        "cake": frozenset(),
+        "cake": frozenset({"pieces", "spares"}),
     }
 )
 

@@ -54,7 +54,7 @@ def _coat_cake(cake: Cake, one: Given, laid: Laid) -> None:
     coat_mm = cake.coat_mm if one.part.mm is None else one.part.mm
     density = one.stuff.made.density_g_per_ml
     each_g = cake.coat_ml(coat_mm) * density if one.part.g_each is None else one.part.g_each
-    laid.parts[one.position] = PartLaid(each_g=each_g, each_ml=each_g / density, pieces=1, mm=coat_mm)
+    laid.parts[one.position] = PartLaid(each_g=each_g, each_ml=each_g / density, pieces=laid.pieces, mm=coat_mm)
 
 
 def _coat(one: Given, laid: Laid, outside: Ball | Block | None) -> Ball | Block:

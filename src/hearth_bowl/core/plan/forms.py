@@ -242,7 +242,7 @@ def _cups(draft: Draft) -> None:
 def _cake(draft: Draft) -> None:
     """Filled, chilled, coated, set."""
     last: list[After] = []
-    for role, says in (("filling", "Fill"), ("coat", "Coat")):
+    for role, says in (("centre", "Fill and coat"), ("filling", "Fill"), ("coat", "Coat")):
         parts = draft.parts(role)
         if not parts:
             continue

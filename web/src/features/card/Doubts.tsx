@@ -31,7 +31,13 @@ export function Doubts({ open, read, whole, vessels, library, onSettle, onPart }
             return (
               <li key={`${doubt.line}${doubt.text}`} className="border-line border-b py-2">
                 <OtherReadings
-                  line={{ measure: "metric", ...row, doubts: row.doubts?.length ? row.doubts : [doubt.why] } as unknown as Line}
+                  line={
+                    {
+                      measure: "metric",
+                      ...row,
+                      doubts: row.doubts?.length ? row.doubts : [doubt.why],
+                    } as unknown as Line
+                  }
                   name={name}
                   onTake={(change) =>
                     onSettle(

@@ -20,6 +20,8 @@ export function FormSentence({ asked, vessels, fields, problemAt, onForm, onExtr
   const { form } = asked;
   const vessel = vessels.find((row) => row.id === form.vessel);
   const has = (name: string) => fields.includes(name);
+  const isCake = vessel?.vessel.kind === "cake";
+  const unsaid = isCake ? "One" : "As many as it gives";
   const piece = form.piece_mm;
   const mm = useLength();
   return (
@@ -33,8 +35,8 @@ export function FormSentence({ asked, vessels, fields, problemAt, onForm, onExtr
                   label="Pieces"
                   unit=""
                   whole
-                  text={form.pieces === null ? "As many as it gives" : `${form.pieces} pieces`}
-                  usual="as many as it gives"
+                  text={form.pieces === null ? unsaid : `${form.pieces} ${isCake ? "cakes" : "pieces"}`}
+                  usual={unsaid.toLowerCase()}
                   value={form.pieces}
                   problem={problemAt("form", "pieces")}
                   onTake={(pieces) => onForm({ pieces, ...(pieces === null ? { spares: 0 } : {}) })}

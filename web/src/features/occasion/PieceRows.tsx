@@ -32,7 +32,7 @@ export function PieceRows(props: Props) {
   const { id, rows, plan, problem, confections, vessels, usual, units, flush, onChange } = props;
   const kinds = new Map(vessels.map((row) => [row.id, row.vessel.kind]));
   const kindOf = (stored: Stored) => kinds.get(stored.asked.form.vessel);
-  const making = confections.filter((stored) => kindOf(stored) !== "cake");
+  const making = confections;
   const change = (position: number, part: Partial<Row>) =>
     onChange(rows.map((row, at) => (at === position ? { ...row, ...part } : row)));
   const next = making.find((stored) => !rows.some((row) => row.confection_id === stored.id)) ?? making[0];
