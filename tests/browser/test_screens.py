@@ -84,8 +84,9 @@ class Screens(PageCase):
         keyboard.press("Enter")
         expect(page.get_by_role("radio", name="Planet mould")).to_be_checked()
         tab_to("radio", "Planet mould")
-        keyboard.press("ArrowDown")
+        keyboard.down("ArrowDown")  # held until it has moved, as a finger holds it
         expect(page.get_by_role("radio", name="Signal cones")).to_be_checked()
+        keyboard.up("ArrowDown")
         tab_to("button", "Take these amounts")
         keyboard.press("Enter")
         expect(page.get_by_role("heading", level=1)).to_have_text("First-light milk filling")
