@@ -224,7 +224,7 @@ def _amounts(pieces: list[_Piece], kind: str, formed: Formed, makes: Makes) -> N
 def _each(piece: _Piece) -> dict[str, float] | None:
     """Return what a line says of each piece: 3 g jam each, one hazelnut in each."""
     row = piece.rows[0]
-    told = each_told(row.text) if len(piece.rows) == 1 else None
+    told = each_told(row.text, row.measure) if len(piece.rows) == 1 else None
     if told is not None:
         return dict([told])
     if len(piece.rows) != 1 or row.read.amount is None or row.grams is None:

@@ -7,6 +7,7 @@ from typing import Final
 
 from hearth_bowl.core.card.sections import role_said
 from hearth_bowl.core.ingredients.library import LIBRARY
+from hearth_bowl.core.recipe.measures import MEASURES_ML
 from hearth_bowl.core.recipe.ratios import CHOCOLATE_KINDS
 from hearth_bowl.core.recipe.steps import CardStep
 from hearth_bowl.core.recipe.typed_amount import NUMBER, number_of
@@ -62,23 +63,30 @@ _EACH: Final = (
     r"|cada uma?|por (?:pieza|unidad))"
 )
 EACH: Final = re.compile(rf"\b{_EACH}\b", re.IGNORECASE)
+_UNIT_EACH: Final = r"g|ml|tsp|teaspoons?|tbsp|tablespoons?"
 _FIGURE_EACH: Final = (
-    re.compile(rf"\b{_EACH}\s*(?:about\s*)?(?P<n>{NUMBER})\s*(?P<unit>g|ml)\b", re.IGNORECASE),
-    re.compile(rf"(?P<n>{NUMBER})\s*(?P<unit>g|ml)\s+(?:of |de |d')?(?:[^\d.,;]{{2,40}}\s+)?{_EACH}\b", re.IGNORECASE),
-    re.compile(rf"(?P<n>{NUMBER})\s*(?P<unit>g|ml)\s*{_EACH}\b", re.IGNORECASE),
+    re.compile(rf"\b{_EACH}\s*(?:about\s*)?(?P<n>{NUMBER})\s*(?P<unit>{_UNIT_EACH})\b", re.IGNORECASE),
+    re.compile(
+        rf"(?P<n>{NUMBER})\s*(?P<unit>{_UNIT_EACH})\s+(?:of |de |d')?(?:[^\d.,;]{{2,40}}\s+)?{_EACH}\b", re.IGNORECASE
+    ),
+    re.compile(rf"(?P<n>{NUMBER})\s*(?P<unit>{_UNIT_EACH})\s*{_EACH}\b", re.IGNORECASE),
 )
 
 
-def each_told(text: str) -> tuple[str, float] | None:
+def each_told(text: str, measure: str = "metric") -> tuple[str, float] | None:
     """Return the figure that a line tells of each piece, by `g_each` or `ml_each`.
 
-    >>> each_told("120 g drinking chocolate, 20 g each"), each_told("3 g jam each"), each_told("200 g cream")
-    (('g_each', 20.0), ('g_each', 3.0), None)
+    >>> each_told("120 g drinking chocolate, 20 g each"), each_told("1 tsp jam each"), each_told("200 g cream")
+    (('g_each', 20.0), ('ml_each', 5.0), None)
     """
     for pattern in _FIGURE_EACH:
         found = pattern.search(text)
         if found is not None:
-            return f"{found['unit'].lower()}_each", number_of(found["n"])
+            unit, much = found["unit"].lower(), number_of(found["n"])
+            spoon = "tbsp" if unit.startswith(("tbsp", "table")) else "tsp" if unit.startswith("t") else None
+            if spoon is not None:
+                return "ml_each", much * MEASURES_ML[measure][spoon]
+            return f"{unit}_each", much
     return None
 
 
@@ -153,7 +161,7 @@ def _under(row: Row) -> str | None:
 
 def _of_each(row: Row) -> str | None:
     """Return what a line is that tells how much goes with each piece: inside it, where nothing says otherwise."""
-    told = each_told(row.text)
+    told = each_told(row.text, row.measure)
     grams = told[1] if told is not None else row.grams if EACH.search(row.text) else None
     return "core" if grams is not None and grams <= MOST_EACH_G else None
 
