@@ -114,7 +114,10 @@ class Parted:
 
 
 def method_of(masses: Sequence[Mass], told: Sequence[tuple[CardLine, Sequence[CardStep]]]) -> Parted:
-    """Return which steps are whose: by the words before a colon, by the ingredients that they name, else as before."""
+    """Return which steps are whose: by the words before a colon, by the ingredients that they name, else as before.
+
+    What sets before anything was done to the piece is the mix at rest.
+    """
     found = Parted()
     now = 0
     on_the_piece = False
@@ -127,8 +130,11 @@ def method_of(masses: Sequence[Mass], told: Sequence[tuple[CardLine, Sequence[Ca
                 if best != now:
                     now, on_the_piece = best, False
             elsewhere = bool(step.ingredients) and not any(mass.keys & set(step.ingredients) for mass in masses)
-            if step.kind in ON_THE_PIECE or elsewhere or (step.kind == "pour" and _ends(step)):
-                on_the_piece = step.kind != "cool"
+            rests = step.kind == "set" and not found.of_piece and bool(found.of_mass)
+            if rests:
+                found.of_mass.setdefault(now, []).append(step)
+            elif step.kind in ON_THE_PIECE or elsewhere or (step.kind == "pour" and _ends(step)):
+                on_the_piece = True
                 found.of_piece.append(step)
             elif (
                 on_the_piece
