@@ -1,13 +1,25 @@
 """The confection file: `hearth-bowl/confection`, version 1, with its recipes in it; and what is answered of one."""
 
 from collections.abc import Mapping
+from dataclasses import fields
 from datetime import date, timedelta
 from math import ceil
 from typing import Any, Final
 
 from typing_extensions import TypedDict
 
-from hearth_bowl.core.confection.confection import Blend, Confection, Extra, Form, Of, Part, Role, checked_confection
+from hearth_bowl.core.confection.confection import (
+    AnyForm,
+    AnyPart,
+    Blend,
+    Confection,
+    Extra,
+    Form,
+    Of,
+    Part,
+    Role,
+    checked_confection,
+)
 from hearth_bowl.core.confection.label import Label, not_known_in
 from hearth_bowl.core.confection.laid import Ball, Block
 from hearth_bowl.core.confection.work_out import Weigh, Worked, WorkedPart
@@ -320,6 +332,16 @@ def _yes(record: Mapping[str, Any], name: str) -> bool:
     if value not in (None, True, False):
         raise BadInput((name,), "not true or false", "true or false", "wrong-type")
     return value is True
+
+
+def said_of(asked: AnyPart | AnyForm) -> dict[str, Any]:
+    """Return what a file says of a part or a form beyond what is usual, without what it is of or its vessel."""
+    kept = {field.name: (getattr(asked, field.name), field.default) for field in fields(asked)}
+    return {
+        name: list(value) if isinstance(value, tuple) else value
+        for name, (value, usual) in kept.items()
+        if name not in ("of", "vessel") and value != usual
+    }
 
 
 def confection_answer(found: Worked) -> ConfectionAnswer:

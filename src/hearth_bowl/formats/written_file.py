@@ -3,7 +3,7 @@
 import json
 import re
 from collections.abc import Iterator, Mapping
-from dataclasses import asdict, dataclass, fields
+from dataclasses import asdict, dataclass
 from typing import Any, Final
 
 from typing_extensions import TypedDict
@@ -11,14 +11,14 @@ from typing_extensions import TypedDict
 from hearth_bowl.core.card.card import LineOfCard, ReadCard, read_card
 from hearth_bowl.core.card.composed import compose_recipe
 from hearth_bowl.core.card.makes import Makes
-from hearth_bowl.core.confection.confection import AnyForm, AnyPart, Blend, Confection, Of
+from hearth_bowl.core.confection.confection import Blend, Confection, Of
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.ingredients.ingredient import Ingredient
 from hearth_bowl.core.recipe.recipe import Recipe
 from hearth_bowl.core.recipe.written.others import settled
 from hearth_bowl.core.recipe.written.recipe import Unsure, WrittenRecipe, check_measure, with_unread
 from hearth_bowl.formats.confection_file import FORMAT as CONFECTION
-from hearth_bowl.formats.confection_file import confection_from
+from hearth_bowl.formats.confection_file import confection_from, said_of
 from hearth_bowl.formats.recipe_file import (
     FORMAT,
     RecipeFile,
@@ -118,13 +118,13 @@ def read_confection_record(card: ReadCard) -> dict[str, Any] | None:
 
 def composed_record(confection: Confection, vessel: Mapping[str, Any]) -> dict[str, Any]:
     """Return a confection as a file, with the measures of its vessel."""
-    form = {name: value for name, value in _said(confection.form).items() if name not in ("vessel", "name")}
+    form = {name: value for name, value in said_of(confection.form).items() if name != "name"}
     return {
         "format": CONFECTION,
         "version": 1,
         "name": confection.name,
         "form": {"vessel": dict(vessel), **form},
-        "parts": [{**_said(part), "of": of_record(part.of)} for part in confection.parts],
+        "parts": [{"text": part.text, **said_of(part), "of": of_record(part.of)} for part in confection.parts],
         "extras": [asdict(extra) for extra in confection.extras],
         "steps": step_records(confection.steps),
     }
@@ -140,17 +140,6 @@ def whole_confection(text: str, measure: str) -> dict[str, Any]:
         allowed = "a form that takes what the card says"
         raise BadInput(("file",), "The card could not be put together.", allowed, "not-for-this")
     return composed_record(card.made, card.vessel)
-
-
-def _said(asked: AnyPart | AnyForm) -> dict[str, Any]:
-    """Return what is said of a part or a form beyond what is usual; a part always has its card's words."""
-    usual = {field.name: field.default for field in fields(asked)}
-    kept = {name: getattr(asked, name) for name in usual if name != "of"}
-    return {
-        name: list(value) if isinstance(value, tuple) else value
-        for name, value in kept.items()
-        if value != usual[name] or name == "text"
-    }
 
 
 def of_record(of: Of) -> dict[str, Any]:

@@ -14,7 +14,7 @@ from hearth_bowl.formats.vessel_file import VesselFile, whole_vessel
 from hearth_bowl.formats.written_file import WrittenRecord
 from hearth_bowl.service.larder import prices_per_g
 from hearth_bowl.service.settings import get_settings
-from hearth_bowl.service.vessels import list_vessels
+from hearth_bowl.service.vessels import list_vessels, named_measures
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -44,8 +44,7 @@ def in_own_vessel(session: Session, read: WrittenRecord) -> WrittenRecord:
     for stored in sorted(list_vessels(session), key=lambda one: one.id, reverse=True):
         if stored.vessel["kind"] != kind:
             continue
-        measures = {name: value for name, value in stored.vessel.items() if value is not None}
-        whole = {**read.whole, "form": {**read.whole["form"], "vessel": {**measures, "name": stored.name}}}
+        whole = {**read.whole, "form": {**read.whole["form"], "vessel": named_measures(stored)}}
         try:
             work_out(confection_from(whole))
         except BadInput:

@@ -15,6 +15,7 @@ from sqlalchemy.orm import Session
 from hearth_bowl.core.confection.confection import (
     FORM_FIELDS,
     MOST_PARTS,
+    USUAL_G_EACH,
     AnyForm,
     AnyPart,
     Blend,
@@ -37,7 +38,14 @@ from hearth_bowl.core.recipe.ratios import CHOCOLATE_KINDS
 from hearth_bowl.core.recipe.recipe import check_name
 from hearth_bowl.core.recipe.steps import CardStep
 from hearth_bowl.formats.ask_file import ask_record
-from hearth_bowl.formats.confection_file import FORMAT, ConfectionAnswer, LabelAnswer, confection_answer, label_answer
+from hearth_bowl.formats.confection_file import (
+    FORMAT,
+    ConfectionAnswer,
+    LabelAnswer,
+    confection_answer,
+    label_answer,
+    said_of,
+)
 from hearth_bowl.formats.recipe_file import OwnIngredientFile, ingredient_from, recipe_from, sparse_record
 from hearth_bowl.formats.step_file import step_records
 from hearth_bowl.formats.vessel_file import vessel_from
@@ -45,7 +53,7 @@ from hearth_bowl.service.errors import ChangedMeanwhile, NotFound
 from hearth_bowl.service.larder import prices_per_g
 from hearth_bowl.service.recipes import get_recipe
 from hearth_bowl.service.settings import get_settings
-from hearth_bowl.service.vessels import get_vessel
+from hearth_bowl.service.vessels import get_vessel, named_measures
 from hearth_bowl.store.models import ConfectionRow
 
 MOST_DOCUMENT: Final = 200_000
@@ -80,9 +88,9 @@ USUAL_PARTS: Final[Mapping[str, PartAsk]] = MappingProxyType(
     {
         "shell": PartAsk(role="shell", of=OfAsk(ingredient=MOULD_SHELL)),
         "coat": PartAsk(role="coat", of=OfAsk(ingredient=MOULD_SHELL)),
-        "core": PartAsk(role="core", of=OfAsk(ingredient="hazelnut_whole"), g_each=2.0),
+        "core": PartAsk(role="core", of=OfAsk(ingredient="hazelnut_whole"), g_each=USUAL_G_EACH["core"]),
         "rolling": PartAsk(role="rolling", of=OfAsk(ingredient="cocoa_powder_21")),
-        "topping": PartAsk(role="topping", of=OfAsk(ingredient="hazelnut_whole"), g_each=1.0),
+        "topping": PartAsk(role="topping", of=OfAsk(ingredient="hazelnut_whole"), g_each=USUAL_G_EACH["topping"]),
     }
 )
 """What a part is before anything was chosen of it: judgements. What is made in a bowl is of a recipe, chosen first."""
@@ -260,15 +268,14 @@ def confection_record(session: Session, confection_id: int) -> dict[str, Any]:
     """
     asked = get_confection(session, confection_id).asked
     stored = get_vessel(session, asked.form.vessel)
-    vessel = {name: value for name, value in stored.vessel.items() if value is not None}
-    form = {**_said(asked.form), "vessel": {**vessel, "name": stored.name}, "owned": stored.owned}
+    form = {**said_of(asked.form), "vessel": named_measures(stored), "owned": stored.owned}
     form.pop("name", None)
     return {
         "format": FORMAT,
         "version": 1,
         "name": asked.name,
         "form": form,
-        "parts": [{**_said(part), "of": _of_record(session, part.of)} for part in asked.parts],
+        "parts": [{**said_of(part), "of": _of_record(session, part.of)} for part in asked.parts],
         "extras": [asdict(extra) for extra in asked.extras],
         "steps": step_records(asked.steps),
     }
@@ -278,12 +285,6 @@ def _of_record(session: Session, of: OfAsk) -> dict[str, Any]:
     if of.recipe_id is not None:
         return {"recipe": sparse_record(recipe_from(get_recipe(session, of.recipe_id).recipe))}
     return {name: value for name, value in asdict(of).items() if value is not None}
-
-
-def _said(asked: AnyPart | AnyForm) -> dict[str, Any]:
-    """Return what is said of a part or a form beyond what is usual."""
-    usual = {field.name: field.default for field in fields(asked)}
-    return {name: value for name, value in asdict(asked).items() if value != usual[name]}
 
 
 def confection_of(session: Session, asked: ConfectionAsk) -> Confection:

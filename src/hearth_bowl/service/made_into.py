@@ -11,7 +11,7 @@ from hearth_bowl.formats.written_file import of_recipe
 from hearth_bowl.service.cards import in_own_vessel
 from hearth_bowl.service.recipes import StoredRecipe, get_recipe
 from hearth_bowl.service.taken_in import take_confection
-from hearth_bowl.service.vessels import get_vessel
+from hearth_bowl.service.vessels import get_vessel, named_measures
 
 
 def create_made(
@@ -24,13 +24,9 @@ def create_made(
     :raises BadInput: naming the field. :raises NotFound: there is no such vessel.
     """
     recipe = recipe_from(record)
-    found = in_own_vessel(session, of_recipe(recipe, None if vessel_id is None else _measures(session, vessel_id)))
+    vessel = None if vessel_id is None else named_measures(get_vessel(session, vessel_id))
+    found = in_own_vessel(session, of_recipe(recipe, vessel))
     assert found.whole is not None  # pieces by weight take any recipe
     made = take_confection(session, found.whole, now)
     recipe_id = next(part.of.recipe_id for part in made.asked.parts if part.of.recipe_id is not None)
     return get_recipe(session, recipe_id)
-
-
-def _measures(session: Session, vessel_id: int) -> dict[str, Any]:
-    stored = get_vessel(session, vessel_id)
-    return {**{name: value for name, value in stored.vessel.items() if value is not None}, "name": stored.name}

@@ -46,6 +46,11 @@ def get_vessel(session: Session, vessel_id: int) -> StoredVessel:
     return _stored(row)
 
 
+def named_measures(stored: StoredVessel) -> dict[str, Any]:
+    """Return a vessel as a confection file has it: the measures that it has, and its name."""
+    return {**{name: value for name, value in stored.vessel.items() if value is not None}, "name": stored.name}
+
+
 def create_vessel(session: Session, name: str, record: Mapping[str, Any], owned: int = 1) -> StoredVessel:
     """Store a vessel.
 

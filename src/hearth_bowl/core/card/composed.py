@@ -1,4 +1,4 @@
-"""Composed: the confection of a card's mixes and of what goes round, into and onto them, in the form that it names."""
+"""Composed: a card's mixes with their shells, coats, cores and toppings, put together in the form that it names."""
 
 import re
 from collections.abc import Mapping, Sequence
@@ -10,7 +10,19 @@ from hearth_bowl.core.card.makes import Makes
 from hearth_bowl.core.card.masses import Mass
 from hearth_bowl.core.card.roles import EACH, Placed, each_told
 from hearth_bowl.core.card.said_form import Formed, by_weight, form_of
-from hearth_bowl.core.confection.confection import ROLES_OF, Blend, Confection, Form, Of, Part, Role, holds_a_wall
+from hearth_bowl.core.confection.another_form import role_in
+from hearth_bowl.core.confection.confection import (
+    INNER,
+    ROLES_OF,
+    USUAL_G_EACH,
+    Blend,
+    Confection,
+    Form,
+    Of,
+    Part,
+    Role,
+    holds_a_wall,
+)
 from hearth_bowl.core.confection.outside import rolling_of
 from hearth_bowl.core.confection.work_out import work_out
 from hearth_bowl.core.errors import BadInput
@@ -22,29 +34,6 @@ from hearth_bowl.core.recipe.steps import CardStep
 from hearth_bowl.core.recipe.written.lines import LONGEST_LINE
 from hearth_bowl.core.recipe.written.recipe import Row, Unsure, WrittenRecipe, read_mix, with_unread
 
-IN_FORM: Final[Mapping[str, Mapping[str, str]]] = {
-    "pan": {"mix": "layer", "filling": "layer", "centre": "layer", "core": "topping", "shell": "coat"},
-    "mould": {"mix": "filling", "centre": "filling", "layer": "filling", "core": "filling", "rolling": "topping"},
-    "cup": {
-        "mix": "filling",
-        "centre": "filling",
-        "layer": "filling",
-        "core": "filling",
-        "rolling": "topping",
-        "coat": "topping",
-    },
-    "pieces": {"mix": "centre", "filling": "centre", "layer": "centre", "shell": "coat"},
-    "scoop": {"mix": "centre", "filling": "centre", "layer": "centre", "shell": "coat"},
-    "cake": {
-        "mix": "centre",
-        "filling": "centre",
-        "layer": "centre",
-        "core": "topping",
-        "rolling": "topping",
-        "shell": "coat",
-    },
-}
-"""What a role becomes in a form that has it not. A judgement."""
 USE_FORM: Final[Mapping[str, str]] = {
     "roll": "balls",
     "cut": "cut into squares",
@@ -53,10 +42,12 @@ USE_FORM: Final[Mapping[str, str]] = {
     "coat-cake": "cake filling",
 }
 """The form that a use speaks of, in words of a card. A judgement."""
-MAKING: Final = ("shell", "layer", "centre", "core", "filling", "coat", "rolling", "topping")
-"""The order in which parts are made."""
-SUGGESTED_G_EACH: Final[Mapping[str, float]] = {"core": 2.0, "topping": 1.0, "rolling": 0.8, "filling": 3.0}
-"""Suggested grams of one piece where a card says nothing. A judgement."""
+MIX: Final = "mix"
+"""The role of a mix of which a card says none: what a form is filled with."""
+SQUARES: Final = 16
+"""Squares that a slab is cut into where the size that a card says does not fit. A judgement."""
+SHARES_OF_ALL: Final = (0.9, 0.1, 0.01)
+"""Shares of a mix that one piece may be of at most, tried in turn: much of it may boil off. A judgement."""
 MOST_TRIES: Final = 12  # a limit, by definition
 
 
@@ -73,7 +64,7 @@ class Composed:
 
 @dataclass(slots=True)
 class _Piece:
-    """A part in the making: what it is of, its lines, and the grams that they state."""
+    """A part before it is checked: what it is made of, its lines, and the grams they add up to."""
 
     role: str
     of: Of
@@ -104,7 +95,7 @@ def compose(
     kind = kind_of(formed.form.vessel)
     _fit_roles(pieces, kind)
     _amounts(pieces, kind, formed, makes)
-    pieces.sort(key=lambda piece: MAKING.index(piece.role))
+    pieces.sort(key=lambda piece: ROLES_OF[kind].index(cast(Role, piece.role)))
     composed = _checked(name, pieces, formed, steps)
     line = makes.lines[0] if makes.lines else min(row.number for piece in pieces for row in piece.rows)
     text = makes.texts[0] if makes.texts else name
@@ -122,9 +113,9 @@ def compose_recipe(recipe: Recipe, vessel: dict[str, Any] | None = None) -> Comp
     :param vessel: the vessel that it goes into, as a vessel file has it, where that is known.
     """
     said = f"{recipe.name} {USE_FORM.get(recipe.use or '', '')}"
-    formed = form_of(Makes(vessel=vessel), ["mix"], said, recipe.mass_g)
-    role = IN_FORM[kind_of(formed.form.vessel)]["mix"]
-    part = Part(role=cast(Role, role), of=recipe, mass_g=recipe.mass_g if role == "layer" else None)
+    formed = form_of(Makes(vessel=vessel), [MIX], said, recipe.mass_g)
+    role = _inner_role(kind_of(formed.form.vessel))
+    part = Part(role=role, of=recipe, mass_g=recipe.mass_g if role == "layer" else None)
     for form, one in ((formed.form, part), (Form(vessel=formed.form.vessel), replace(part, mass_g=None))):
         confection = Confection(name=recipe.name, form=form, parts=(one,))
         try:
@@ -143,11 +134,11 @@ def _of_mix(mass: Mass, mix: WrittenRecipe) -> _Piece:
     grams = mix.recipe.mass_g
     doubts = [mass.why] if mass.why else []
     each = {} if mass.each is None else dict([mass.each])
-    return _Piece(mass.role or "mix", of, mass.rows, grams, mass.heading, doubts, each)
+    return _Piece(mass.role or MIX, of, mass.rows, grams, mass.heading, doubts, each)
 
 
 def _of_outer(name: str, outer: Sequence[Placed]) -> list[_Piece]:
-    """Return what goes round, into or onto the pieces: lines of one heading and role belong together."""
+    """Return the shells, coats, cores and toppings: lines of one heading and role belong together."""
     groups: dict[tuple[str, str], list[Placed]] = {}
     for number, one in enumerate(outer):
         apart = one.row.heading if one.role in ("coat", "shell", "rolling") else f"{one.row.heading}\n{number}"
@@ -165,7 +156,7 @@ def _of_outer(name: str, outer: Sequence[Placed]) -> list[_Piece]:
             role = "rolling" if rolling_of(of) is not None else "topping"
         if role == "shell" and not holds_a_wall(of):
             role = "coat" if isinstance(of, Recipe) else "topping"
-            doubts.append("it holds no wall: taken as what goes round it")
+            doubts.append("it is not firm enough for a shell: used as a coat instead")
         found.append(_Piece(role, of, rows, grams, ones[0].row.heading, doubts))
     return found
 
@@ -183,10 +174,10 @@ def _of_rows(name: str, role: str, rows: Sequence[Row]) -> Of:
 
 def _fit_roles(pieces: list[_Piece], kind: str) -> None:
     """Give each part a role that the form has; what may stand once only stands once."""
-    renamed = IN_FORM[kind]
     for piece in pieces:
-        if piece.role not in ROLES_OF[kind]:
-            piece.role = renamed.get(piece.role, "topping")
+        piece.role = (
+            _inner_role(kind) if piece.role == MIX else role_in(cast(Role, piece.role), kind, set()) or "topping"
+        )
     centres = [piece for piece in pieces if piece.role == "centre"]
     for other in centres[1:]:
         other.role = (
@@ -194,8 +185,13 @@ def _fit_roles(pieces: list[_Piece], kind: str) -> None:
         )
     if kind == "cake" and len(centres) > 1:
         centres[0].role = "filling"
-    if not any(piece.role in ("layer", "filling", "centre", "shell") for piece in pieces):
-        pieces[0].role = next(role for role in ROLES_OF[kind] if role in ("layer", "filling", "centre"))
+    if not any(piece.role in (*INNER, "shell") for piece in pieces):
+        pieces[0].role = _inner_role(kind)
+
+
+def _inner_role(kind: str) -> Role:
+    """Return what a mix is in a form: its layer, filling or centre."""
+    return next(role for role in ROLES_OF[kind] if role in INNER)
 
 
 def _amounts(pieces: list[_Piece], kind: str, formed: Formed, makes: Makes) -> None:
@@ -243,7 +239,7 @@ def _shared(piece: _Piece, count: int | None) -> dict[str, float]:
     if piece.grams > 0 and count:
         return {"g_each": piece.grams / count}
     single = piece.of.piece_g if isinstance(piece.of, Ingredient) else None
-    suggested = single or SUGGESTED_G_EACH.get(piece.role, 1.0)
+    suggested = single or USUAL_G_EACH.get(piece.role, 1.0)
     piece.doubts.append(f"how much goes with each piece is not said: {suggested:g} g is suggested")
     return {"g_each": suggested}
 
@@ -263,12 +259,12 @@ def _checked(name: str, pieces: list[_Piece], formed: Formed, steps: Sequence[Ca
                 break
         else:
             return Composed(confection, formed.measures)
-    return _first_mix_alone(name, pieces, formed, steps)
+    return _largest_mix_alone(name, pieces, formed, steps)
 
 
-def _first_mix_alone(name: str, pieces: list[_Piece], formed: Formed, steps: Sequence[CardStep]) -> Composed:
-    """Return the first mix in pieces by weight, where the rest cannot be put together; what is left out is said."""
-    first = next((piece for piece in pieces if isinstance(piece.of, Recipe)), pieces[0])
+def _largest_mix_alone(name: str, pieces: list[_Piece], formed: Formed, steps: Sequence[CardStep]) -> Composed:
+    """Return the largest mix in pieces by weight, where the rest cannot be put together; what is left out is said."""
+    first = max(pieces, key=lambda piece: (isinstance(piece.of, Recipe), piece.grams))
     formed.doubts += [
         f"“{piece.rows[0].text[:60]}” could not be put together with the rest: add it to the piece by hand"
         for piece in pieces
@@ -276,81 +272,107 @@ def _first_mix_alone(name: str, pieces: list[_Piece], formed: Formed, steps: Seq
     ]
     pieces[:] = [first]
     first.role, first.said = "centre", {}
-    piece_g = round(min(words.USUAL_PIECE_G, max(0.1, 0.9 * first.grams)), 2)
-    formed.measures = by_weight(piece_g)
-    form = Form(vessel=Pieces(piece_g=piece_g))
-    confection = Confection(name=name[:200], form=form, parts=(_part(first),), steps=tuple(steps))
-    try:
-        work_out(confection)
-    except BadInput as problem:
-        formed.doubts.append(f"it could not be put together: {problem.message}")
-        return Composed(None)
-    return Composed(confection, formed.measures)
+    for share in SHARES_OF_ALL:
+        piece_g = round(min(words.USUAL_PIECE_G, max(0.01, share * first.grams)), 3)
+        formed.measures = by_weight(piece_g)
+        form = Form(vessel=Pieces(piece_g=piece_g))
+        confection = Confection(name=name[:200], form=form, parts=(_part(first),), steps=tuple(steps))
+        try:
+            work_out(confection)
+        except BadInput:
+            continue
+        return Composed(confection, formed.measures)
+    formed.doubts.append("it could not be put together as it stands")
+    return Composed(None)
 
 
 def _give_up(problem: BadInput, pieces: list[_Piece], formed: Formed) -> bool:
     """Give up one thing that was said, for what cannot be as it stands; return whether there was one."""
-    at = (
-        problem.field[1]
-        if len(problem.field) > 1 and problem.field[0] == "parts" and isinstance(problem.field[1], int)
-        else None
+    return any(
+        way(problem, pieces, formed) for way in (_amount_of_part, _cut, _largest_mass, _count, _outer_part, _form)
     )
-    if at is not None and at < len(pieces) and pieces[at].said:
-        piece = pieces[at]
-        given = next(iter(piece.said))
-        piece.doubts.append(f"its amount does not fit the form ({problem.message.rstrip('.')}): it fills what there is")
-        piece.said = (
-            {}
-            if piece.role in ("layer", "filling", "centre") and given != "g_each"
-            else {"g_each": SUGGESTED_G_EACH.get(piece.role, 1.0)}
-        )
-        if piece.role == "layer":
-            _one_gives_way(pieces)
-        return True
+
+
+def _part_at(problem: BadInput, pieces: list[_Piece]) -> _Piece | None:
+    """Return the part that a refusal names, None where it names none."""
+    match problem.field:
+        case ("parts", int(at), *_) if at < len(pieces):
+            return pieces[at]
+    return None
+
+
+def _amount_of_part(problem: BadInput, pieces: list[_Piece], formed: Formed) -> bool:
+    piece = _part_at(problem, pieces)
+    if piece is None or not piece.said:
+        return False
+    fills = piece.role in INNER and "g_each" not in piece.said
+    _does_not_fit(piece, problem)
+    piece.said = {} if fills else {"g_each": USUAL_G_EACH.get(piece.role, 1.0)}
+    if piece.role == "layer":
+        _one_gives_way(pieces)
+    return True
+
+
+def _does_not_fit(piece: _Piece, problem: BadInput) -> None:
+    reason = problem.message.rstrip(".")
+    piece.doubts.append(f"its amount does not fit the form ({reason}): it fills what there is")
+
+
+def _cut(problem: BadInput, pieces: list[_Piece], formed: Formed) -> bool:
     form = formed.form
-    if form.pieces is not None and form.piece_mm is not None:
+    if form.piece_mm is None:
+        return False
+    if form.pieces is not None:
         formed.doubts.append(f"{form.pieces} pieces of that size do not come out of the tin: the size is kept")
         formed.form = replace(form, pieces=None)
-        return True
-    if form.piece_mm is not None:
+    else:
         formed.doubts.append("pieces of that size do not fit the tin: how it is cut is open")
-        formed.form = replace(form, piece_mm=None, pieces=form.pieces or 16)
-        return True
-    amounts = [piece for piece in pieces if "mass_g" in piece.said and piece.role in ("layer", "filling")]
-    if amounts:
-        piece = max(amounts, key=lambda one: one.grams)
-        piece.doubts.append(f"its amount does not fit the form ({problem.message.rstrip('.')}): it fills what there is")
-        piece.said = {}
-        _one_gives_way(pieces)
-        return True
-    if form.pieces is not None:
-        formed.doubts.append(f"{form.pieces} pieces cannot be made of it as it stands: how many is open")
-        formed.form = replace(form, pieces=None)
-        return True
-    if (
-        at is not None
-        and at < len(pieces)
-        and len(pieces) > 1
-        and pieces[at].role in ("coat", "rolling", "topping", "core")
-    ):
-        dropped = pieces[at]
-        formed.doubts.append(f"“{dropped.rows[0].text[:60]}” could not be placed: {problem.message}")
-        del pieces[at]
-        return True
-    if not isinstance(form.vessel, Pieces):
-        formed.doubts.append(
-            f"it does not go into that form ({problem.message.rstrip('.')}): pieces by weight are taken"
-        )
-        formed.form = Form(vessel=Pieces(piece_g=words.USUAL_PIECE_G))
-        formed.measures = by_weight(words.USUAL_PIECE_G)
-        _fit_roles(pieces, "pieces")
-        for piece in pieces:
-            if piece.role == "centre":
-                piece.said = {}
-            elif piece.role in ("core", "topping"):
-                piece.said = {"g_each": SUGGESTED_G_EACH[piece.role]}
-        return True
-    return False
+        formed.form = replace(form, piece_mm=None, pieces=SQUARES)
+    return True
+
+
+def _largest_mass(problem: BadInput, pieces: list[_Piece], formed: Formed) -> bool:
+    stated = [piece for piece in pieces if "mass_g" in piece.said and piece.role in ("layer", "filling")]
+    if not stated:
+        return False
+    piece = max(stated, key=lambda one: one.grams)
+    _does_not_fit(piece, problem)
+    piece.said = {}
+    _one_gives_way(pieces)
+    return True
+
+
+def _count(problem: BadInput, pieces: list[_Piece], formed: Formed) -> bool:
+    if formed.form.pieces is None:
+        return False
+    formed.doubts.append(f"{formed.form.pieces} pieces cannot be made of it as it stands: how many is open")
+    formed.form = replace(formed.form, pieces=None)
+    return True
+
+
+def _outer_part(problem: BadInput, pieces: list[_Piece], formed: Formed) -> bool:
+    piece = _part_at(problem, pieces)
+    if piece is None or len(pieces) == 1 or piece.role not in ("coat", "rolling", "topping", "core"):
+        return False
+    formed.doubts.append(f"“{piece.rows[0].text[:60]}” could not be placed: {problem.message}")
+    pieces.remove(piece)
+    return True
+
+
+def _form(problem: BadInput, pieces: list[_Piece], formed: Formed) -> bool:
+    if isinstance(formed.form.vessel, Pieces):
+        return False
+    reason = problem.message.rstrip(".")
+    formed.doubts.append(f"it does not go into that form ({reason}): pieces by weight are taken")
+    formed.form = Form(vessel=Pieces(piece_g=words.USUAL_PIECE_G))
+    formed.measures = by_weight(words.USUAL_PIECE_G)
+    _fit_roles(pieces, "pieces")
+    for piece in pieces:
+        if piece.role == "centre":
+            piece.said = {}
+        elif piece.role in ("core", "topping"):
+            piece.said = {"g_each": USUAL_G_EACH[piece.role]}
+    return True
 
 
 def _one_gives_way(pieces: list[_Piece]) -> None:

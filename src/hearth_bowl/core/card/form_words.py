@@ -133,4 +133,10 @@ ABOUT: Final = (
 )
 DOZEN: Final = r"(?:\s*(?P<dozen>dozen|dutzend|douzaines?|dozzin[ae]|docenas?|dúzias?))?"
 CAKE_FORM: Final = r"\b(?:cake|torte|gâteau|torta|tarta|bolo)\b"
-EACH: Final = r"(?:each|je|chacune?|ciascun[oa]|cada(?: un[oa])?|apiece)"
+EACH: Final = (
+    r"(?:each|apiece|per piece|a piece|je(?: stück)?|pro stück|chacune?|(?:par|la) pièce|ciascun[oa]|al pezzo"
+    r"|cada un[oa]|cada uma?|por (?:pieza|unidad))"
+)
+"""Words that say an amount is of one piece."""
+HALF: Final = r"half[- ](?:spheres?|balls?|eggs?)|halbkugel|demi-?\s?sphère|semisfer|medias? esfera|meias? esfera"
+"""Half pieces by their names."""

@@ -127,21 +127,11 @@ def _read(found: Makes, number: int, text: str, is_method: bool) -> None:
     _count(found, number, plain, is_method)
     _piece_g(found, plain)
     vessel, doubts = vessel_said(plain, is_method)
-    if vessel is not None and (found.vessel is None or _tells_more(vessel, found.vessel)):
-        found.doubts = [row for row in found.doubts if found.vessel is None or row[1] not in _of_vessel(found)]
+    if vessel is not None and found.vessel is None:
         found.vessel = vessel
         found.doubts += [(number, why) for why in doubts]
     if vessel is None:
         _sizes(found, plain)
-
-
-def _tells_more(one: dict[str, Any], other: dict[str, Any]) -> bool:
-    """Return whether a vessel that is said later is better known: no measure of it is a suggestion."""
-    return bool(other.get("suggested")) and not one.get("suggested") and one["kind"] == other["kind"]
-
-
-def _of_vessel(found: Makes) -> tuple[str, ...]:
-    return tuple((found.vessel or {}).get("suggested", ()))
 
 
 def _count(found: Makes, number: int, text: str, is_method: bool) -> None:

@@ -5,6 +5,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from typing import Final
 
+from hearth_bowl.core.card.form_words import EACH as FOR_EACH
 from hearth_bowl.core.card.sections import role_said
 from hearth_bowl.core.ingredients.library import LIBRARY
 from hearth_bowl.core.recipe.measures import MEASURES_ML
@@ -58,23 +59,20 @@ PURPOSES: Final = (
     ("layer", rf"{_FOR}(?:(?:first|second|bottom|top|dark|milk|white) )?(?:layer|schicht|couche|strato|capa|camada)\b"),
 )
 """What a line says it is for, the first that is found."""
-_EACH: Final = (
-    r"(?:each|per piece|a piece|je(?: stück)?|pro stück|chacune?|(?:par|la) pièce|ciascun[oa]|al pezzo|cada un[oa]"
-    r"|cada uma?|por (?:pieza|unidad))"
-)
-EACH: Final = re.compile(rf"\b{_EACH}\b", re.IGNORECASE)
+EACH: Final = re.compile(rf"\b{FOR_EACH}\b", re.IGNORECASE)
 _UNIT_EACH: Final = r"g|ml|tsp|teaspoons?|tbsp|tablespoons?"
 _FIGURE_EACH: Final = (
-    re.compile(rf"\b{_EACH}\s*(?:about\s*)?(?P<n>{NUMBER})\s*(?P<unit>{_UNIT_EACH})\b", re.IGNORECASE),
+    re.compile(rf"\b{FOR_EACH}\s*(?:about\s*)?(?P<n>{NUMBER})\s*(?P<unit>{_UNIT_EACH})\b", re.IGNORECASE),
     re.compile(
-        rf"(?P<n>{NUMBER})\s*(?P<unit>{_UNIT_EACH})\s+(?:of |de |d')?(?:[^\d.,;]{{2,40}}\s+)?{_EACH}\b", re.IGNORECASE
+        rf"(?P<n>{NUMBER})\s*(?P<unit>{_UNIT_EACH})\s+(?:of |de |d')?(?:[^\d.,;]{{2,40}}\s+)?{FOR_EACH}\b",
+        re.IGNORECASE,
     ),
-    re.compile(rf"(?P<n>{NUMBER})\s*(?P<unit>{_UNIT_EACH})\s*{_EACH}\b", re.IGNORECASE),
+    re.compile(rf"(?P<n>{NUMBER})\s*(?P<unit>{_UNIT_EACH})\s*{FOR_EACH}\b", re.IGNORECASE),
 )
 
 
 def each_told(text: str, measure: str = "metric") -> tuple[str, float] | None:
-    """Return the figure that a line tells of each piece, by `g_each` or `ml_each`.
+    """Return how much goes with each piece by a line, as `g_each` or `ml_each`; None where it does not say.
 
     >>> each_told("120 g drinking chocolate, 20 g each"), each_told("1 tsp jam each"), each_told("200 g cream")
     (('g_each', 20.0), ('ml_each', 5.0), None)
@@ -121,7 +119,7 @@ _EACH_IN_METHOD: Final = re.compile(
 
 
 def each_in_method(steps: Sequence[tuple[int, str]], rows: Sequence[Row], measure: str) -> list[Row]:
-    """Return what only the method tells of each piece ("with 3 g jam each") as lines that the card has not."""
+    """Return what only the method gives for each piece ("with 3 g jam each"), as lines the list does not have."""
     found = []
     for number, text in steps:
         told = _EACH_IN_METHOD.search(text)

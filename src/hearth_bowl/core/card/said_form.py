@@ -21,9 +21,7 @@ _JOINED: Final = re.compile(
 _SPHERES: Final = re.compile(
     r"\b(?:whole |hollow )?(?:spheres?|bombs?|hohlkugeln?|sphères|sfere|esferas)\b", re.IGNORECASE
 )
-_HALF: Final = re.compile(
-    r"\bhalf[- ](?:spheres?|balls?|eggs?)|halbkugel|demi-?\s?sphère|semisfer|medias? esfera|meias? esfera", re.I
-)
+_HALF: Final = re.compile(rf"\b(?:{words.HALF})", re.IGNORECASE)
 _EGGS: Final = re.compile(r"\beggs\b|\bostereier\b|\bœufs\b|\buova\b|\bhuevos\b|\bovos\b", re.IGNORECASE)
 BY_WORDS: Final = (
     ("cake", r"\bcake (?:filling|coating|covering)\b|\b(?:fill|cover|coat) (?:a|the|one) .{0,20}cake\b"),

@@ -139,9 +139,7 @@ def _mould(text: str, is_method: bool) -> Said:
     shape = next((key for key, named in words.SHAPES if re.search(named, text, re.IGNORECASE)), None)
     is_mould = _MOULD.search(text) is not None
     cavities = next((int(said["n"]) for pattern in _CAVITIES if (said := pattern.search(text))), None)
-    half = re.search(
-        r"half[- ](?:balls?|spheres?|eggs?)|halbkugel|demi-?\s?sphère|semisfer|medias? esfera|meias? esfera", text, re.I
-    )
+    half = re.search(words.HALF, text, re.IGNORECASE)
     if not is_mould and not (half and (cavities is not None or any(sides_in(text)))):
         return None, []
     told = [sides for sides in sides_in(text) if not _is_wall(text, sides)]

@@ -40,7 +40,7 @@ def parts_in_form(
     left_out = []
     seen: set[str] = set()
     for position, part in enumerate(parts):
-        role = _role_in(part.role, kind, seen)
+        role = role_in(part.role, kind, seen)
         if role is None or (role == "shell" and not holds_a_wall(part)):
             left_out.append(position)
             continue
@@ -61,7 +61,7 @@ def parts_in_chocolate(parts: Sequence[P], of: object) -> tuple[P, ...]:
     return tuple(replace(part, of=of) if part.role in ("shell", "coat") else part for part in parts)
 
 
-def _role_in(role: Role, kind: str, seen: set[str]) -> Role | None:
+def role_in(role: Role, kind: str, seen: set[str]) -> Role | None:
     """Return the role that a part has in a form, or None where it has none there or what it may have once is there."""
     known = ROLES_OF[kind]
     return next((to for to in (role, *BECOMES.get(role, ())) if to in known and not (to in ONCE and to in seen)), None)

@@ -43,6 +43,10 @@ AMOUNTS_OF: Final[Mapping[Role, tuple[str, ...]]] = MappingProxyType(
     }
 )
 """How much of a part may be said by; nothing said is what is usual of it, or it gives way."""
+USUAL_G_EACH: Final[Mapping[str, float]] = MappingProxyType(
+    {"core": 2.0, "topping": 1.0, "rolling": 0.8, "filling": 3.0}
+)
+"""Usual grams of a part in one piece, where nobody says how much. A judgement."""
 MOST_PARTS: Final = 12  # a limit, by definition
 MOST_EXTRAS: Final = 20  # a limit, by definition
 MOST_EACH: Final = 20  # a limit, by definition
