@@ -66,7 +66,7 @@ class ReadCard:
 
 MOST_SEARCHED: Final = 20_000  # a limit, by definition
 LEAST_WORD: Final = 4  # a limit, by definition
-NOTHING_OF_IT: Final = "It tells no ingredient, step or form."
+NOTHING_OF_IT: Final = "No ingredient, step or form found here."
 FOR_THE_TIN: Final = "It greases or lines the tin."
 
 

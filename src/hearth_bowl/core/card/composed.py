@@ -240,7 +240,7 @@ def _shared(piece: _Piece, count: int | None) -> dict[str, float]:
         return {"g_each": piece.grams / count}
     single = piece.of.piece_g if isinstance(piece.of, Ingredient) else None
     suggested = single or USUAL_G_EACH.get(piece.role, 1.0)
-    piece.doubts.append(f"how much goes with each piece is not said: {suggested:g} g is suggested")
+    piece.doubts.append(f"the amount for each piece is not given: {suggested:g} g suggested")
     return {"g_each": suggested}
 
 
@@ -282,7 +282,7 @@ def _largest_mix_alone(name: str, pieces: list[_Piece], formed: Formed, steps: S
         except BadInput:
             continue
         return Composed(confection, formed.measures)
-    formed.doubts.append("it could not be put together as it stands")
+    formed.doubts.append("the parts could not be combined: check the mixes and the form")
     return Composed(None)
 
 
@@ -315,7 +315,7 @@ def _amount_of_part(problem: BadInput, pieces: list[_Piece], formed: Formed) -> 
 
 def _does_not_fit(piece: _Piece, problem: BadInput) -> None:
     reason = problem.message.rstrip(".")
-    piece.doubts.append(f"its amount does not fit the form ({reason}): it fills what there is")
+    piece.doubts.append(f"its amount does not fit the form ({reason}): it fills the rest")
 
 
 def _cut(problem: BadInput, pieces: list[_Piece], formed: Formed) -> bool:
@@ -323,10 +323,10 @@ def _cut(problem: BadInput, pieces: list[_Piece], formed: Formed) -> bool:
     if form.piece_mm is None:
         return False
     if form.pieces is not None:
-        formed.doubts.append(f"{form.pieces} pieces of that size do not come out of the tin: the size is kept")
+        formed.doubts.append(f"{form.pieces} pieces of that size do not fit the tin: the size is unchanged")
         formed.form = replace(form, pieces=None)
     else:
-        formed.doubts.append("pieces of that size do not fit the tin: how it is cut is open")
+        formed.doubts.append("pieces of that size do not fit the tin: choose the cut")
         formed.form = replace(form, piece_mm=None, pieces=SQUARES)
     return True
 
@@ -345,7 +345,7 @@ def _largest_mass(problem: BadInput, pieces: list[_Piece], formed: Formed) -> bo
 def _count(problem: BadInput, pieces: list[_Piece], formed: Formed) -> bool:
     if formed.form.pieces is None:
         return False
-    formed.doubts.append(f"{formed.form.pieces} pieces cannot be made of it as it stands: how many is open")
+    formed.doubts.append(f"{formed.form.pieces} pieces are not possible with these amounts: choose the number")
     formed.form = replace(formed.form, pieces=None)
     return True
 
@@ -363,7 +363,7 @@ def _form(problem: BadInput, pieces: list[_Piece], formed: Formed) -> bool:
     if isinstance(formed.form.vessel, Pieces):
         return False
     reason = problem.message.rstrip(".")
-    formed.doubts.append(f"it does not go into that form ({reason}): pieces by weight are taken")
+    formed.doubts.append(f"it does not fit that form ({reason}): pieces by weight used instead")
     formed.form = Form(vessel=Pieces(piece_g=words.USUAL_PIECE_G))
     formed.measures = by_weight(words.USUAL_PIECE_G)
     _fit_roles(pieces, "pieces")

@@ -137,5 +137,5 @@ def _share(rows: list[Row], source: int, at: int) -> None:
     if whole_g > used_g * (1 + 1e-9):
         rows[at] = _with(rows[at], whole_g - used_g, f"what is left of {whole_g:g} g")
         return
-    why = f"{used_g:g} g are shared out in halves: how much each takes is not said"
+    why = f"{used_g:g} g is divided equally: the card gives no amounts"
     rows[source], rows[at] = _with(first, used_g / 2, why), _with(rows[at], used_g / 2, why)

@@ -77,7 +77,7 @@ def form_of(makes: Makes, roles: Sequence[str], said: str, mass_g: float) -> For
     if isinstance(vessel, Mould) and vessel.shape in ("half-egg", "hemisphere") and _is_joined(vessel, said):
         fields["halves"] = True
         if not _JOINED.search(said):
-            doubts.append("two halves are joined to one piece: is that so?")
+            doubts.append("two halves are joined to one piece: check this")
     return Formed(Form(vessel=vessel, **fields), measures, doubts)
 
 
@@ -105,7 +105,7 @@ def _stated(makes: Makes, doubts: list[str]) -> dict[str, Any] | None:
     try:
         _vessel(makes.vessel)
     except BadInput as problem:
-        doubts.append(f"its form cannot be as it is said: {problem.message}")
+        doubts.append(f"the form on the card is not possible: {problem.message}")
         makes.vessel = None
         return None
     return makes.vessel
@@ -116,25 +116,25 @@ def _meant(makes: Makes, roles: Sequence[str], said: str, mass_g: float, doubts:
     match kind:
         case "pan":
             side, deep = words.USUAL_TIN_MM, words.USUAL_DEPTH_MM
-            doubts.append(f"the tin is not said: {side:g} x {side:g} mm, {deep:g} mm deep, is suggested")
+            doubts.append(f"the tin is not given: {side:g} x {side:g} mm, {deep:g} mm deep, suggested")
             return {"kind": kind, "shape": "rectangle", "length_mm": side, "width_mm": side, "depth_mm": deep}
         case "mould":
             shape = next((key for key, named in words.SHAPES if re.search(named, said, re.IGNORECASE)), "hemisphere")
-            doubts.append("the mould is not said: a usual one is suggested")
+            doubts.append("the mould is not given: a usual one suggested")
             cavities = words.USUAL_CAVITIES.get(shape, words.OTHER_CAVITIES)
             return {"kind": kind, "shape": shape, "cavities": cavities, **words.USUAL_CAVITY[shape]}
         case "cake":
-            doubts.append("the cake is not said: one of 200 mm across, 70 mm high, is suggested")
+            doubts.append("the cake is not given: 200 mm across and 70 mm high suggested")
             usual = {"diameter_mm": 200.0, "height_mm": 70.0, "fillings": 1, "filling_mm": 5.0, "coat_mm": 4.0}
             return {"kind": kind, "shape": "round", **usual}
         case "cup":
-            doubts.append(f"the cups are not said: {words.USUAL_CUP_ML:g} ml each is suggested")
+            doubts.append(f"the cups are not given: {words.USUAL_CUP_ML:g} ml each suggested")
             return {"kind": kind, "volume_ml": words.USUAL_CUP_ML, "count": makes.pieces or 12}
     if makes.pieces:
         each_g = max(0.1, round(mass_g * PIECES_LOSS / makes.pieces, 1))
-        doubts.append(f"how large a piece is is not said: {each_g:g} g by the card's own amounts")
+        doubts.append(f"the weight of a piece is not given: {each_g:g} g from the card's amounts")
         return by_weight(each_g)
-    doubts.append(f"how large a piece is is not said: {words.USUAL_PIECE_G:g} g is suggested")
+    doubts.append(f"the weight of a piece is not given: {words.USUAL_PIECE_G:g} g suggested")
     return by_weight(words.USUAL_PIECE_G)
 
 
@@ -154,6 +154,6 @@ def _cut(makes: Makes, said: str, doubts: list[str]) -> dict[str, Any]:
         return {"piece_mm": makes.piece_mm}
     if makes.pieces is None:
         side = words.USUAL_PIECE_MM
-        doubts.append(f"how it is cut is not said: squares of {side:g} mm are suggested")
+        doubts.append(f"the cut is not given: squares of {side:g} mm suggested")
         return {"piece_mm": (side, side)}
     return {}

@@ -103,11 +103,11 @@ def _cup(text: str, is_method: bool) -> Said:
         count = round(number_of_counted(said["count"])) if said["count"] else 1
         return {"kind": "cup", "volume_ml": number_of(said["ml"] or said["ml2"]), "count": max(1, count)}, []
     if _CUP_EACH.search(text):
-        doubt = f"how much a cup holds is not said: {words.USUAL_CUP_ML:g} ml is suggested"
+        doubt = f"the size of a cup is not given: {words.USUAL_CUP_ML:g} ml suggested"
         return {"kind": "cup", "volume_ml": words.USUAL_CUP_ML, "count": 1}, [doubt]
     cases = _PAPER_CASES.search(text)
     if cases is not None and not is_method and cases["count"]:
-        doubt = f"how much a case holds is not said: {CASE_ML:g} ml is suggested"
+        doubt = f"the size of a case is not given: {CASE_ML:g} ml suggested"
         return {"kind": "cup", "volume_ml": CASE_ML, "count": int(cases["count"])}, [doubt]
     return None, []
 
@@ -125,9 +125,9 @@ def _cake(text: str, is_method: bool) -> Said:
     doubts = []
     if depth is None:
         depth = 70.0
-        doubts.append("how high the cake is is not said: 70 mm is suggested")
+        doubts.append("the height of the cake is not given: 70 mm suggested")
     if fillings is None:
-        doubts.append("how many layers of filling is not said: one is suggested")
+        doubts.append("the number of filling layers is not given: one suggested")
     usual = {"height_mm": depth, "fillings": count, "filling_mm": 5.0, "coat_mm": 4.0}
     sides = flat[0].mm
     if len(sides) > 1 or re.search(words.SQUARE, text, re.IGNORECASE):
@@ -153,17 +153,17 @@ def _mould(text: str, is_method: bool) -> Said:
     doubts = []
     if cavities is None:
         cavities = words.USUAL_CAVITIES.get(shape or "", words.OTHER_CAVITIES)
-        doubts.append(f"how many cavities the mould has is not said: {cavities} are suggested")
+        doubts.append(f"the number of cavities is not given: {cavities} suggested")
     if water is not None:
         return {"kind": "mould", "shape": "weighed", "cavities": cavities, "water_g": number_of(water["g"])}, doubts
     if shape is None:
         shape = "hemisphere"
-        doubts.append("the shape of the mould is not said: half balls are suggested")
+        doubts.append("the shape of the mould is not given: half balls suggested")
     measures = _cavity(shape, [side for sides in told for side in sides.mm], text)
     if measures is None:
         measures = dict(words.USUAL_CAVITY[shape])
         sizes = " x ".join(f"{size:g}" for size in measures.values())
-        doubts.append(f"how large a cavity is is not said: {sizes} mm is suggested")
+        doubts.append(f"the size of a cavity is not given: {sizes} mm suggested")
     return {"kind": "mould", "shape": shape, "cavities": cavities, **measures}, doubts
 
 
@@ -212,11 +212,11 @@ def _tin(text: str, is_method: bool) -> Said:
     doubts = []
     if depth is None:
         depth = words.USUAL_DEPTH_MM
-        doubts.append(f"how deep the tin is is not said: {depth:g} mm is suggested")
+        doubts.append(f"the depth of the tin is not given: {depth:g} mm suggested")
     if re.search(words.LOAF, text, re.IGNORECASE):
         long, wide = sides[0], sides[1] if len(sides) > 1 else sides[0] * 0.45
         base = {"length_mm": long / words.LOAF_RIM, "width_mm": wide / words.LOAF_RIM}
-        doubts.append("its base is not said: a little smaller than its rim is suggested")
+        doubts.append("the base of the tin is not given: a little smaller than its rim suggested")
         return {
             "kind": "pan",
             "shape": "loaf",
@@ -228,7 +228,7 @@ def _tin(text: str, is_method: bool) -> Said:
     if len(sides) == 1 and re.search(words.ROUND, text, re.IGNORECASE):
         return {"kind": "pan", "shape": "round", "diameter_mm": sides[0], "depth_mm": depth}, doubts
     if len(sides) == 1 and not re.search(words.SQUARE, text, re.IGNORECASE):
-        doubts.append("square or round is not said of the tin: square is suggested")
+        doubts.append("the shape of the tin is not given: square suggested")
     wide = sides[1] if len(sides) > 1 else sides[0]
     return {"kind": "pan", "shape": "rectangle", "length_mm": sides[0], "width_mm": wide, "depth_mm": depth}, doubts
 

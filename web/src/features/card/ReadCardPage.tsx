@@ -102,7 +102,7 @@ export function ReadCardPage() {
             )}
             {(looked.error || !whole) && (
               <p role="alert" className="mt-1 rounded bg-butter px-2 py-1">
-                {looked.error?.message ?? "The card could not be put together as it stands."}
+                {looked.error?.message ?? "The parts of this card could not be combined."}
               </p>
             )}
             {answer && whole && looked.data && (

@@ -58,7 +58,7 @@ export const keyOf = (doubt: Doubt) => `${doubt.line} ${doubt.text} ${doubt.why}
 function rank({ doubt, line }: Open): number {
   if (doubt.why.includes("left out")) return 0;
   if (line === null) return 1;
-  return /suggested|proposal|shared out/.test(doubt.why) ? 2 : 3;
+  return /suggested|proposal|divided equally/.test(doubt.why) ? 2 : 3;
 }
 
 /** The whole with one line of one of its mixes changed. */
