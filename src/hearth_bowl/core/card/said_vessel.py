@@ -153,7 +153,7 @@ def _mould(text: str, is_method: bool) -> Said:
     doubts = []
     if cavities is None:
         cavities = words.USUAL_CAVITIES.get(shape or "", words.OTHER_CAVITIES)
-        doubts.append(f"the number of cavities is not given: {cavities} suggested")
+        doubts.append(f"the number of cavities in the mould is not given: {cavities} suggested")
     if water is not None:
         return {"kind": "mould", "shape": "weighed", "cavities": cavities, "water_g": number_of(water["g"])}, doubts
     if shape is None:

@@ -58,8 +58,8 @@ export function Doubts({ open, read, whole, vessels, library, onSettle, onPart }
               )}
               <p className="rounded bg-butter px-2 py-1 text-[0.9375rem]">{sentence(doubt.why)}</p>
               <p className="mt-1 flex flex-wrap gap-2">
-                <Button aria-label={`${doubt.why}: it is right`} onClick={() => onSettle(doubt)}>
-                  It is right
+                <Button aria-label={`Confirm: ${doubt.why}`} onClick={() => onSettle(doubt)}>
+                  Confirm
                 </Button>
                 {whole &&
                   /vessel|tin|mould/.test(doubt.why) &&

@@ -220,7 +220,7 @@ function Bench({ stored, vessels, recipes, options }: BenchProps) {
           </Link>
         </div>
       </section>
-      <section aria-label="Cut through" className="px-5 py-3 max-md:px-3">
+      <section aria-label="Cross-section" className="px-5 py-3 max-md:px-3">
         <CutThrough
           id={stored.id}
           asked={asked}

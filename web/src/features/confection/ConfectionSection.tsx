@@ -97,7 +97,7 @@ function Ball({ answer, parts }: { answer: Answer; parts: Pressed }) {
       alt={alt}
       labels={labels}
       parts={parts}
-      caption="Cut through"
+      caption="Cross-section"
     >
       {coatMm > 0 && (
         <circle

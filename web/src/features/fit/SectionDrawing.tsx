@@ -339,7 +339,7 @@ function Section({
       dimensions={dimensions}
       active={active}
       parts={parts}
-      caption={byVolume ? "Cut through, as the half ball of equal volume" : "Cut through"}
+      caption={byVolume ? "Cross-section, as the half ball of equal volume" : "Cross-section"}
     >
       {children}
     </ScaledFigure>

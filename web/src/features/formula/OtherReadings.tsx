@@ -26,8 +26,8 @@ export function OtherReadings({ line, name, onTake }: Props) {
           <p className="rounded bg-butter px-2 py-1 text-[0.9375rem]">{line.doubts.join("; ")}</p>
           <div className="flex flex-wrap gap-2">
             {typeof line.ingredient === "string" && (
-              <Button aria-label={`${name}: it is right as read`} onClick={() => onTake({ doubts: [] })}>
-                It is right
+              <Button aria-label={`Confirm: ${name}`} onClick={() => onTake({ doubts: [] })}>
+                Confirm
               </Button>
             )}
             {data?.map(({ says, ingredient, ...stated }) => (
