@@ -11,19 +11,12 @@ from typing import TYPE_CHECKING, Final
 import ifaddr
 
 from hearth_bowl.service.pairing import CannotOpen
+from hearth_bowl.web_server import HandshakeLater, house_server
 
 if TYPE_CHECKING:
     from _typeshed.wsgi import WSGIApplication
     from cheroot.wsgi import Server
 
-    from hearth_bowl.house_connection import HandshakeLater
-
-QUEUE: Final = 128
-CONNECTIONS: Final = 200
-"""A browser holds six at a time; beyond so many the idle are let go of: a judgement, for a house."""
-LARGEST_BODY_BYTES: Final = 30_000_000
-"""A photograph as a camera takes it, and some."""
-LARGEST_HEAD_BYTES: Final = 32_000
 LOOK_EVERY_S: Final = 10.0
 """How often it is looked whether the machine has another address now: a judgement."""
 A_HOUSE_BEYOND: Final = ("203.0.113.1", 9)
@@ -125,21 +118,9 @@ class HomeNetwork:
         self._doors = {address: self._doors[address] for address in there if address in self._doors}
 
     def _try(self, address: str) -> None:
-        from cheroot.wsgi import Server  # a kitchen that answers this machine alone does without
-
-        from hearth_bowl.house_connection import PATIENCE_S, THREADS, HouseConnection
-
         if self._door is None:
             raise RuntimeError("nothing is served yet")
-        server = Server(
-            (address, self.port), self._door, numthreads=THREADS, timeout=PATIENCE_S, server_name="",
-            request_queue_size=QUEUE,
-        )  # fmt: skip
-        server.ConnectionClass = HouseConnection
-        server.keep_alive_conn_limit = CONNECTIONS
-        server.max_request_body_size = LARGEST_BODY_BYTES
-        server.max_request_header_size = LARGEST_HEAD_BYTES
-        server.ssl_adapter = self._tls
+        server = house_server(self._door, address, self.port, self._tls)
         try:
             server.prepare()
         except OSError as problem:
@@ -179,9 +160,7 @@ def _leads_out() -> str:
             return ""
 
 
-def _tls(certificate: Path, key: Path | None) -> "HandshakeLater":
-    from hearth_bowl.house_connection import HandshakeLater
-
+def _tls(certificate: Path, key: Path | None) -> HandshakeLater:
     try:
         return HandshakeLater(str(certificate), str(key or certificate))
     except (OSError, ValueError) as problem:  # an SSLError is an OSError

@@ -14,7 +14,6 @@ from pathlib import Path
 from typing import Final
 
 import segno
-from waitress.server import create_server
 
 from hearth_bowl.api.hosts import LOOPBACK_HOSTS
 from hearth_bowl.api.pairing import pairing_url
@@ -45,10 +44,10 @@ from hearth_bowl.store.held import InUse, held
 from hearth_bowl.store.migrate import Unreadable, migrate
 from hearth_bowl.store.restore import finish
 from hearth_bowl.store.unclean import WARNING, log_is_missing, mark
+from hearth_bowl.web_server import own_server
 
 DEFAULT_PORT: Final = 8741
 LOOPBACK: Final = "127.0.0.1"
-THREADS: Final = 16
 TIDY_EVERY_S: Final = 6 * 3600.0
 PLAIN: Final = (
     "This is plain HTTP: others in the same network can read along. Share in your own home network only, "
@@ -133,7 +132,8 @@ def _serve(verb: str, options: argparse.Namespace) -> None:
         atexit.register(planner.close)
         house = _house(options)
         app = create_app(database, WEB, helper=helper, planner=planner, health=health, house=house)
-        server = create_server(app, host=LOOPBACK, port=options.port, threads=THREADS, ident=None)
+        server = own_server(app, LOOPBACK, options.port)
+        server.prepare()
         if verb == "demo" and not options.no_devices:
             with contextlib.suppress(DiskFull), database.writing() as session:
                 ensure_probe(session, STAND_IN)
@@ -141,7 +141,10 @@ def _serve(verb: str, options: argparse.Namespace) -> None:
         print(f"Hearth Bowl is at http://{LOOPBACK}:{options.port}/ (Ctrl-C stops it)", flush=True)
         if options.share:
             _share(house, app.extensions["hearth_bowl.pairings"])
-        server.run()
+        try:
+            server.serve()
+        finally:
+            server.stop()
 
 
 def _house(options: argparse.Namespace) -> HomeNetwork:

@@ -1,6 +1,5 @@
 """A real server on a free port with a folder of its own, for tests that need one."""
 
-import contextlib
 import json
 import os
 import socket
@@ -12,12 +11,11 @@ import urllib.request
 from pathlib import Path
 from typing import IO, Any
 
-from waitress.server import create_server
-
 from hearth_bowl.app import create_app
 from hearth_bowl.paths import WEB
 from hearth_bowl.server import open_data
 from hearth_bowl.store.db import Database
+from hearth_bowl.web_server import own_server
 from tests import command
 from tests.ready_kitchens import kitchen_file
 
@@ -134,14 +132,16 @@ class ThreadServer(Server):
         if not self.database.exists():
             self.database.write_bytes(kitchen_file("season" if self.demo else "empty"))
         data = open_data(Path(self.folder.name), demo=self.demo)
-        self.served = create_server(create_app(data, self.web), host="127.0.0.1", port=self.port, threads=8, ident=None)
+        self.served = own_server(create_app(data, self.web), "127.0.0.1", self.port)
+        self.served.shutdown_timeout, self.served.expiration_interval = 0.1, 0.02  # ends at once
+        self.served.prepare()
         self.thread = threading.Thread(target=self._run, args=(self.served, data), daemon=True)
         self.thread.start()
         self._wait()
         return self
 
     def _run(self, served: Any, data: Database) -> None:
-        served.run()
+        served.serve()
         data.close()
 
     def kill(self) -> None:
@@ -149,7 +149,5 @@ class ThreadServer(Server):
         served, self.served = self.served, None
         if served is None or self.thread is None:
             return
-        with contextlib.suppress(OSError):  # another pull may have let the thread close everything already
-            served.trigger.pull_trigger(lambda: [connection.close() for connection in list(served._map.values())])
-        self.thread.join(timeout=5)
-        served.task_dispatcher.shutdown(timeout=WAIT_S)  # what is still worked out holds the folder
+        served.stop()
+        self.thread.join(timeout=WAIT_S)

@@ -14,7 +14,7 @@ from typing import Any
 import trustme
 
 from hearth_bowl.home_network import HomeNetwork
-from hearth_bowl.house_connection import AT_ONCE, HouseConnection
+from hearth_bowl.web_server import AT_ONCE, HouseConnection
 from tests.api.server import free_port
 
 HERE, ANOTHER = "127.0.0.1", "127.0.0.2"

@@ -67,7 +67,7 @@ class Wheel(unittest.TestCase):
                 name.rpartition("/")[2]: bundle.read(name).decode() for name in bundle.namelist() if "-info/" in name
             }
         self.assertIn("hearth-bowl = hearth_bowl.__main__:main", told["entry_points.txt"])
-        for name in ("flask", "sqlalchemy", "alembic", "ortools", "reportlab", "scipy", "waitress", "whitenoise"):
+        for name in ("flask", "sqlalchemy", "alembic", "ortools", "reportlab", "scipy", "cheroot", "whitenoise"):
             self.assertIn(f"Requires-Dist: {name}", told["METADATA"])
 
     def test_its_verbs_answer_and_it_is_not_the_checkout_that_answers(self) -> None:

@@ -1,7 +1,7 @@
-"""A connection from the house: its whole head is waited for so long and no longer, and no address takes every thread.
+"""The web server, for this machine and for the devices of the house.
 
-The server reads a head on a thread of its own. Without a deadline for all of it a device that sends a byte now and
-then, or begins a handshake and says no more, would hold that thread for ever.
+A request's head has a deadline, and one address of the house cannot use every thread. Without the deadline, a device
+that sends a byte now and then, or starts a handshake and sends no more, would hold its thread for ever.
 """
 
 import socket
@@ -9,19 +9,32 @@ import ssl
 import threading
 import time
 from collections import Counter
-from typing import Any, Final
+from typing import TYPE_CHECKING, Any, Final
 
 from cheroot.makefile import MakeFile, StreamReader
 from cheroot.server import HTTPConnection, HTTPRequest
 from cheroot.ssl.builtin import BuiltinSSLAdapter
+from cheroot.wsgi import Server
 
+if TYPE_CHECKING:
+    from _typeshed.wsgi import WSGIApplication
+
+OWN_THREADS: Final = 16
+OWN_PATIENCE_S: Final = 120
+"""Longest silence of a browser on this machine [s], so that it rarely has to connect anew. A judgement."""
 THREADS: Final = 24
 HEAD_S: Final = 5.0
 """A head is a few hundred bytes: a slow telephone sends it in a tenth of that. A judgement."""
 AT_ONCE: Final = 8
 """Requests of one address in progress at a time; a browser sends six. A judgement."""
 PATIENCE_S: Final = 15
-"""Longest silence in the middle of a body [s]. A judgement."""
+"""Longest silence of a device in the middle of a body [s]. A judgement."""
+QUEUE: Final = 128
+CONNECTIONS: Final = 200
+"""A browser holds six at a time; beyond this number idle ones are closed: a judgement, for a house."""
+LARGEST_BODY_BYTES: Final = 30_000_000
+"""A photograph as a camera takes it, and some."""
+LARGEST_HEAD_BYTES: Final = 32_000
 
 
 class _Clocked(socket.SocketIO):
@@ -45,7 +58,7 @@ class _Reader(StreamReader):
 
 
 class _Request(HTTPRequest):
-    conn: "HouseConnection"
+    conn: "PatientConnection"
 
     def parse_request(self) -> None:
         """Read the head, all of it within its time."""
@@ -54,15 +67,13 @@ class _Request(HTTPRequest):
             super().parse_request()
         finally:
             self.conn.clock.until = None
-            self.conn.socket.settimeout(PATIENCE_S)
+            self.conn.socket.settimeout(self.conn.server.timeout)
 
 
-class HouseConnection(HTTPConnection):
-    """A connection that keeps to `HEAD_S`, and to `AT_ONCE` requests of its address."""
+class PatientConnection(HTTPConnection):
+    """A connection that keeps to `HEAD_S`."""
 
     RequestHandlerClass = _Request
-    busy: Final[Counter[str]] = Counter()
-    busy_lock: Final = threading.Lock()
 
     def __init__(self, server: Any, sock: Any, makefile: Any = MakeFile) -> None:
         """Take a socket over, with a reader that knows the time."""
@@ -70,6 +81,13 @@ class HouseConnection(HTTPConnection):
         self.rfile.close()
         self.clock = _Clocked(sock, "rb")
         self.rfile = _Reader(self.clock, self.rbufsize)
+
+
+class HouseConnection(PatientConnection):
+    """A connection that keeps to `AT_ONCE` requests of its address too."""
+
+    busy: Final[Counter[str]] = Counter()
+    busy_lock: Final = threading.Lock()
 
     def communicate(self) -> bool:
         """Answer one request; return whether the connection stays open.
@@ -108,3 +126,28 @@ class HandshakeLater(BuiltinSSLAdapter):
         """Return a socket that has not shaken hands yet, and what a request of it is told."""
         found = self.context.wrap_socket(sock, do_handshake_on_connect=False, server_side=True)
         return found, {"wsgi.url_scheme": "https", "HTTPS": "on"}
+
+
+def own_server(door: "WSGIApplication", address: str, port: int) -> Server:
+    """Return a server for this machine alone; it listens once it is prepared."""
+    return _server(door, address, port, PatientConnection, OWN_THREADS, OWN_PATIENCE_S)
+
+
+def house_server(door: "WSGIApplication", address: str, port: int, tls: HandshakeLater | None) -> Server:
+    """Return a server for devices of the house, by HTTPS where there is a certificate."""
+    server = _server(door, address, port, HouseConnection, THREADS, PATIENCE_S)
+    server.ssl_adapter = tls
+    return server
+
+
+def _server(
+    door: "WSGIApplication", address: str, port: int, connection: type[PatientConnection], threads: int, patience_s: int
+) -> Server:
+    server = Server(
+        (address, port), door, numthreads=threads, timeout=patience_s, server_name="", request_queue_size=QUEUE
+    )
+    server.ConnectionClass = connection
+    server.keep_alive_conn_limit = CONNECTIONS
+    server.max_request_body_size = LARGEST_BODY_BYTES
+    server.max_request_header_size = LARGEST_HEAD_BYTES
+    return server
