@@ -122,6 +122,8 @@ class Played:
         self.batch = self.run.batch.id
         self.c, self.at_s, self.keys = 21.0, 0.0, 0
         self.readings: list[tuple[float, float]] = []
+        self.is_in = True
+        """Whether the probe is in: it comes out when the mix is put to set."""
 
     def tell(self, what: Happening, at_s: float | None = None) -> None:
         at = self.start + timedelta(seconds=self.at_s if at_s is None else at_s)
@@ -143,6 +145,7 @@ class Played:
                 self.tell(GateAnswered(key=step.key, gate="ask" if step.ask else "cue", answer=answer))
             if step.key == "set":
                 self._set()
+                self.is_in = False
             else:
                 self._work(step)
         end_s = self.at_s
@@ -168,8 +171,9 @@ class Played:
             share = second / (60 * minutes)
             if goal is not None:
                 self.c = since_c + (goal - since_c) * (1 - (1 - share) ** 2)
-            self.readings.append((begun + second, self.c + self.chance.gauss(0, 0.15)))
-        if goal is not None:
+            if self.is_in:
+                self.readings.append((begun + second, self.c + self.chance.gauss(0, 0.15)))
+        if goal is not None and self.is_in:
             self.c = goal
             self.readings.append((begun + 60 * minutes, goal))
         self.at_s += 60 * minutes

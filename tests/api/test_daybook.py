@@ -135,7 +135,7 @@ class Next(WithSeason):
     def test_planned_stands_beside_actual(self) -> None:
         rows = {row["name"]: row for row in self.get("/api/batches/16/page")["planned"]}
         self.assertTrue(rows["Boil to the end, hottest"]["is_off"])
-        self.assertFalse(rows["Leave it still"]["is_off"])
+        self.assertFalse(rows["Let it cool untouched"]["is_off"])
 
 
 class Learned(WithSeason):

@@ -94,7 +94,7 @@ class Live(Kitchen):
         self.assertAlmostEqual(forecast["curve"][-1][1], step["target_c"][1], delta=0.5)
         batch, step = self.at_step("cool-still")
         self.steadily(step["target_c"][1] - 1, -0.02)
-        self.assertEqual((self.live(batch)["urgent"], self.live(batch)["call"]), (True, "Beat it"))
+        self.assertEqual((self.live(batch)["urgent"], self.live(batch)["call"]), (True, "Start beating"))
 
     def test_an_old_reading_is_no_temperature_of_now(self) -> None:
         batch, _ = self.at_step("boil")

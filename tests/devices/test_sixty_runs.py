@@ -12,8 +12,8 @@ from hearth_bowl.core.mass.sugar_stages import thermometer
 from hearth_bowl.core.recipe.recipe import Recipe
 from hearth_bowl.core.stove.calls import SILENT_S
 from hearth_bowl.core.stove.forecast import Forecast
-from hearth_bowl.core.stove.plan import run_steps
 from hearth_bowl.core.stove.step import Step
+from hearth_bowl.core.stove.steps import run_steps
 from hearth_bowl.core.stove.watch import Course, course_of, watch
 from hearth_bowl.devices.kitchen_physics import Hob, LaggingProbe, PanOfSomething
 from tests.counts import trials

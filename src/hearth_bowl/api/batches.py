@@ -14,9 +14,9 @@ from hearth_bowl.api.context import LARGEST_ID, database, in_helper, now, whole_
 from hearth_bowl.api.problems import Problem
 from hearth_bowl.api.spec import spec
 from hearth_bowl.api.wire import Incoming, Outgoing
+from hearth_bowl.core.method.choices import CHOICES, School
 from hearth_bowl.core.quantities import plain
 from hearth_bowl.core.stove.bursts import Burst
-from hearth_bowl.core.stove.choices import CHOICES, School
 from hearth_bowl.core.stove.events import TROUBLES, VERDICT_WORDS, VERDICTS
 from hearth_bowl.core.stove.trace import Trace
 from hearth_bowl.core.stove.weighed import Follow, PanWeight

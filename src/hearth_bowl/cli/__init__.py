@@ -13,6 +13,7 @@ from hearth_bowl.cli.diagnosing import diagnosing_parsers
 from hearth_bowl.cli.fitting import fit_parsers
 from hearth_bowl.cli.heat import heat_parsers
 from hearth_bowl.cli.learning import learning_parsers
+from hearth_bowl.cli.methods import method_parsers
 from hearth_bowl.cli.parser import Parser
 from hearth_bowl.cli.planning import planning_parsers
 from hearth_bowl.cli.recipes import recipe_parsers
@@ -49,6 +50,7 @@ def verb_parsers() -> dict[str, Parser]:
         **recipe_parsers(),
         **fit_parsers(),
         **confection_parsers(),
+        **method_parsers(),
         **heat_parsers(),
         **cooling_parsers(),
         **learning_parsers(),

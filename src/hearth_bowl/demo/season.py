@@ -8,7 +8,6 @@ from typing import Any, Final
 from sqlalchemy import insert
 from sqlalchemy.orm import Session
 
-from hearth_bowl.formats.recipe_file import recipe_from
 from hearth_bowl.service.batches import made_from
 from hearth_bowl.service.probes import OF_FILES, ensure_probe
 from hearth_bowl.service.recipe_index import index_verdicts
@@ -37,7 +36,8 @@ def load_season(session: Session, recipe_ids: dict[str, int], confection_ids: di
     lessons: list[dict[str, Any]] = []
     for kept in json.loads(SEASON_FILE.read_text()):
         started_at = datetime.fromisoformat(kept["started_at"])
-        record, fit = made_from(session, recipe_ids[kept["recipe"]], 1, confection_ids.get(kept["is_for"]))
+        made = made_from(session, recipe_ids[kept["recipe"]], 1, confection_ids.get(kept["is_for"]))
+        record, fit = made.record, made.fit
         ended_at = started_at + timedelta(seconds=kept["ended_s"])
         row = BatchRow(
             recipe_id=recipe_ids[kept["recipe"]],
@@ -50,7 +50,7 @@ def load_season(session: Session, recipe_ids: dict[str, int], confection_ids: di
             step=max(data["step"] for _, kind, data in kept["events"] if kind == "step"),
             started_at=started_at,
             ended_at=ended_at,
-            snapshot=snapshot_text(take_snapshot(recipe_from(record), kept["choices"], fit, settings)),
+            snapshot=snapshot_text(take_snapshot(made.recipe, kept["choices"], fit, settings, made.worked)),
             verdict=json.dumps(kept["verdict"]),
             thinned_at=ended_at,
             family=record["family"],

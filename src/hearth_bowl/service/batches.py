@@ -9,29 +9,31 @@ from typing import Any, Final
 from sqlalchemy import ColumnElement, func, or_, select, tuple_
 from sqlalchemy.orm import Session
 
+from hearth_bowl.core.confection.work_out import Worked
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.fit.ask import ask_for, ask_kind
 from hearth_bowl.core.fit.made import scaled
 from hearth_bowl.core.fit.vessel import Box
+from hearth_bowl.core.method.choices import checked_choices
+from hearth_bowl.core.recipe.recipe import Recipe
 from hearth_bowl.core.recipe.weighing import in_spoons, shown_g
-from hearth_bowl.core.stove.choices import checked_choices
 from hearth_bowl.core.stove.events import TROUBLES, StepBegun
-from hearth_bowl.core.stove.plan import choices_that_matter
 from hearth_bowl.core.stove.run import RunState, run_state
 from hearth_bowl.core.stove.step import Step
+from hearth_bowl.core.stove.steps import choices_that_matter
 from hearth_bowl.formats.ask_file import ask_record
 from hearth_bowl.formats.happenings import with_put_in
 from hearth_bowl.formats.recipe_file import RecipeFile, recipe_from, recipe_record, whole_record
 from hearth_bowl.formats.vessel_file import vessel_from
 from hearth_bowl.service.batch_events import Event, add_event, events_of, words_of
-from hearth_bowl.service.confections import batch_of
+from hearth_bowl.service.confections import batch_of, worked_with
 from hearth_bowl.service.errors import NotFound
 from hearth_bowl.service.fit import get_fit
 from hearth_bowl.service.learned import corrected_run
 from hearth_bowl.service.probes import STAND_IN, ensure_probe
 from hearth_bowl.service.recipes import get_recipe, list_versions
 from hearth_bowl.service.settings import get_settings
-from hearth_bowl.service.snapshot import shaped_by, snapshot_of, snapshot_text, take_snapshot
+from hearth_bowl.service.snapshot import snapshot_of, snapshot_text, take_snapshot, worked_by
 from hearth_bowl.service.vessels import get_vessel
 from hearth_bowl.store.models import BatchRow
 
@@ -108,12 +110,13 @@ def plan_batch(
 
     :raises BadInput: at a choice, `version` or `confection_id`. :raises NotFound: there is no such recipe.
     """
-    record, fit = made_from(session, recipe_id, version, confection_id)
-    recipe, settings = recipe_from(record), get_settings(session)
-    steps = take_snapshot(recipe, choices, fit, settings).steps
+    made = made_from(session, recipe_id, version, confection_id)
+    recipe, settings = made.recipe, get_settings(session)
+    worked = made.worked or worked_by(recipe, made.fit, settings.kitchen)
+    steps = take_snapshot(recipe, choices, made.fit, settings, worked).steps
     return Plan(
         steps=corrected_run(session, recipe, steps, choices, now),
-        matter=choices_that_matter(recipe, choices, settings.kitchen, shaped_by(fit)),
+        matter=choices_that_matter(recipe, choices, settings.kitchen, worked),
     )
 
 
@@ -135,10 +138,10 @@ def start_batch(
     :raises BadInput: at a choice, `version`, `probe_id`, `from_step` or `confection_id`.
     :raises NotFound: there is no such recipe or confection.
     """
-    record, fit = made_from(session, recipe_id, version, confection_id)
+    made = made_from(session, recipe_id, version, confection_id)
     checked = checked_choices(choices or {})
-    recipe = recipe_from(record)
-    snapshot = take_snapshot(recipe, checked, fit, get_settings(session))
+    recipe, record = made.recipe, made.record
+    snapshot = take_snapshot(recipe, checked, made.fit, get_settings(session), made.worked)
     corrected = corrected_run(session, recipe, snapshot.steps, checked, now)
     snapshot = replace(snapshot, steps=corrected, confection_id=confection_id)
     if not 0 <= from_step < len(snapshot.steps):
@@ -149,7 +152,7 @@ def start_batch(
         version=version,
         document=json.dumps(record, ensure_ascii=False, allow_nan=False),
         choices=json.dumps(checked),
-        fit=json.dumps(fit, ensure_ascii=False, allow_nan=False),
+        fit=json.dumps(made.fit, ensure_ascii=False, allow_nan=False),
         probe_id=ensure_probe(session, probe_id).id,
         step=from_step,
         started_at=now,
@@ -166,20 +169,31 @@ def start_batch(
     return get_run(session, row.id)
 
 
-def made_from(
-    session: Session, recipe_id: int, version: int | None, confection_id: int | None = None
-) -> tuple[RecipeFile, dict[str, Any]]:
+@dataclass(frozen=True, slots=True, kw_only=True)
+class ToMake:
+    """What is made: the recipe in the amounts of this batch, as a file too, the vessel that it goes into, and the
+    confection that it is made for, worked out (None: none is named)."""
+
+    record: RecipeFile
+    recipe: Recipe
+    fit: dict[str, Any]
+    worked: Worked | None = None
+
+
+def made_from(session: Session, recipe_id: int, version: int | None, confection_id: int | None = None) -> ToMake:
     """Return the recipe that is made, in what amounts, and what it is made for.
 
     :raises BadInput: at `version` or `confection_id`. :raises NotFound: there is no such recipe or confection.
     """
     record = _record(session, recipe_id, version)
-    if confection_id is None:
-        return record, _fit_of(session, recipe_id)
-    make_g, fit = batch_of(session, confection_id, recipe_id)
     recipe = recipe_from(record)
+    if confection_id is None:
+        return ToMake(record=record, recipe=recipe, fit=_fit_of(session, recipe_id))
+    make_g, fit = batch_of(session, confection_id, recipe_id)
     _, amounts_g = scaled(recipe, make_g)
-    return recipe_record(recipe.with_amounts_g([shown_g(grams) for grams in amounts_g])), fit
+    recipe = recipe.with_amounts_g([shown_g(grams) for grams in amounts_g])
+    worked = worked_with(session, confection_id, recipe_id, recipe)
+    return ToMake(record=recipe_record(recipe), recipe=recipe, fit=fit, worked=worked)
 
 
 def _record(session: Session, recipe_id: int, version: int | None) -> RecipeFile:

@@ -35,7 +35,7 @@ from hearth_bowl.core.fit.ask import MOULD_SHELL, NO_SHELL, ask_for, kind_of
 from hearth_bowl.core.ingredients.ingredient import Ingredient
 from hearth_bowl.core.ingredients.library import LIBRARY
 from hearth_bowl.core.recipe.ratios import CHOCOLATE_KINDS
-from hearth_bowl.core.recipe.recipe import check_name
+from hearth_bowl.core.recipe.recipe import Recipe, check_name
 from hearth_bowl.core.recipe.steps import CardStep
 from hearth_bowl.formats.ask_file import ask_record
 from hearth_bowl.formats.confection_file import (
@@ -229,6 +229,24 @@ def batch_of(session: Session, confection_id: int, recipe_id: int) -> tuple[floa
     ask = ask_for(kind, {**shell, **pieces, **_shape(kind, worked)})
     fit = {"vessel": stored.vessel, "vessel_name": stored.name, "ask": ask_record(ask)}
     return make_g, {**fit, **_on_top(worked)}
+
+
+def worked_with(session: Session, confection_id: int, recipe_id: int, recipe: Recipe) -> Worked | None:
+    """Return a confection worked out with one of its recipes as given, such as a saved version in this batch's grams;
+    None where it cannot be made so.
+
+    :raises NotFound: it is not there.
+    """
+    asked = get_confection(session, confection_id).asked
+    found = confection_of(session, asked)
+    parts = tuple(
+        replace(part, of=recipe) if of.of.recipe_id == recipe_id else part
+        for part, of in zip(found.parts, asked.parts, strict=True)
+    )
+    try:
+        return work_out(replace(found, parts=parts), get_settings(session).kitchen)
+    except BadInput:
+        return None
 
 
 def _on_top(worked: Worked) -> dict[str, list[str]]:

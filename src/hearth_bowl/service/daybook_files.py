@@ -12,8 +12,8 @@ from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
 from hearth_bowl.core.errors import BadInput
+from hearth_bowl.core.method.choices import checked_choices
 from hearth_bowl.core.recipe.recipe import check_name
-from hearth_bowl.core.stove.choices import checked_choices
 from hearth_bowl.core.stove.events import VERDICTS, Judgement, check_happening
 from hearth_bowl.core.stove.step import Step
 from hearth_bowl.formats.batch_file import FORMAT

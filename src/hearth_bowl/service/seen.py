@@ -53,6 +53,14 @@ STAGE_OF_STEP: Final[Mapping[str, str]] = {
     "beat": "beat",
     "whip": "beat",
     "set": "set",
+    "rest": "set",
+    "half-set": "set",
+    "shell-sets": "set",
+    "cap-sets": "set",
+    "coat-sets": "set",
+    "cook-egg": "join",
+    "fill": "unmould",
+    "work": "roll",
     "shell": "dip",
     "cap": "dip",
     "smear": "dip",
@@ -217,7 +225,7 @@ def _agreeing(facts: Facts, now_c: float | None) -> Facts:
 
 
 def _stage(step: Step) -> str:
-    found = STAGE_OF_STEP.get(step.key)
+    found = STAGE_OF_STEP.get(step.act)
     if found is not None:
         return found
     return {"boil": "boil", "melt": "melt", "warm": "melt", "cool": "cool"}.get(step.heat, "join")

@@ -1,7 +1,7 @@
 """The snapshot of a run: its steps, the kitchen and the thermometer as they were when it began. It never changes."""
 
 from collections.abc import Mapping
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 from functools import cache
 from typing import Any
 
@@ -9,11 +9,16 @@ from pydantic import TypeAdapter
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
+from hearth_bowl.core.confection.of_fit import confection_of
+from hearth_bowl.core.confection.work_out import Worked, work_out
+from hearth_bowl.core.errors import BadInput
+from hearth_bowl.core.fit.ask import chocolate_of
+from hearth_bowl.core.ingredients.ingredient import Ingredient
+from hearth_bowl.core.mass.kitchen import Kitchen
 from hearth_bowl.core.mass.sugar_stages import thermometer
 from hearth_bowl.core.recipe.recipe import Recipe
-from hearth_bowl.core.stove.form_steps import Shaped, shaped_of
-from hearth_bowl.core.stove.plan import run_steps
 from hearth_bowl.core.stove.step import Step
+from hearth_bowl.core.stove.steps import run_steps
 from hearth_bowl.formats.ask_file import ask_from
 from hearth_bowl.formats.recipe_file import recipe_from
 from hearth_bowl.formats.strict_json import read_json
@@ -21,6 +26,7 @@ from hearth_bowl.formats.vessel_file import vessel_from
 from hearth_bowl.service.settings import Settings, get_settings
 from hearth_bowl.store.db import Database
 from hearth_bowl.store.models import BatchRow
+from hearth_bowl.store.old_steps.steps import old_steps
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -38,29 +44,50 @@ class Snapshot:
 
 
 def take_snapshot(
-    recipe: Recipe, choices: Mapping[str, str], fit: Mapping[str, Any], settings: Settings, by_form: bool = True
+    recipe: Recipe, choices: Mapping[str, str], fit: Mapping[str, Any], settings: Settings, worked: Worked | None = None
 ) -> Snapshot:
-    """Return what a run of a recipe is begun with in this kitchen; `by_form` as in `run_steps`.
+    """Return what a run of a recipe is begun with in this kitchen.
 
+    :param fit: the vessel that it goes into and what is asked there; empty where none is chosen.
+    :param worked: the confection that it is made for; without one, the confection that its fit is.
     :raises BadInput: naming a choice.
     """
-    shaped = shaped_by(fit)
+    made = worked or worked_by(recipe, fit, settings.kitchen)
+    return _snapshot(
+        run_steps(recipe, choices, settings.kitchen, made, settings.kitchen_c),
+        settings,
+        None if made is None else _chocolate(made),
+    )
+
+
+def _snapshot(steps: tuple[Step, ...], settings: Settings, shell: str | None) -> Snapshot:
     return Snapshot(
-        steps=run_steps(recipe, choices, settings.kitchen, shaped=shaped, by_form=by_form),
+        steps=steps,
         altitude_m=settings.altitude_m,
         pressure_kpa=settings.kitchen.pressure_kpa,
         kitchen_c=settings.kitchen_c,
         thermometer_offset_c=offset_c_of(settings),
-        shell=None if shaped.shell is None else shaped.shell.label,
+        shell=shell,
     )
 
 
-def shaped_by(fit: Mapping[str, Any]) -> Shaped:
-    """Return what a mass becomes by a kept fit."""
+def worked_by(recipe: Recipe, fit: Mapping[str, Any], kitchen: Kitchen) -> Worked | None:
+    """Return the confection that a kept fit is, worked out; None without one, or where it cannot be made so."""
     if not fit.get("vessel") or not fit.get("ask"):
-        return Shaped()
-    shaped = shaped_of(vessel_from(fit["vessel"]), ask_from(fit["ask"]))
-    return replace(shaped, toppings=tuple(fit.get("toppings", ())), drizzles=tuple(fit.get("drizzles", ())))
+        return None
+    try:
+        return work_out(confection_of(recipe, vessel_from(fit["vessel"]), ask_from(fit["ask"])), kitchen)
+    except BadInput:
+        return None
+
+
+def _chocolate(worked: Worked) -> str | None:
+    """Return the chocolate of shells or coats, of several the one that there is most of; None without any."""
+    rows = [
+        row for part in worked.parts if part.part.role in ("shell", "coat") and part.is_chocolate for row in part.weigh
+    ]
+    most = max(rows, key=lambda row: row.amount_g, default=None)
+    return None if most is None else most.ingredient.label
 
 
 def offset_c_of(settings: Settings) -> float | None:
@@ -100,7 +127,18 @@ def freeze_old_batches(database: Database) -> int:
 def _late_snapshot(row: BatchRow, settings: Settings) -> Snapshot:
     recipe = recipe_from(read_json(row.document.encode(), "recipe"))
     choices = read_json(row.choices.encode(), "choices")
-    return take_snapshot(recipe, choices, read_json(row.fit.encode(), "fit"), settings, by_form=False)
+    kind, shell = _old_form(read_json(row.fit.encode(), "fit"))
+    return _snapshot(
+        old_steps(recipe, choices, settings.kitchen, kind, shell), settings, None if shell is None else shell.label
+    )
+
+
+def _old_form(fit: Mapping[str, Any]) -> tuple[str, Ingredient | None]:
+    """Return the kind of an old batch's vessel, and the chocolate of its shells or coats."""
+    if not fit.get("vessel") or not fit.get("ask"):
+        return "", None
+    ask = ask_from(fit["ask"])
+    return ask.kind, None if ask.kind == "cake" else chocolate_of(ask)
 
 
 @cache

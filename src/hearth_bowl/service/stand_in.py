@@ -47,7 +47,7 @@ def at_the_stove(session: Session, probe_id: str) -> AtTheStove:
     snapshot = snapshot_of(session, row)
     step = snapshot.steps[row.step]
     begun = snapshot.steps[: row.step + 1]
-    is_joined = any(past.key == "join" for past in begun)
+    is_joined = any(past.act == "join" for past in begun)
     in_pan = tuple(
         position
         for past in begun

@@ -22,8 +22,8 @@ from hearth_bowl.core.cooling.set_ask import STATES, SetAsk
 from hearth_bowl.core.cooling.set_clock import set_clock
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.fit import fit
-from hearth_bowl.core.fit.ask import ask_for, check_ask, kind_of
-from hearth_bowl.core.fit.vessel import Box
+from hearth_bowl.core.fit.ask import Ask, ask_for, check_ask, kind_of
+from hearth_bowl.core.fit.vessel import Box, Vessel
 from hearth_bowl.core.ingredients.library import find
 from hearth_bowl.core.mass.alcohol import retained_share
 from hearth_bowl.core.mass.cooking import finished_or_none
@@ -38,8 +38,7 @@ from hearth_bowl.core.recipe.families import FAMILY
 from hearth_bowl.core.recipe.recipe import Recipe
 from hearth_bowl.core.solve.starters import starter
 from hearth_bowl.core.stove.bursts import burst_kind, next_burst
-from hearth_bowl.core.stove.form_steps import shaped_of
-from hearth_bowl.core.stove.plan import run_steps
+from hearth_bowl.core.stove.steps import run_steps
 from hearth_bowl.demo.confections import CONFECTIONS
 from hearth_bowl.demo.larder import LARDER
 from hearth_bowl.demo.occasion import BOXES, PIECES
@@ -118,13 +117,14 @@ def _fitted(recipes: Mapping[str, Recipe]) -> Iterator[tuple[str, Any]]:
             ask = check_ask(ask_for(kind_of(vessel), {}))
             made = finished_or_none(recipe, KITCHEN)
             yield f"{recipe.name} in {name}", _or_why(fit, recipe, vessel, ask, made)
-            shaped = shaped_of(vessel, ask)
-            yield (
-                f"{recipe.name} in {name} / steps",
-                [_step(step) for step in run_steps(recipe, {}, KITCHEN, shaped=shaped)],
-            )
+            yield f"{recipe.name} in {name} / steps", _or_why(_steps_in, recipe, vessel, ask)
             one = _or_why(_piece_g, recipe, vessel, ask)
             yield f"{recipe.name} in {name} / piece", one
+
+
+def _steps_in(recipe: Recipe, vessel: Vessel, ask: Ask) -> list[Any]:
+    worked = work_out(confection_of(recipe, vessel, ask), KITCHEN)
+    return [_step(step) for step in run_steps(recipe, {}, KITCHEN, worked)]
 
 
 def _confections(recipes: Mapping[str, Recipe]) -> Iterator[tuple[str, Any]]:

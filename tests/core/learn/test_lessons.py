@@ -29,7 +29,7 @@ from hearth_bowl.core.stove.events import (
     StepBegun,
     Yielded,
 )
-from hearth_bowl.core.stove.plan import run_steps
+from hearth_bowl.core.stove.steps import run_steps
 from tests.kitchen import recipe
 
 HILL = Kitchen(altitude_m=340.0)

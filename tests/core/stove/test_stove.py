@@ -8,31 +8,33 @@ from math import exp
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
+from hearth_bowl.core.confection.of_fit import confection_of
+from hearth_bowl.core.confection.work_out import Worked, work_out
 from hearth_bowl.core.cooling.chain import CHAINS, chain_of
 from hearth_bowl.core.cooling.set_ask import STATES, SetAsk
 from hearth_bowl.core.cooling.set_clock import Correction, set_clock, state_begins_c
 from hearth_bowl.core.errors import BadInput
+from hearth_bowl.core.fit.ask import ask_for
+from hearth_bowl.core.fit.vessel import checked_vessel
 from hearth_bowl.core.ingredients.library import find
 from hearth_bowl.core.mass.cooking import cook_plan
 from hearth_bowl.core.mass.kitchen import Kitchen
 from hearth_bowl.core.mass.mixture import mix
 from hearth_bowl.core.mass.set_index import index_at
+from hearth_bowl.core.method.choices import CHOICES, checked_choices
 from hearth_bowl.core.recipe.families import FAMILY
 from hearth_bowl.core.recipe.recipe import FAMILIES, Line, Recipe, checked_recipe
 from hearth_bowl.core.stove.bursts import first_burst, next_burst
-from hearth_bowl.core.stove.choices import CHOICES, checked_choices
 from hearth_bowl.core.stove.forecast import forecast
-from hearth_bowl.core.stove.form_steps import Shaped
-from hearth_bowl.core.stove.plan import run_steps
 from hearth_bowl.core.stove.standing import standing
 from hearth_bowl.core.stove.step import Step
+from hearth_bowl.core.stove.steps import run_steps
 from hearth_bowl.core.stove.trace import trace
 from hearth_bowl.core.stove.weighed import follow, pan_weight, spilled
 from tests.kitchen import bowl
 
-DARK = find("dark60")
-MOULDED = Shaped(kind="mould", shell=DARK)
-ROLLED = Shaped(kind="pieces", shell=DARK, by="12 g each", has_core=True, rolling="cocoa powder")
+BAR = checked_vessel("mould", "bar", {"cavities": 24, "length_mm": 30, "width_mm": 25, "depth_mm": 16})
+BALLS = checked_vessel("pieces", "", {"piece_g": 12})
 
 
 def staged(family: str, *lines: tuple[str, float, str]) -> Recipe:
@@ -52,6 +54,16 @@ GANACHE = staged(
     ("spirit40", 20, "late"),
 )
 FUDGE = staged("boiled-fudge", ("sugar_granulated", 450, "warm"), ("milk_whole", 300, "warm"), ("butter82", 60, "warm"))
+
+
+def moulded(mass: Recipe, shell: str = "dark60") -> Worked:
+    return work_out(confection_of(mass, BAR, ask_for("mould", {"shell": shell})))
+
+
+def rolled(mass: Recipe) -> Worked:
+    return work_out(
+        confection_of(mass, BALLS, ask_for("pieces", {"shell": "dark60", "core_g": 2.0, "rolling": "cocoa"}))
+    )
 
 
 def keys(made: tuple[Step, ...]) -> list[str]:
@@ -74,8 +86,9 @@ class Steps(unittest.TestCase):
             for name, schools in CHOICES.items():
                 for school in schools:
                     for method in FAMILY[family].methods:
-                        shaped = MOULDED if school != "seed" else ROLLED
-                        found = run_steps(made, {name: school}, Kitchen(), method.key, shaped)
+                        own = replace(made, method=method.key)
+                        worked = moulded(own) if school != "seed" else rolled(own)
+                        found = run_steps(own, {name: school}, Kitchen(), worked)
                         positions = sorted(position for step in found for position in step.positions)
                         self.assertEqual(positions, list(range(6)), f"{family} {name}={school} {method.key}")
                         self.assertEqual(len(set(keys(found))), len(found), f"{family}: {keys(found)}")
@@ -84,11 +97,12 @@ class Steps(unittest.TestCase):
         fudge = {step.key: step for step in run_steps(FUDGE, {}, Kitchen())}
         self.assertIn("grit", fudge["dissolve"].ask)
         self.assertIn("burns deep", fudge["boil"].caution)
-        self.assertIn("30 °C", fudge["set"].ask)
+        self.assertIn("never in the fridge", fudge["set"].do)
+        self.assertIs(fudge["set"].in_fridge, False)
         fondant = staged("fondant", ("sugar_icing", 200, "warm"), ("invertase", 1, "late"))
         steps = {step.key: step for step in run_steps(fondant, {}, Kitchen())}
         self.assertEqual((steps["enzyme"].ceiling_c, steps["enzyme"].positions), (60, (1,)))
-        shells = {step.key: step for step in run_steps(GANACHE, {}, Kitchen(), shaped=MOULDED)}
+        shells = {step.key: step for step in run_steps(GANACHE, {}, Kitchen(), moulded(GANACHE))}
         self.assertIn("smear", shells["smear"].ask)
         self.assertIn("flame", {s.key: s for s in run_steps(GANACHE, {}, Kitchen())}["late"].caution)
         egg = staged("marzipan", ("egg_white", 30, "stir-in-cool"), ("sugar_icing", 200, "stir-in-cool"))
@@ -105,14 +119,14 @@ class Steps(unittest.TestCase):
         self.assertLess(end(1500), 111)
 
     def test_schools_change_the_steps(self) -> None:
-        self.assertIn("temper-warm", keys(run_steps(GANACHE, {"temper": "slab"}, Kitchen(), shaped=MOULDED)))
-        machine = keys(run_steps(GANACHE, {"temper": "machine"}, Kitchen(), shaped=MOULDED))
+        self.assertIn("temper-warm", keys(run_steps(GANACHE, {"temper": "slab"}, Kitchen(), moulded(GANACHE))))
+        machine = keys(run_steps(GANACHE, {"temper": "machine"}, Kitchen(), moulded(GANACHE)))
         self.assertNotIn("temper-cool", machine)
-        compound = run_steps(GANACHE, {}, Kitchen(), shaped=replace(MOULDED, shell=find("compound_dark")))
+        compound = run_steps(GANACHE, {}, Kitchen(), moulded(GANACHE, "compound_dark"))
         self.assertNotIn("smear", keys(compound))
         self.assertIn("no tempering", next(step for step in compound if step.key == "temper-work").do)
         boil = next(step for step in run_steps(GANACHE, {"liquid": "full-boil"}, Kitchen()) if step.key == "warm")
-        self.assertIn("weigh it back", boil.why)
+        self.assertIn("weigh the cream again", boil.why)
         microwave = run_steps(GANACHE, {"heat": "microwave"}, Kitchen())
         self.assertIn("microwave", " ".join(step.caution for step in microwave))
         early = next(step for step in run_steps(GANACHE, {"butter": "early"}, Kitchen()) if step.key == "join")
@@ -127,7 +141,7 @@ class Steps(unittest.TestCase):
 
 class Judge(unittest.TestCase):
     def test_too_warm_loses_the_seed_and_too_cool_is_warmed(self) -> None:
-        work = next(s for s in run_steps(GANACHE, {}, Kitchen(), shaped=MOULDED) if s.key == "temper-work")
+        work = next(s for s in run_steps(GANACHE, {}, Kitchen(), moulded(GANACHE)) if s.key == "shell")
         for now_c, stand, word in (
             (35, "ceiling", "seed is lost"),
             (33, "over", "cooler"),

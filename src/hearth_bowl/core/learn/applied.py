@@ -22,9 +22,9 @@ def quantity_of_step(step: Step, choices: Mapping[str, str]) -> str | None:
     ring = RING.get(choices.get("heat", "pan"), RING["pan"])
     if step.heat == "boil":
         return f"boil-off:{ring}"
-    if step.heat in ("warm", "melt") and step.key != "shell":
+    if step.heat in ("warm", "melt") and step.act != "shell":
         return f"heat-up:{ring}"
-    return f"hands:{JOB_OF_STEP[step.key]}" if step.key in JOB_OF_STEP else None
+    return f"hands:{JOB_OF_STEP[step.act]}" if step.act in JOB_OF_STEP else None
 
 
 def quantities_of_run(recipe: Recipe, steps: Sequence[Step], choices: Mapping[str, str]) -> tuple[str, ...]:

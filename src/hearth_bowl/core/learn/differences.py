@@ -6,8 +6,8 @@ from typing import Final, Literal
 
 from hearth_bowl.core.mass.mixture import Mixture
 from hearth_bowl.core.mass.set_index import index_at
+from hearth_bowl.core.method.choices import CHOICES
 from hearth_bowl.core.recipe.recipe import Recipe
-from hearth_bowl.core.stove.choices import CHOICES
 
 Source = Literal["recipe", "choices", "weights", "readings", "room", "time", "verdict", "mended"]
 SOFTER: Final = ("too soft", "sticky")

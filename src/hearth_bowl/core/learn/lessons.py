@@ -46,7 +46,8 @@ VERDICT_END_K: Final[Mapping[str, float]] = MappingProxyType(
 A judgement."""
 JOB_OF_STEP: Final[Mapping[str, str]] = MappingProxyType(
     {"portion": "roll", "roll": "roll", "dip": "dip", "cut": "cut", "shell": "shell", "cap": "cap", "pour": "fill",
-     "decorate": "decorate", "toppings": "decorate", "halves": "halves", "beat": "beat", "roll-in": "rolling"}
+     "fill": "fill", "decorate": "decorate", "toppings": "decorate", "halves": "halves", "beat": "beat",
+     "roll-in": "rolling"}
 )  # fmt: skip
 """The job of the running order that a step at the stove is."""
 SHORT_S: Final = 40.0
@@ -206,10 +207,10 @@ def _of_steps(batch: BatchSeen) -> Iterator[Lesson]:
         says = f"{step.title[0].lower()}{step.title[1:]} took {took_s / 60:.0f} min"
         if step.heat == "boil":
             yield _minutes(f"boil-off:{ring}", predicted_s, took_s, says)
-        elif step.heat in ("warm", "melt") and step.key != "shell":
+        elif step.heat in ("warm", "melt") and step.act != "shell":
             yield _minutes(f"heat-up:{ring}", predicted_s, took_s, says)
-        elif step.key in JOB_OF_STEP:
-            yield _minutes(f"hands:{JOB_OF_STEP[step.key]}", predicted_s, took_s, says)
+        elif step.act in JOB_OF_STEP:
+            yield _minutes(f"hands:{JOB_OF_STEP[step.act]}", predicted_s, took_s, says)
 
 
 def _of_weights(batch: BatchSeen) -> Iterator[Lesson]:

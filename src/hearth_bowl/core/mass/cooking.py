@@ -182,12 +182,9 @@ def cook_plan(recipe: Recipe, kitchen: Kitchen) -> CookPlan:
     if recipe.end_shift_k:
         sea_level_c = cook_to_water_pct(pan, water_pct, SEA_LEVEL_KPA).to_c + recipe.end_shift_k
         water_pct = cook_to(pan, sea_level_c, SEA_LEVEL_KPA).water_left_pct
-    return CookPlan(
-        now=boil(pan, kpa),
-        cooked=cook_to_water_pct(pan, water_pct, kpa),
-        sea_level_c=cook_to_water_pct(pan, water_pct, SEA_LEVEL_KPA).to_c,
-        water_pct=water_pct,
-    )
+    cooked = cook_to_water_pct(pan, water_pct, kpa)
+    at_sea_level = cooked if kpa == SEA_LEVEL_KPA else cook_to_water_pct(pan, water_pct, SEA_LEVEL_KPA)
+    return CookPlan(now=boil(pan, kpa), cooked=cooked, sea_level_c=at_sea_level.to_c, water_pct=water_pct)
 
 
 def plan_or_none(recipe: Recipe, kitchen: Kitchen) -> CookPlan | None:

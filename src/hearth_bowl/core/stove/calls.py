@@ -39,7 +39,7 @@ REACHED: Final[Mapping[str, str]] = MappingProxyType(
         "set": "Cool: now it sets",
     }
 )
-"""What is called when a step has cooled to where it goes on."""
+"""Calls when a step has cooled to where it goes on, for steps that have none of their own."""
 COOLED: Final = "Cool enough: go on"
 
 
@@ -106,11 +106,11 @@ def next_call(
         if _was(entered, "ceiling") and readings[-1][1] < entered_c + WORSE_K:
             return Call(words=f"Let it come below ⟦{step.ceiling_c:.0f} °C⟧")
         return Call(words=stands.says, urgent=True, wrong=True)
-    if step.call:
+    if step.call and step.heat in ON_HEAT:
         return Call(words=step.call)
     if step.heat not in (*ON_HEAT, "cool"):
         return Call(words=step.title)
-    reached = OFF_HEAT if step.heat in ON_HEAT else REACHED.get(step.key, COOLED)
+    reached = OFF_HEAT if step.heat in ON_HEAT else step.call or REACHED.get(step.act, COOLED)
     there = stands is not None and stands.stand in (("in", "over") if step.heat in ON_HEAT else ("in", "below"))
     if found.due if found is not None else there:
         climbs_on = readings[-1][1] >= entered_c + WORSE_K

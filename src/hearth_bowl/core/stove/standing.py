@@ -20,9 +20,9 @@ def standing(step: Step, now_c: float) -> Standing | None:
     """Return the judgement of a true temperature at a step; None where the step has no target."""
     if step.ceiling_c is not None and now_c > step.ceiling_c:
         says = "Over the ceiling: off the heat."
-        if step.heat == "work" or step.key == "temper-warm":
+        if step.heat == "work" or step.act == "temper-warm":
             says = "Too warm: the seed is lost. Melt it again and start anew."
-        elif step.key == "dissolve":
+        elif step.act == "dissolve":
             says = "It boils before the sugar is dissolved: turn it down."
         return Standing(stand="ceiling", says=says)
     if step.target_c is None:

@@ -22,6 +22,16 @@ USUAL_MIN: Final[Mapping[str, tuple[float, float]]] = MappingProxyType(
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
+class StepTake:
+    """Grams that go in and are no line of the recipe: chocolate round it, what lies on top. Of tempered chocolate
+    `seed_g` of `g` are kept back."""
+
+    name: str
+    g: float
+    seed_g: float | None = None
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Step:
     """One step. Temperatures are true °C; the dial's are reckoned by the thermometer's offset.
 
@@ -51,6 +61,16 @@ class Step:
     out_of_cold: bool = False
     """Whether what must be kept cold is out meanwhile."""
     positions: tuple[int, ...] = ()
+    in_fridge: bool | None = None
+    """Whether it cools in the fridge; None in batches from before that was kept."""
+    from_card: bool = False
+    """Whether the card's own words stand in `do`."""
+    takes: tuple[StepTake, ...] = ()
+
+    @property
+    def act(self) -> str:
+        """Return which act it is, whatever the filling of the mould or the layer."""
+        return self.key.split(".")[0]
 
 
 def with_usual_time(step: Step) -> Step:

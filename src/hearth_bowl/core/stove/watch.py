@@ -16,7 +16,7 @@ FRIDGE_C = 5.0  # a judgement
 INTO_THE_BAND = 0.25
 """What is warmed aims at the first quarter of its band: carried over less than thought, it is still within. Judged."""
 IN_THE_FRIDGE = frozenset({"set", "rest-cold"})
-"""Steps that cool in the fridge; others in the kitchen's air."""
+"""Steps that cool in the fridge, in batches whose steps do not say where they cool."""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -45,13 +45,17 @@ def course_of(step: Step, recipe: Recipe, pressure_kpa: float, kitchen_c: float)
         return None
     low, high = step.target_c
     if step.heat == "cool":
-        return Course(target_c=high, cooling=True, ambient_c=FRIDGE_C if step.key in IN_THE_FRIDGE else kitchen_c)
+        return Course(target_c=high, cooling=True, ambient_c=FRIDGE_C if _in_fridge(step) else kitchen_c)
     if step.heat != "boil":
         return Course(target_c=low + INTO_THE_BAND * (high - low))
     pan, end_c = cooked_part(recipe), (low + high) / 2
     return Course(
         target_c=end_c, boil_curve=tuple(boil_curve(pan, pressure_kpa)), heating=heating_of(pan, pressure_kpa, end_c)
     )
+
+
+def _in_fridge(step: Step) -> bool:
+    return step.key in IN_THE_FRIDGE if step.in_fridge is None else step.in_fridge
 
 
 def watch(

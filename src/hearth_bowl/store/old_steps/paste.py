@@ -3,10 +3,10 @@
 from typing import Final
 
 from hearth_bowl.core.mass.tempering import WINDOWS
-from hearth_bowl.core.stove import cautions
-from hearth_bowl.core.stove.cook import Cook, later_steps, melting
 from hearth_bowl.core.stove.step import Step
-from hearth_bowl.core.stove.worked_steps import roasted
+from hearth_bowl.store.old_steps import cautions
+from hearth_bowl.store.old_steps.cook import Cook, later_steps, melting
+from hearth_bowl.store.old_steps.worked import roasted
 
 INVERTASE_BELOW_C: Final = 60.0  # a judgement
 

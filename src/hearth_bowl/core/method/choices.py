@@ -53,6 +53,11 @@ RESTS: Final = _schools(
     ("cool-first", "Cool first, then the fridge", "Below ⟦30 °C⟧ before the fridge: no sweat, no warm fridge."),
     ("fridge", "Straight to the fridge", "Quicker when thin; a large hot mass warms what stands beside it."),
     ("room", "Cool room only", "The best crystals and gloss; takes a night."),
+    ("tray", "Thin in a tray, same day", "Rollable in two to four hours; softer than after a night."),
+)
+TARGETS: Final = _schools(
+    ("card", "The card's temperature", "What the card says, wherever it is safe."),
+    ("ours", "The usual temperature", "What the handbook of this craft says for this family."),
 )
 CHOICES: Final[Mapping[str, Mapping[str, School]]] = MappingProxyType(
     {
@@ -63,6 +68,7 @@ CHOICES: Final[Mapping[str, Mapping[str, School]]] = MappingProxyType(
         "spirit": SPIRITS,
         "temper": TEMPERS,
         "rest": RESTS,
+        "target": TARGETS,
     }
 )
 

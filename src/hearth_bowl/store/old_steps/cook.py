@@ -8,8 +8,8 @@ from hearth_bowl.core.mass.kitchen import Kitchen
 from hearth_bowl.core.mass.tempering import WINDOWS, tempering_kind
 from hearth_bowl.core.recipe.ratios import CHOCOLATE_KINDS
 from hearth_bowl.core.recipe.recipe import Recipe
-from hearth_bowl.core.stove import cautions
 from hearth_bowl.core.stove.step import Step
+from hearth_bowl.store.old_steps import cautions
 
 BUTTER_C: Final = (32.0, 40.0)  # a judgement
 LATE_C: Final = (28.0, 35.0)  # a judgement

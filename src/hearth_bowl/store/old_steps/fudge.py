@@ -3,9 +3,9 @@
 from typing import Final
 
 from hearth_bowl.core.mass.cooking import plan_or_none
-from hearth_bowl.core.stove import cautions
-from hearth_bowl.core.stove.cook import Cook, later_steps, melting
 from hearth_bowl.core.stove.step import Step
+from hearth_bowl.store.old_steps import cautions
+from hearth_bowl.store.old_steps.cook import Cook, later_steps, melting
 
 BEAT_C: Final = (43.0, 50.0)  # handbook, section L
 CONDENSED_ABOVE_C: Final = 60.0  # handbook, section L

@@ -6,9 +6,9 @@ Temperatures are usual practice, fair; the ends of the boils are worked out from
 from typing import Final
 
 from hearth_bowl.core.mass.cooking import cooked_positions, plan_or_none
-from hearth_bowl.core.stove import cautions
-from hearth_bowl.core.stove.cook import Cook
 from hearth_bowl.core.stove.step import Step
+from hearth_bowl.store.old_steps import cautions
+from hearth_bowl.store.old_steps.cook import Cook
 
 CURD_C: Final = (82.0, 84.0)  # handbook of this craft
 CURD_CEILING_C: Final = 85.0

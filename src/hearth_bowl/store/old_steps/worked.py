@@ -6,9 +6,9 @@ Common practice; numbers with no source beside them are judgements.
 from typing import Final
 
 from hearth_bowl.core.ingredients.attributes import NUT_GROUPS
-from hearth_bowl.core.stove import cautions
-from hearth_bowl.core.stove.cook import Cook, later_steps, melting
 from hearth_bowl.core.stove.step import Step
+from hearth_bowl.store.old_steps import cautions
+from hearth_bowl.store.old_steps.cook import Cook, later_steps, melting
 
 HOLD_C: Final = (70.0, 75.0)  # a judgement
 HOLD_MIN: Final = 2.0

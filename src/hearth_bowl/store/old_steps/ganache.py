@@ -2,9 +2,9 @@
 
 from typing import Final
 
-from hearth_bowl.core.stove import cautions
-from hearth_bowl.core.stove.cook import Cook, later_steps, melting
 from hearth_bowl.core.stove.step import Step
+from hearth_bowl.store.old_steps import cautions
+from hearth_bowl.store.old_steps.cook import Cook, later_steps, melting
 
 JOIN_C: Final = (35.0, 45.0)  # a judgement
 SCALD_C: Final = (80.0, 88.0)  # a judgement
