@@ -9447,11 +9447,21 @@ export interface components {
             /** Do */
             do: string;
             /**
+             * From Card
+             * @default false
+             */
+            from_card: boolean;
+            /**
              * Heat
              * @default none
              * @enum {string}
              */
             heat: "none" | "warm" | "boil" | "melt" | "cool" | "work";
+            /**
+             * In Fridge
+             * @default null
+             */
+            in_fridge: boolean | null;
             /** Key */
             key: string;
             /**
@@ -9479,6 +9489,11 @@ export interface components {
              * @default []
              */
             positions: number[];
+            /**
+             * Takes
+             * @default []
+             */
+            takes: components["schemas"]["StepTake"][];
             /**
              * Target C
              * @default null
@@ -9558,6 +9573,22 @@ export interface components {
             text: string;
             /** To C */
             to_c: number | number[] | null;
+        };
+        /**
+         * StepTake
+         * @description Grams that go in and are no line of the recipe: chocolate round it, what lies on top. Of tempered chocolate
+         *     `seed_g` of `g` are kept back.
+         */
+        StepTake: {
+            /** G */
+            g: number;
+            /** Name */
+            name: string;
+            /**
+             * Seed G
+             * @default null
+             */
+            seed_g: number | null;
         };
         /**
          * StoredConfection

@@ -147,6 +147,15 @@ def checked_not_known(names: object) -> tuple[str, ...]:
     return tuple(dict.fromkeys(names))
 
 
+GELS: Final = ("pectin", "agar")
+"""Names of what makes a jelly gel. By definition."""
+
+
+def is_gelling(name: str) -> bool:
+    """Return whether an ingredient makes a jelly gel, by its name."""
+    return any(word in name.lower() for word in GELS)
+
+
 def is_fondant(composition_pct: Mapping[str, float]) -> bool:
     """Return whether a composition is ready fondant: sucrose kept fine by some glucose syrup, in powder or paste.
 

@@ -45,6 +45,7 @@ DIFFERS_K: Final = 1.0
 GATE_DIFFERS_K: Final = 3.0
 """Other temperatures within this much of ours are the same. A judgement."""
 MOST_WORDS: Final = 5
+"""A title is two to five words. By definition."""
 RESTING: Final = frozenset({"rest", "set", "cool", "dwell", "bloom"})
 EGG: Final = "egg-cooked"
 FIRMNESS: Final = ((6.0, "hard"), (10.5, "firm"), (14.0, "soft"))

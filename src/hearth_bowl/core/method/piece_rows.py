@@ -29,6 +29,7 @@ SHELL: Final = Row(
     minutes=by_hands("shell"),
     soon_min=10,
 )
+"""Common practice; its minutes are a judgement."""
 BRUSHED: Final = Row(
     key="shell",
     kind="shell",
@@ -40,6 +41,7 @@ BRUSHED: Final = Row(
     minutes=by_hands("shell"),
     soon_min=10,
 )
+"""Common practice; its minutes are a judgement."""
 SHELL_CHILLS: Final = Row(
     key="shell-sets",
     kind="set",
@@ -53,6 +55,7 @@ SHELL_CHILLS: Final = Row(
     uses=FRIDGE,
     soon_min=5,
 )
+"""Common practice; its minutes are a judgement."""
 CAP: Final = Row(
     key="cap",
     kind="cap",
@@ -64,6 +67,7 @@ CAP: Final = Row(
     minutes=by_hands("cap"),
     soon_min=10,
 )
+"""Common practice; its minutes are a judgement."""
 CAP_SETS: Final = Row(
     key="cap-sets",
     kind="set",
@@ -75,6 +79,7 @@ CAP_SETS: Final = Row(
     uses=FRIDGE,
     soon_min=5,
 )
+"""Common practice; its minutes are a judgement."""
 UNMOULD: Final = Row(
     key="unmould",
     kind="unmould",
@@ -105,6 +110,7 @@ BALLS_CHILL: Final = Row(
     uses=FRIDGE,
     soon_min=5,
 )
+"""Common practice; its minutes are a judgement."""
 TEMPERATE: Final = Row(
     key="balls-stand",
     kind="warm",
@@ -118,6 +124,7 @@ TEMPERATE: Final = Row(
     hands=False,
     uses=BOWL,
 )
+"""Common practice; its minutes are a judgement."""
 DIP: Final = Row(
     key="dip",
     kind="dip",
@@ -130,6 +137,7 @@ DIP: Final = Row(
     minutes=by_hands("dip"),
     soon_min=10,
 )
+"""Common practice; its minutes are a judgement."""
 DIP_COLD: Final = Row(
     key="dip",
     kind="dip",
@@ -143,6 +151,7 @@ DIP_COLD: Final = Row(
     out_of_cold=True,
     soon_min=10,
 )
+"""Common practice; its minutes are a judgement."""
 COAT_MIX: Final = Row(
     key="coat",
     kind="coat",
@@ -161,6 +170,7 @@ ROLL_IN_WET: Final = Row(
     minutes=by_hands("rolling"),
     soon_min=10,
 )
+"""Common practice; its minutes are a judgement."""
 ROLL_IN: Final = Row(
     key="roll-in",
     kind="roll",
@@ -181,6 +191,7 @@ ON_TOP_WET: Final = Row(
     minutes=by_hands("decorate"),
     soon_min=10,
 )
+"""Common practice; its minutes are a judgement."""
 ON_TOP: Final = Row(
     key="decorate",
     kind="decorate",
@@ -214,6 +225,7 @@ COAT_SETS: Final = Row(
     uses=COOL_PLACE,
     soon_min=5,
 )
+"""Common practice; its minutes are a judgement."""
 LAYER_SETS: Final = Row(
     key="layer-sets",
     kind="set",
@@ -225,6 +237,7 @@ LAYER_SETS: Final = Row(
     uses=FRIDGE,
     soon_min=5,
 )
+"""Common practice; its minutes are a judgement."""
 DWELL: Final = Row(
     key="dwell",
     kind="dwell",
@@ -246,6 +259,7 @@ LAST_REST: Final = Row(
     hands=False,
     uses=COOL_PLACE,
 )
+"""Common practice; its minutes are a judgement."""
 PRESS_CORE: Final = "Press the core in and close the mix over it."
 
 

@@ -115,9 +115,12 @@ export function useSetClock(
   };
 }
 
+/** Steps at which a mix sets. */
+const SETS = new Set(["set", "half-set", "rest"]);
+
 async function startAtSet(recipe: number, probe: string): Promise<number> {
   const plan = await dataOf(client.POST("/api/batches/plan", { body: { recipe_id: recipe } }));
-  const at = plan.steps.findIndex((step) => step.key === "set");
+  const at = plan.steps.findIndex((step) => SETS.has(step.key));
   const from_step = at < 0 ? plan.steps.length - 1 : at;
   const body = { recipe_id: recipe, probe_id: probe, from_step };
   return (await dataOf(client.POST("/api/batches", { body }))).batch.id;

@@ -28,6 +28,7 @@ import {
 import { SeeLink } from "../seen";
 import { FullCall } from "./FullCall";
 import { Gate } from "./Gate";
+import { GoesIn } from "./GoesIn";
 import { Hand } from "./Hand";
 import { MarkNow } from "./Mark";
 import { NowPanel, saysOf } from "./NowPanel";
@@ -185,6 +186,7 @@ function RunBench({ run }: { run: Run }) {
             lostS={lostS}
             sinceS={Math.max(0, nowS - run.state.step_since_s)}
           />
+          <GoesIn takes={step.takes} units={units} />
           {byHand && hand}
           <ul>
             {step.cue && (
@@ -215,7 +217,7 @@ function RunBench({ run }: { run: Run }) {
           {step.heat === "boil" && (
             <PanOnTheScale batch={id} sinceS={since ? nowS - since.at : 0} units={units} happen={happen} />
           )}
-          {step.key === "temper-melt" && run.shell && <SeedFor chocolate={run.shell} />}
+          {step.key === "temper-melt" && run.shell && !knowsSeed(run) && <SeedFor chocolate={run.shell} />}
           <div className="mt-3 flex gap-3">
             <Button
               look="filled"
@@ -263,8 +265,11 @@ const BESIDE = "inline-flex items-center text-[0.9375rem] text-ash underline";
 
 const sentence = (cue: string) => cue.charAt(0).toUpperCase() + cue.slice(1);
 
+/** Whether the run itself says how much chocolate to melt and to keep back. */
+const knowsSeed = (run: Run) => run.steps.some((step) => step.takes.some((take) => take.seed_g != null));
+
 function nextWords(step: Step): string {
-  if (step.call) return "Done, go on";
+  if (step.call && step.heat === "warm") return "Done, go on";
   if (step.heat === "warm" || step.heat === "boil" || step.heat === "melt") return "Off the heat";
   return step.heat === "cool" ? "It is there, go on" : "Done, go on";
 }

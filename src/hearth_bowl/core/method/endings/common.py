@@ -53,6 +53,7 @@ POUR: Final = Row(
     minutes=Minutes(least=3, usual=5, most=8),
     soon_min=OFTEN_MIN,
 )
+"""Handbook, section L; its minutes are a judgement."""
 SET_COLD: Final = Row(
     key="set",
     kind="set",
@@ -87,6 +88,7 @@ SET_COLD: Final = Row(
     soon_min=5,
     cautions=("local-rules",),
 )
+"""Handbook, section L; its minutes are a judgement."""
 
 
 def sets_at_room(words: str, least: float, usual: float, most: float, cue: str = "firm to the touch") -> Row:
@@ -131,6 +133,7 @@ COOL_TO_FILL: Final = Row(
     uses=BOWL,
     soon_min=5,
 )
+"""Handbook, section L; its minutes are a judgement."""
 FILL: Final = Row(
     key="fill",
     kind="fill",
@@ -154,6 +157,7 @@ HALF_SETS: Final = Row(
     uses=FRIDGE,
     soon_min=5,
 )
+"""Handbook, section L; its minutes are a judgement."""
 REST_IN_BOWL: Final = Row(
     key="set",
     kind="rest",
@@ -179,6 +183,7 @@ REST_IN_BOWL: Final = Row(
     soon_min=15,
     cautions=("local-rules",),
 )
+"""Handbook, section L; its minutes are a judgement."""
 STAND: Final = Row(
     key="stand",
     kind="warm",
@@ -193,6 +198,7 @@ STAND: Final = Row(
     uses=BOWL,
     where=unless(ROOM_REST),
 )
+"""Handbook, section L; its minutes are a judgement."""
 PORTION: Final = Row(
     key="portion",
     kind="portion",
@@ -203,6 +209,7 @@ PORTION: Final = Row(
     target_c=PORTION_C,
     minutes=by_hands("roll", 0.5),
 )
+"""Handbook, section L; its minutes are a judgement."""
 ROLL: Final = Row(
     key="roll",
     kind="roll",
@@ -212,6 +219,7 @@ ROLL: Final = Row(
     why="A warm hand melts the outside before the middle is round.",
     minutes=by_hands("roll", 0.5),
 )
+"""Handbook, section L; its minutes are a judgement."""
 COOL_STORE: Final = COOL_PLACE
 SPREAD: Final = Row(
     key="spread",

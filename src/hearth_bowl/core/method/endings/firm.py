@@ -43,6 +43,7 @@ WRAP: Final = Row(
     minutes=by_hands("core"),
     soon_min=60,
 )
+"""Handbook, section L; its minutes are a judgement."""
 
 
 def _at_room_bowl(words: str, cue: str = "firm enough to hold its shape") -> Row:
@@ -80,6 +81,7 @@ POURED_FUDGE: Final = Ending(
     shape=(PORTION, ROLL),
     is_poured=True,
 )
+"""Handbook, section L; its minutes are a judgement."""
 BEATEN_FUDGE: Final = Ending(
     is_used_at_once=True,
     pan=(
@@ -102,6 +104,7 @@ BEATEN_FUDGE: Final = Ending(
     shape=(replace(PORTION, target_c=None), ROLL),
     is_poured=True,
 )
+"""Handbook, section L; its minutes are a judgement."""
 _HOT_POUR: Final = replace(
     POUR,
     title="Pour it hot",
@@ -110,6 +113,7 @@ _HOT_POUR: Final = replace(
     soon_min=5,
     cautions=("hot-sugar",),
 )
+"""Handbook, section L; its minutes are a judgement."""
 
 
 def _is_firm(cook: Cook) -> bool:
@@ -135,6 +139,7 @@ CARAMEL: Final = Ending(
     after=(replace(WRAP, where=_is_firm),),
     is_poured=True,
 )
+"""Handbook, section L; its minutes are a judgement."""
 JELLY: Final = Ending(
     pan=(
         replace(
@@ -167,6 +172,7 @@ JELLY: Final = Ending(
     ),
     is_poured=True,
 )
+"""Handbook, section L; its minutes are a judgement."""
 _DUST: Final = Row(
     key="dust",
     kind="roll",
@@ -177,6 +183,7 @@ _DUST: Final = Row(
     minutes=by_hands("rolling"),
     soon_min=60,
 )
+"""Handbook, section L; its minutes are a judgement."""
 AERATED: Final = Ending(
     is_used_at_once=True,
     pan=(
@@ -204,6 +211,7 @@ AERATED: Final = Ending(
     after=(_DUST,),
     is_poured=True,
 )
+"""Handbook, section L; its minutes are a judgement."""
 HARD: Final = Ending(
     is_used_at_once=True,
     pan=(
@@ -241,6 +249,7 @@ HARD: Final = Ending(
     ),
     is_poured=True,
 )
+"""Handbook, section L; its minutes are a judgement."""
 
 
 def fondant_c(cook: Cook) -> tuple[float, float]:
@@ -275,6 +284,7 @@ FONDANT: Final = Ending(
     shape=(replace(PORTION, target_c=None), ROLL),
     ripens_at_room=True,
 )
+"""Handbook, section L; its minutes are a judgement."""
 _PRESSED: Final = Row(
     key="rest",
     kind="rest",
@@ -289,6 +299,7 @@ _PRESSED: Final = Row(
     soon_min=30,
     where=lambda cook: not raw_egg(cook),
 )
+"""Handbook, section L; its minutes are a judgement."""
 _PRESSED_COLD: Final = replace(
     _PRESSED,
     do="Press it flat, wrap it airtight and leave it in the fridge overnight: raw egg is in it.",
@@ -296,6 +307,7 @@ _PRESSED_COLD: Final = replace(
     uses=MappingProxyType({"fridge_shelves": 1}),
     where=has(raw_egg),
 )
+"""Handbook, section L; its minutes are a judgement."""
 KNEAD: Final = Row(
     key="work",
     kind="knead",
@@ -308,6 +320,7 @@ KNEAD: Final = Row(
     minutes=Minutes(least=6, usual=10, most=15, per_kg=6),
     uses=BOWL,
 )
+"""Handbook, section L; its minutes are a judgement."""
 DOUGH: Final = Ending(
     pan=(
         replace(
@@ -350,6 +363,7 @@ DOUGH: Final = Ending(
         ),
     ),
 )
+"""Handbook, section L; its minutes are a judgement."""
 DRY: Final = Ending(
     pan=(replace(POUR, kind="fill", title="Fill the tin", do="Fill it into a clean, dry tin.", soon_min=None),),
     pan_sets=(),
@@ -388,3 +402,4 @@ DRY: Final = Ending(
         ),
     ),
 )
+"""Handbook, section L; its minutes are a judgement."""

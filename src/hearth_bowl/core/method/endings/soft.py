@@ -25,7 +25,7 @@ from hearth_bowl.core.method.set_times import bowl_band, slab_band
 AT_ONCE_MIN: Final = 10.0
 """How soon what is whipped or beaten is used. A judgement."""
 FROM_THE_FRIDGE_C: Final = (3.0, 8.0)
-"""A fridge that is cold enough. Usual advice."""
+"""A fridge that is cold enough. Usual advice. A judgement."""
 CHEESE_C: Final = (8.0, 14.0)
 """Soft-cheese centres stay cold while they are worked. Handbook, section L."""
 
@@ -68,6 +68,7 @@ _COLD_SET: Final = replace(
     target_c=FROM_THE_FRIDGE_C,
     minutes=Minutes(least=60, usual=120, most=240),
 )
+"""Handbook, section L; its minutes are a judgement."""
 WHIPPED: Final = Ending(
     is_used_at_once=True,
     pan=(
@@ -97,6 +98,7 @@ WHIPPED: Final = Ending(
     shape=(replace(PORTION, target_c=FROM_THE_FRIDGE_C), ROLL),
     spread=(replace(SPREAD, target_c=None, soon_min=AT_ONCE_MIN),),
 )
+"""Handbook, section L; its minutes are a judgement."""
 NUT_PASTE: Final = replace(
     GANACHE, pan=(replace(POUR, do="Line the tin with paper. Pour, level it and tap out the air."),), shell=(FILL,)
 )
@@ -113,6 +115,7 @@ _INTO_FRIDGE: Final = Row(
     uses=IN_FRIDGE,
     soon_min=30,
 )
+"""Handbook, section L; its minutes are a judgement."""
 CURD: Final = Ending(
     pan=(replace(POUR, title="Spread the curd", do="Spread it level over what holds it.", soon_min=None),),
     pan_sets=(replace(_COLD_SET, why="It thickens as it cools, and germs grow in it when it is warm."),),
@@ -123,6 +126,7 @@ CURD: Final = Ending(
     shape=(replace(PORTION, target_c=FROM_THE_FRIDGE_C), ROLL),
     spread=(replace(SPREAD, do="Spread it cold.", target_c=FROM_THE_FRIDGE_C),),
 )
+"""Handbook, section L; its minutes are a judgement."""
 _CHEESE_REST: Final = replace(
     REST_IN_BOWL,
     do="Cover it and put it back into the fridge at once.",
@@ -131,6 +135,7 @@ _CHEESE_REST: Final = replace(
     minutes=bowl_band(20.0, "fridge"),
     soon_min=10,
 )
+"""Handbook, section L; its minutes are a judgement."""
 SOFT_CHEESE: Final = Ending(
     pan=(replace(POUR, title="Spread it in the tin", do="Line the tin and spread it level.", out_of_cold=True),),
     pan_sets=(
@@ -178,3 +183,4 @@ SOFT_CHEESE: Final = Ending(
     ),
     spread=(replace(SPREAD, target_c=FROM_THE_FRIDGE_C, out_of_cold=True),),
 )
+"""Handbook, section L; its minutes are a judgement."""

@@ -123,6 +123,7 @@ NO_BOIL: Final = (
     LATE,
     FOLD_IN,
 )
+"""Handbook, section L; its minutes are a judgement."""
 DISSOLVE: Final = Row(
     key="dissolve",
     kind="heat",
@@ -137,6 +138,7 @@ DISSOLVE: Final = Row(
     uses=POT,
     lines=_pan,
 )
+"""Handbook, section L; its minutes are a judgement."""
 BOIL: Final = Row(
     key="boil",
     kind="boil",
@@ -195,6 +197,7 @@ SIMMERED: Final = (
     ),
     FOLD_IN,
 )
+"""Handbook, section L; its minutes are a judgement."""
 BOILED: Final = (
     WEIGH,
     DISSOLVE,
@@ -245,3 +248,4 @@ BOILED: Final = (
         soon_min=5,
     ),
 )
+"""Handbook, section L; its minutes are a judgement."""

@@ -37,7 +37,7 @@ JOIN_C: Final = (35.0, 45.0)  # a judgement
 SCALD_C: Final = (80.0, 88.0)  # a judgement
 BOIL_UP_C: Final = (99.0, 102.0)  # a judgement
 COLD_C: Final = (3.0, 8.0)
-"""A fridge that is cold enough. Usual advice."""
+"""A fridge that is cold enough. Usual advice. A judgement."""
 MELTED_FIRST: Final = way_is("into-melted", "melt-together")
 CREAM: Final = not_chocolate("warm", "boil", "")
 
@@ -52,6 +52,7 @@ CHOP: Final = Row(
     lines=chocolate_and("pour-over", "melt"),
     where=both(unless(MELTED_FIRST), has(chocolate_and("pour-over", "melt"))),
 )
+"""Handbook, section L; its minutes are a judgement."""
 MELT: Final = Row(
     key="melt",
     kind="melt",
@@ -70,6 +71,7 @@ MELT: Final = Row(
     caution_where=MappingProxyType({"steam": school_is("heat", "water-bath")}),
     in_microwave=True,
 )
+"""Handbook, section L; its minutes are a judgement."""
 SCALD: Final = Row(
     key="warm",
     kind="heat",
@@ -163,6 +165,7 @@ COLD_LATE: Final = Row(
     cautions=LATE.cautions,
     caution_where=LATE.caution_where,
 )
+"""Handbook, section L; its minutes are a judgement."""
 WHIPPED: Final = (
     WEIGH,
     CHOP,
@@ -197,3 +200,4 @@ WHIPPED: Final = (
         uses=BOWL,
     ),
 )
+"""Handbook, section L; its minutes are a judgement."""

@@ -83,6 +83,7 @@ LATE: Final = Row(
     cautions=("alcohol-flame",),
     caution_where=MappingProxyType({"alcohol-flame": with_spirit(stages("late"))}),
 )
+"""Handbook, section L; its minutes are a judgement."""
 FOLD_IN: Final = Row(
     key="fold-in",
     kind="join",
@@ -95,9 +96,14 @@ FOLD_IN: Final = Row(
     lines=stages("fold-in"),
     where=has(stages("fold-in")),
 )
+"""Handbook, section L; its minutes are a judgement."""
 MELT_WORDS: Final = ByChoice(choice="heat", words=MELTING)
 MELT_MINUTES: Final = Minutes(least=4, usual=8, most=12, per_kg=5)
+"""Handbook, section L; its minutes are a judgement."""
 HEAT_MINUTES: Final = Minutes(least=4, usual=7, most=10, per_kg=5)
+"""Handbook, section L; its minutes are a judgement."""
 BOIL_MINUTES: Final = Minutes(least=12, usual=22, most=32, per_kg=12)
+"""Handbook, section L; its minutes are a judgement."""
 JOIN_MINUTES: Final = Minutes(least=3, usual=5, most=8, per_kg=2)
+"""Handbook, section L; its minutes are a judgement."""
 STIRRED: Final = POT

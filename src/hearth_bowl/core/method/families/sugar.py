@@ -8,6 +8,7 @@ from dataclasses import replace
 from types import MappingProxyType
 from typing import Final
 
+from hearth_bowl.core.ingredients.attributes import is_gelling
 from hearth_bowl.core.method.cook import Cook
 from hearth_bowl.core.method.families.fudge import DISSOLVE, end_c
 from hearth_bowl.core.method.families.selectors import (
@@ -89,7 +90,9 @@ _LATE_HOT: Final = Row(
     cautions=("hot-sugar", "alcohol-flame"),
     caution_where=MappingProxyType({"alcohol-flame": with_spirit(_not_in_the_pan)}),
 )
+"""Handbook, section L; its minutes are a judgement."""
 _FOLD_HOT: Final = replace(FOLD_IN, uses=IN_POT, soon_min=5)
+"""Handbook, section L; its minutes are a judgement."""
 CARAMEL: Final = (
     WEIGH,
     replace(_DISSOLVE, where=unless(DRY)),
@@ -127,15 +130,12 @@ CARAMEL: Final = (
     _LATE_HOT,
     _FOLD_HOT,
 )
+"""Handbook, section L; its minutes are a judgement."""
 
 
 def _pectin(cook: Cook) -> tuple[int, ...]:
     """Return pectin and agar: what gels, by its name."""
-    return tuple(p for p, line in enumerate(cook.rows) if any(word in line.ingredient.name.lower() for word in GELS))
-
-
-GELS: Final = ("pectin", "agar")
-"""Names of what makes a jelly gel. By definition."""
+    return tuple(p for p, line in enumerate(cook.rows) if is_gelling(line.ingredient.name))
 
 
 def _plain_sugar(cook: Cook) -> tuple[int, ...]:
@@ -224,6 +224,7 @@ JELLY: Final = (
         lines=everything,
     ),
 )
+"""Handbook, section L; its minutes are a judgement."""
 
 
 def _late_of_whipped(cook: Cook) -> tuple[int, ...]:
@@ -284,6 +285,7 @@ AERATED: Final = (
         caution_where=MappingProxyType({"gelatine": with_gelatine}),
     ),
 )
+"""Handbook, section L; its minutes are a judgement."""
 _EARLY_CURD: Final = stages("warm", "boil", "melt", "")
 
 
@@ -363,4 +365,5 @@ CURD: Final = (
         cautions=("local-rules",),
     ),
 )
+"""Handbook, section L; its minutes are a judgement."""
 HARD_SUGAR: Final = (WEIGH, _DISSOLVE, _BOIL, _FOLD_HOT, _LATE_HOT)

@@ -93,6 +93,7 @@ FONDANT: Final = (
         where=lambda cook: bool(enzyme(cook)) or cook.way == "invertase",
     ),
 )
+"""Handbook, section L; its minutes are a judgement."""
 ROAST: Final = Row(
     key="roast",
     kind="roast",
@@ -106,6 +107,7 @@ ROAST: Final = Row(
     lines=whole_nuts,
     where=has(whole_nuts),
 )
+"""Handbook, section L; its minutes are a judgement."""
 GRIND: Final = Row(
     key="grind",
     kind="grind",
@@ -118,6 +120,7 @@ GRIND: Final = Row(
     minutes=Minutes(least=10, usual=20, most=40, per_kg=10),
     where=has(whole_nuts),
 )
+"""Handbook, section L; its minutes are a judgement."""
 _MELT: Final = Row(
     key="melt",
     kind="melt",
@@ -136,6 +139,7 @@ _MELT: Final = Row(
     caution_where=MappingProxyType({"steam": school_is("heat", "water-bath")}),
     in_microwave=True,
 )
+"""Handbook, section L; its minutes are a judgement."""
 NUT_PASTE: Final = (
     WEIGH,
     ROAST,
@@ -167,6 +171,7 @@ NUT_PASTE: Final = (
         where=way_is("tempered"),
     ),
 )
+"""Handbook, section L; its minutes are a judgement."""
 
 
 def _warmed(cook: Cook) -> tuple[int, ...]:
@@ -221,6 +226,7 @@ MARZIPAN: Final = (
         lines=everything,
     ),
 )
+"""Handbook, section L; its minutes are a judgement."""
 
 
 def _syrup(cook: Cook) -> tuple[int, ...]:
@@ -268,6 +274,7 @@ MODELLING: Final = (
         minutes=Minutes(least=1, usual=2, most=10),
     ),
 )
+"""Handbook, section L; its minutes are a judgement."""
 _WARM: Final = Row(
     key="warm",
     kind="heat",
@@ -283,6 +290,7 @@ _WARM: Final = Row(
     caution_where=MappingProxyType({"raw-egg": with_raw_egg, "microwave": school_is("heat", "microwave")}),
     in_microwave=True,
 )
+"""Handbook, section L; its minutes are a judgement."""
 _MIX: Final = Row(
     key="mix",
     kind="join",
@@ -297,6 +305,7 @@ _MIX: Final = Row(
     cautions=("raw-egg",),
     caution_where=MappingProxyType({"raw-egg": with_raw_egg}),
 )
+"""Handbook, section L; its minutes are a judgement."""
 MIXED: Final = (WEIGH, _MELT, _WARM, _MIX, replace(LATE, target_c=None, call=""), FOLD_IN)
 SOFT_CHEESE: Final = tuple(
     replace(row, out_of_cold=True, cautions=("cold-cheese", *row.cautions)) if row.key in ("mix", "fold-in") else row
@@ -316,3 +325,4 @@ DRY_MIX: Final = (
         lines=everything,
     ),
 )
+"""Handbook, section L; its minutes are a judgement."""
