@@ -31,26 +31,26 @@ class Followed(AppCase):
     def test_the_demo_is_half_done_and_says_what_to_do_now(self) -> None:
         order = self.order()
         states = {one["task"]["id"]: one["state"] for one in order["tasks"]}
-        self.assertEqual((states["c0.cap.3"], states["c2.roll"], states["pack"]), ("done", "running", "ahead"))
-        self.assertEqual(order["now_tasks"], ["c2.roll"])
-        self.assertEqual(order["next_task"], "c4.roll")
+        self.assertEqual((states["c0.cap.3"], states["c4.roll"], states["pack"]), ("done", "running", "ahead"))
+        self.assertEqual(order["now_tasks"], ["c4.roll"])
+        self.assertEqual(order["next_task"], "temper.dark60.coat")
 
     def test_what_is_done_lets_its_rest_begin_and_the_next_be_due(self) -> None:
-        order = self.happened("c2.roll", "done")
+        order = self.happened("c4.roll", "done")
         states = {one["task"]["id"]: one["state"] for one in order["tasks"]}
-        self.assertEqual((states["c2.roll"], states["c2.set.balls"]), ("done", "running"))
-        self.assertEqual((order["now_tasks"], order["waits"]), (["c4.roll"], ["c2.set.balls"]))
-        order = self.happened("c2.roll", "undone")
-        self.assertEqual({one["task"]["id"]: one["state"] for one in order["tasks"]}["c2.roll"], "ahead")
+        self.assertEqual((states["c4.roll"], states["c4.rest.back"]), ("done", "running"))
+        self.assertEqual((order["now_tasks"], order["waits"]), (["temper.dark60.coat"], ["c4.rest.back"]))
+        order = self.happened("c4.roll", "undone")
+        self.assertEqual({one["task"]["id"]: one["state"] for one in order["tasks"]}["c4.roll"], "ahead")
 
     def test_late_the_rest_is_planned_again_around_what_happened(self) -> None:
-        self.happened("c2.roll", "done", "2026-08-14T15:55:00")
+        self.happened("c4.roll", "done", "2026-08-14T16:05:00")
         answer = self.client.post("/api/occasions/1/order", json={}).get_json()
         self.assertTrue(answer["answer"]["feasible"], answer["answer"])
         tasks = {one["task"]["id"]: one["task"] for one in answer["tasks"]}
-        self.assertEqual(tasks["c2.roll"]["ends_at"], "2026-08-14T15:55")
-        self.assertLessEqual("2026-08-14T15:55", tasks["c4.roll"]["starts_at"])
-        self.assertEqual(tasks["c0.cap.3"]["starts_at"], "2026-08-13T20:35")
+        self.assertEqual(tasks["c4.roll"]["ends_at"], "2026-08-14T16:05")
+        self.assertLessEqual("2026-08-14T16:05", tasks["temper.dark60.coat"]["starts_at"])
+        self.assertEqual(tasks["c0.cap.3"]["starts_at"], "2026-08-13T20:10")
         ahead = [one for one in answer["tasks"] if one["state"] == "ahead"]
         self.assertLessEqual(sum(one["task"]["moved"] for one in ahead), len(ahead) / 2)
 
@@ -93,13 +93,13 @@ class Followed(AppCase):
 
     def test_a_confection_left_out_half_way_leaves_the_others_as_they_are(self) -> None:
         row = self.client.get("/api/occasions").get_json()["occasions"][0]
-        gone = row["asked"]["rows"][4]["confection_id"]
+        gone = row["asked"]["rows"][5]["confection_id"]
         wishes = {**row["asked"]["wishes"], "dropped": [gone]}
         self.wish_as({**row["asked"], "wishes": wishes})
         order = self.client.post("/api/occasions/1/order", json={}).get_json()
         states = {one["task"]["id"]: one["state"] for one in order["tasks"]}
-        self.assertNotIn("c4.roll", states)
-        self.assertEqual((states["c0.cap.3"], states["c2.roll"]), ("done", "running"))
+        self.assertNotIn("c5.dip", states)
+        self.assertEqual((states["c0.cap.3"], states["c4.roll"]), ("done", "running"))
 
     def test_what_goes_in_is_not_changed_under_work_that_has_begun(self) -> None:
         row = self.client.get("/api/occasions").get_json()["occasions"][0]
@@ -143,7 +143,7 @@ class Followed(AppCase):
 
         before = uids()
         self.assertIn("UID:occasion-1-pack@hearth-bowl", before)
-        self.happened("c2.roll", "done", "2026-08-14T15:55:00")
+        self.happened("c4.roll", "done", "2026-08-14T16:05:00")
         self.client.post("/api/occasions/1/order", json={})
         self.assertLessEqual(before, uids())
 

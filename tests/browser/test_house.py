@@ -75,19 +75,19 @@ class House(PageCase):
         page = self.pair(self.afar_context())
         page.goto(f"{self.url}/recipes/1/stove")
         page.get_by_role("button", name="Start the run").tap()
-        expect(page.get_by_role("heading", name=re.compile("step 1 of 6"))).to_be_visible()
-        for step in range(2, 7):
+        expect(page.get_by_role("heading", name=re.compile("step 1 of 8"))).to_be_visible()
+        for step in range(2, 9):
             page.get_by_role("button", name=re.compile("go on|Off the heat")).tap()
-            expect(page.get_by_role("heading", name=re.compile(f"step {step} of 6"))).to_be_visible()
+            expect(page.get_by_role("heading", name=re.compile(f"step {step} of 8"))).to_be_visible()
         page.get_by_role("button", name="It is done").tap()
-        expect(page.get_by_role("button", name="It goes in now")).to_be_enabled()
+        expect(page.get_by_role("heading", name="How did it turn out?")).to_be_visible()
         page.wait_for_function(
             "() => !Object.keys(localStorage).some((place) => place.startsWith('hearth-bowl-told-'))"
         )
         run = self.server.call("GET", "/api/batches?most=1")[1]["batches"][0]
         self.assertIsNotNone(run["ended_at"])
         events = self.server.call("GET", f"/api/batches/{run['id']}")[1]["events"]
-        self.assertEqual([event["what"]["kind"] for event in events].count("step"), 6)
+        self.assertEqual([event["what"]["kind"] for event in events].count("step"), 8)
         self.assertEqual(self.violations(page), [])
 
     def test_strangers_guesses_and_other_pages_are_refused_and_counted(self) -> None:

@@ -32,16 +32,16 @@ class Offline(KitchenPage):
         self.kept(page)
         page.get_by_role("button", name="Start the run").click()
         page.get_by_role("button", name="Done, go on").click()
-        expect(page.get_by_role("heading", name=re.compile("step 2 of 6"))).to_be_visible()
+        expect(page.get_by_role("heading", name=re.compile("step 2 of 8"))).to_be_visible()
         self.open("/recipes/1/stove", tablet)
         self.kept(tablet)
-        expect(tablet.get_by_role("heading", name=re.compile("step 2 of 6"))).to_be_visible()
+        expect(tablet.get_by_role("heading", name=re.compile("step 2 of 8"))).to_be_visible()
         self.sent(page)
         batch = self.newest()
         self.server.kill()
         for one in (page, tablet):
             one.reload()
-            expect(one.get_by_role("heading", name=re.compile("step 2 of 6"))).to_be_visible()
+            expect(one.get_by_role("heading", name=re.compile("step 2 of 8"))).to_be_visible()
             expect(one.get_by_text("The application does not answer. What you see is of")).to_be_visible()
             expect(one.get_by_text(re.compile(r"^(?!0:00)\d+:\d\d since it began"))).to_be_visible()
         self.assertEqual(self.violations(page), [])
@@ -59,11 +59,11 @@ class Offline(KitchenPage):
         )
         page.get_by_role("button", name="+10 degrees").click()
         page.get_by_role("button", name="Take this reading").click()
-        for step in range(3, 7):
+        for step in range(3, 9):
             page.get_by_role("button", name=re.compile("go on|Off the heat")).click()
-            expect(page.get_by_role("heading", name=re.compile(f"step {step} of 6"))).to_be_visible()
+            expect(page.get_by_role("heading", name=re.compile(f"step {step} of 8"))).to_be_visible()
         page.reload()
-        expect(page.get_by_role("heading", name=re.compile("step 6 of 6"))).to_be_visible()
+        expect(page.get_by_role("heading", name=re.compile("step 8 of 8"))).to_be_visible()
         page.get_by_role("button", name="It is done").click()
         self.server.start()
         for one in (page, tablet, second):
@@ -75,7 +75,7 @@ class Offline(KitchenPage):
         gates = [(event["what"]["key"], event["what"]["answer"]) for event in events if event["what"]["kind"] == "gate"]
         self.assertEqual(sorted(answer for _, answer in gates), ["skipped", "skipped", "yes"])
         self.assertEqual(len(set(gates)), 3)
-        self.assertEqual([event["what"]["step"] for event in events if event["what"]["kind"] == "step"], [*range(6)])
+        self.assertEqual([event["what"]["step"] for event in events if event["what"]["kind"] == "step"], [*range(8)])
         self.assertEqual(len({event["client_key"] for event in events}), len(events))
         run = self.server.call("GET", f"/api/batches/{batch}")[1]
         self.assertIsNotNone(run["batch"]["ended_at"])
@@ -106,7 +106,7 @@ class Offline(KitchenPage):
         self.kept(page)
         page.get_by_role("button", name="Start the run").click()
         page.get_by_role("button", name="Done, go on").click()
-        expect(page.get_by_role("heading", name=re.compile("step 2 of 6"))).to_be_visible()
+        expect(page.get_by_role("heading", name=re.compile("step 2 of 8"))).to_be_visible()
         self.sent(page)
         batch = self.newest()
         self.server.kill()
@@ -118,7 +118,7 @@ class Offline(KitchenPage):
         other.start()
         started = other.call("POST", "/api/batches", {"recipe_id": 1, "choices": {}})[1]["batch"]["id"]
         self.assertEqual(started, batch)  # the same number, of another run
-        expect(page.get_by_role("heading", name=re.compile("step 1 of 6"))).to_be_visible()  # it is noticed by itself
+        expect(page.get_by_role("heading", name=re.compile("step 1 of 8"))).to_be_visible()  # it is noticed by itself
         page.get_by_role("button", name="Done, go on").click()
         self.sent_all_but(page, 1)
         kinds = [event["what"]["kind"] for event in other.call("GET", f"/api/batches/{batch}")[1]["events"]]

@@ -167,6 +167,7 @@ def _rests(tasks: list[dict[str, Any]]) -> list[str]:
         f"{rest['id']} does not wait for {task['id']}"
         for rest in tasks
         if rest["job"] in _BEFORE_IT and rest["id"].startswith("c")
+        if rest["job"] != "rest" or rest["id"].endswith(".last")  # a mix rests too, before any of it
         for task in tasks
         if task["confection"] == rest["confection"] and task["job"] in _BEFORE_IT[rest["job"]]
         if task["id"] not in before[rest["id"]]

@@ -9743,6 +9743,8 @@ export interface components {
         };
         /** TaskAnswer */
         TaskAnswer: {
+            /** Acts */
+            acts: string[];
             /** After */
             after: components["schemas"]["AfterAnswer"][];
             /** Attended */

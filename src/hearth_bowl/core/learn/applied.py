@@ -5,8 +5,9 @@ from dataclasses import replace
 from typing import Final
 
 from hearth_bowl.core.learn.corrections import Correction
-from hearth_bowl.core.learn.lessons import JOB_OF_STEP, RING
+from hearth_bowl.core.learn.lessons import RING
 from hearth_bowl.core.learn.told import batches_words
+from hearth_bowl.core.method.hands import JOB_OF_ACT
 from hearth_bowl.core.recipe.recipe import Recipe
 from hearth_bowl.core.stove.step import Step
 
@@ -24,7 +25,7 @@ def quantity_of_step(step: Step, choices: Mapping[str, str]) -> str | None:
         return f"boil-off:{ring}"
     if step.heat in ("warm", "melt") and step.act != "shell":
         return f"heat-up:{ring}"
-    return f"hands:{JOB_OF_STEP[step.act]}" if step.act in JOB_OF_STEP else None
+    return f"hands:{JOB_OF_ACT[step.act]}" if step.act in JOB_OF_ACT else None
 
 
 def quantities_of_run(recipe: Recipe, steps: Sequence[Step], choices: Mapping[str, str]) -> tuple[str, ...]:

@@ -18,6 +18,7 @@ from hearth_bowl.core.mass.kitchen import Kitchen
 from hearth_bowl.core.mass.mixture import Mixture
 from hearth_bowl.core.mass.set_index import NOT_MODELLED_FAMILIES, index_at
 from hearth_bowl.core.mass.thermal import heat_capacity_j_per_kgk
+from hearth_bowl.core.method.hands import JOB_OF_ACT
 from hearth_bowl.core.recipe.ratios import CHOCOLATE_KINDS
 from hearth_bowl.core.recipe.recipe import Recipe
 from hearth_bowl.core.stove.bursts import burst_kind, taken_up
@@ -44,12 +45,6 @@ VERDICT_END_K: Final[Mapping[str, float]] = MappingProxyType(
 )
 """By how much the end of the boil should have been hotter [K]: one degree is about one per cent of water.
 A judgement."""
-JOB_OF_STEP: Final[Mapping[str, str]] = MappingProxyType(
-    {"portion": "roll", "roll": "roll", "dip": "dip", "cut": "cut", "shell": "shell", "cap": "cap", "pour": "fill",
-     "fill": "fill", "decorate": "decorate", "toppings": "decorate", "halves": "halves", "beat": "beat",
-     "roll-in": "rolling"}
-)  # fmt: skip
-"""The job of the running order that a step at the stove is."""
 SHORT_S: Final = 40.0
 """A step left sooner was passed by, not done. A judgement."""
 LEAST_RISE_K: Final = 1.5  # a judgement
@@ -209,8 +204,8 @@ def _of_steps(batch: BatchSeen) -> Iterator[Lesson]:
             yield _minutes(f"boil-off:{ring}", predicted_s, took_s, says)
         elif step.heat in ("warm", "melt") and step.act != "shell":
             yield _minutes(f"heat-up:{ring}", predicted_s, took_s, says)
-        elif step.act in JOB_OF_STEP:
-            yield _minutes(f"hands:{JOB_OF_STEP[step.act]}", predicted_s, took_s, says)
+        elif step.act in JOB_OF_ACT:
+            yield _minutes(f"hands:{JOB_OF_ACT[step.act]}", predicted_s, took_s, says)
 
 
 def _of_weights(batch: BatchSeen) -> Iterator[Lesson]:

@@ -72,6 +72,8 @@ class Act:
     from_card: bool = False
     mass: int | None = None
     turn: int = 0
+    session: str = ""
+    """Which melting or tempering it is part of: the chocolates and the phase of the work."""
     soon_min: float | None = None
     """How soon after the act before it this one must follow [min]; None where it can wait."""
     by_microwave: bool = False

@@ -93,7 +93,11 @@ class Build:
 
     def add(self, act: Act, after: Sequence[After] = ()) -> After:
         """Add an act of the piece after some others; return what comes before the next."""
-        edges = {one.id: one for one in (*act.after, *after)}
+        soon = None if act.hands else act.soon_min
+        edges = {
+            one.id: one if one.most_min is not None or soon is None else replace(one, most_min=soon)
+            for one in (*act.after, *after)
+        }
         self.acts.append(replace(act, after=tuple(edges.values()), holds=act.holds or self.holds))
         return After(id=act.id)
 

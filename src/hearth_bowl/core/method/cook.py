@@ -1,9 +1,10 @@
 """A cook's batch of one mix: the recipe with this batch's grams, the way of making it, the schools and the kitchen."""
 
 from collections.abc import Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 from functools import cached_property
 
+from hearth_bowl.core.cooling.set_clock import Learned
 from hearth_bowl.core.mass.cooking import CookPlan, cooked_positions, finished, plan_or_none
 from hearth_bowl.core.mass.kitchen import Kitchen
 from hearth_bowl.core.mass.mixture import Mixture, mix
@@ -25,7 +26,8 @@ class Cook:
     thickness_mm: float | None = None
     shell_limit_c: float | None = None
     """The warmest that a filling may be in its shell; None without a shell."""
-    pan_is_cut: bool = True
+    cools: Mapping[str, Learned] = field(default_factory=dict)
+    """How this kitchen cools, by place."""
 
     @property
     def rows(self) -> tuple[Line, ...]:

@@ -16,6 +16,8 @@ from hearth_bowl.core.mass.ripening import dose_pct, ripen
 from hearth_bowl.core.method import piece_rows as piece
 from hearth_bowl.core.method.act import Act, After
 from hearth_bowl.core.method.build import WAITS_MIN, Build, ChocolateUse, Mix, part_name
+from hearth_bowl.core.method.endings.common import HALF_SETS
+from hearth_bowl.core.method.mixes import filled_in
 from hearth_bowl.core.method.piece_rows import piece_act
 from hearth_bowl.core.method.rows import Row
 from hearth_bowl.core.method.set_times import holds_a_mark_band
@@ -23,6 +25,10 @@ from hearth_bowl.core.method.set_times import holds_a_mark_band
 DAY_MIN: Final = 24 * 60.0  # by definition
 USUAL_RIPE_DAYS: Final = (7.0, 10.0, 14.0)
 """A liquid centre of a dose that is not known. Common practice."""
+
+
+WORKABLE_MIN: Final = 120.0
+"""How long a mix that stood until it can be worked stays so. A judgement."""
 
 
 def form_acts(build: Build) -> None:
@@ -49,13 +55,14 @@ def _moulded(build: Build) -> None:
     shell = next(iter(build.parts("shell")), None)
     fillings = build.parts("filling")
     is_dry = any(_is_dry(build, at) for at, _ in fillings)
-    free: list[After] = []
+    free: list[list[After]] = []
     for turn in range(1, turns + 1):
         n = min(cavities - (turn - 1) * form.owned * vessel.cavities, form.owned * vessel.cavities)
-        free = _turn(build, turn, turns, n / cavities, n, shell, [] if is_dry else fillings, free)
-    last = free
+        before = free[-1] if free else []
+        free.append(_turn(build, turn, turns, n / cavities, n, shell, [] if is_dry else fillings, before))
+    last = free[-1]
     if is_dry:
-        last = _fill_dry(build, fillings, last)
+        last = [one for turn, out in enumerate(free, 1) for one in _fill_dry(build, fillings, out, turn, turns)]
     if form.halves:
         of = _of([*([shell] if shell else []), *fillings])
         last = [build.add(piece_act(piece.HALVES, of, worked.pieces), last)]
@@ -116,39 +123,65 @@ def _phase(turn: int, *, is_filled: bool) -> str:
 def _filled(
     build: Build, turn: int, end: str, share: float, n: int, fillings: list[tuple[int, WorkedPart]], last: list[After]
 ) -> list[After]:
-    """Draw up the fillings of one turn, each upon the one before, and their half-setting."""
-    for place, (at, part) in enumerate(fillings):
+    """Draw up the filling of one turn, all its layers in one go, and its half-setting."""
+    mixes = [mix for at, _ in fillings if (mix := build.mix_of(at, turn)) is not None]
+    ready: list[After] = []
+    for mix in {id(one): one for one in mixes}.values():
+        ready += build.cooled(mix, [row for row in mix.ending.shell[:-1] if row.where(mix.cook)], last)
+    if len(fillings) == 1 and mixes:
+        (mix,) = mixes
+        filled = build.add_rows(mix.ending.shell[-1:], mix, [*last, *ready], end, pieces=n, in_vessel=True, turn=turn)
+    else:
+        filled = [build.add(_layers(build, turn, end, share, n, fillings, mixes), [*last, *_soon(mixes, ready)])]
+    rows = mixes[-1].ending.shell_sets if mixes else ()
+    if rows and len(fillings) == 1:
+        sets = build.add_rows(rows, mixes[-1], [replace(filled[0], most_min=5)], end, in_vessel=True, turn=turn)
+    else:
+        sets = [build.add(_in_mould(HALF_SETS, _of(fillings), 0, end, turn), filled)]
+    return [replace(one, most_min=WAITS_MIN) for one in sets]
+
+
+def _soon(mixes: Sequence[Mix], ready: list[After]) -> list[After]:
+    """Return what several layers come after, a mix that is used at once within its minutes."""
+    soon = {mix.acts[-1].id: mix.ending.shell[-1].soon_min for mix in mixes}
+    return [replace(one, most_min=soon[one.id]) if soon.get(one.id) is not None else one for one in ready]
+
+
+def _layers(
+    build: Build,
+    turn: int,
+    end: str,
+    share: float,
+    n: int,
+    fillings: list[tuple[int, WorkedPart]],
+    mixes: Sequence[Mix],
+) -> Act:
+    """Return one filling of several layers, or of what is bought."""
+    names = [part.name for _, part in fillings]
+    words = f"Fill in {names[0]}" + "".join(f", then {name}" for name in names[1:])
+    targets = [filled_in(mix.ending.shell[-1], mix.cook, mix.place).target_c for mix in mixes]
+    limits = [target for target in targets if target is not None]
+    act = _in_mould(piece.FILL_LAYERS, _of(fillings), n * len(fillings), end, turn)
+    return replace(
+        act,
+        do=f"{words}, to the planned level below the rim. Tap out the air.",
+        target_c=min(limits, key=lambda target: target[1], default=None),
+        takes=tuple(take for _, part in fillings for take in build.taken(part, share)),
+    )
+
+
+def _fill_dry(
+    build: Build, fillings: list[tuple[int, WorkedPart]], last: list[After], turn: int, turns: int
+) -> list[After]:
+    """Draw up filling the halves of one turn with what is dry, once they are out of the mould."""
+    for at, _ in fillings:
         mix = build.mix_of(at, turn)
-        more = f".{place + 1}" if len(fillings) > 1 else ""
-        if mix is None:
-            act = replace(
-                piece_act(piece.ON_TOP, _of([(at, part)]), n, f"-{at}{end}"),
-                id=f"fill-{at}{end}", kind="fill", title=f"Fill in {part.name}"[:60], do="Fill it into the shells.",
-                takes=build.taken(part, share), in_vessel=True, turn=turn,
-            )  # fmt: skip
-            last = [build.add(act, last)]
-            continue
-        *cooling, fill = [row for row in mix.ending.shell if row.where(mix.cook)]
-        ready = build.cooled(mix, cooling, last)
-        filled = build.add_rows(
-            [fill], mix, [*last, *ready], more + end, pieces=n, in_vessel=True, turn=turn
-        )  # fmt: skip
-        filled_mix = mix
-        last = build.add_rows(
-            filled_mix.ending.shell_sets, mix, [replace(filled[0], most_min=5)], more + end, in_vessel=True, turn=turn
-        )
-        last = [replace(one, most_min=WAITS_MIN) for one in last]
-    return last
-
-
-def _fill_dry(build: Build, fillings: list[tuple[int, WorkedPart]], last: list[After]) -> list[After]:
-    """Draw up filling halves with what is dry, once they are out of the mould."""
-    for at, part in fillings:
-        mix = build.mix_of(at)
-        if mix is None:
-            continue
-        last = build.add_rows(mix.ending.shell, mix, [*last, build.make(mix, last)], pieces=build.pieces)
-        del part
+        if mix is not None:
+            edges = [*last, build.make(mix, last)]
+            share = 1 / turns
+            last = build.add_rows(
+                mix.ending.shell, mix, edges, _suffix(turn, turns), pieces=build.pieces, share=share, turn=turn
+            )
     return last
 
 
@@ -230,8 +263,9 @@ def _on_slab(build: Build, last: list[After], lead: Mix | None) -> list[After]:
     if not toppings:
         return last
     wait = None if lead is None else holds_a_mark_band(lead.cook)
+    act = piece_act(piece.ON_SLAB, _of(toppings), build.pieces)
     act = replace(
-        piece_act(piece.ON_SLAB, _of(toppings), build.pieces),
+        act, do=f"Use {_names(toppings)}. {act.do}",
         takes=tuple(take for _, part in toppings for take in build.taken(part)), in_vessel=True, turn=1,
     )  # fmt: skip
     edges = [replace(one, least_min=0.0 if wait is None else wait[0], most_min=None if wait is None else wait[2] + 10)
@@ -275,7 +309,8 @@ def _balls(build: Build) -> None:
             continue
         last = build.add_rows(mix.ending.bowl, mix, [build.make(mix)])
         *before, portion = [row for row in mix.ending.shape if row.where(mix.cook) and row.kind in ("warm", "portion")]
-        last = build.add_rows(before, mix, last)
+        if before:
+            last = [replace(one, most_min=WORKABLE_MIN) for one in build.add_rows(before, mix, last)]
         words = _portion_words(build) + (f" {piece.PRESS_CORE}" if cores else "")
         takes = tuple(take for _, one in cores for take in build.taken(one))
         last = _with_mixes(build, cores, last)
@@ -288,7 +323,8 @@ def _balls(build: Build) -> None:
         of, is_cold = _of(centres), mix is not None and mix.cook.recipe.family == "soft-cheese"
         if not is_cold:
             chilled = build.add(piece_act(piece.BALLS_CHILL, of), [replace(one, most_min=5) for one in last])
-            last = [build.add(piece_act(piece.TEMPERATE, of), [replace(chilled, most_min=WAITS_MIN)])]
+            stood = build.add(piece_act(piece.TEMPERATE, of), [replace(chilled, most_min=WAITS_MIN)])
+            last = [replace(stood, most_min=piece.STANDS_MIN)]
     last = _coated(build, last)
     if mix is not None and not coat:
         build.add_rows(mix.ending.after, mix, last, pieces=build.pieces)
@@ -381,7 +417,19 @@ def _coated(build: Build, last: list[After]) -> list[After]:
             build.uses.append(ChocolateUse(act=act.id, part=part, share=1.0, phase="coat"))
     last = _rolled(build, [replace(one, most_min=10) for one in last], piece.ROLL_IN_WET)
     last = _topped(build, [replace(one, most_min=10) for one in last], is_wet=True)
-    return [build.add(piece_act(piece.COAT_SETS, _of(coats)), last)]
+    return _drizzled(build, [build.add(piece_act(piece.COAT_SETS, _of(coats)), last)])
+
+
+def _drizzled(build: Build, last: list[After]) -> list[After]:
+    """Draw up the chocolate that is run over pieces once their coat has set."""
+    drizzles = [(at, part) for at, part in build.parts("topping") if part.is_chocolate and build.mix_of(at) is None]
+    if not drizzles:
+        return last
+    row = piece_act(piece.DRIZZLE, _of(drizzles), build.pieces)
+    act = build.add(replace(row, do=row.do.replace("Run it", f"Run {_names(drizzles)}", 1)), last)
+    build.uses += [ChocolateUse(act=act.id, part=part, share=1.0, phase="drizzle") for _, part in drizzles]
+    sets = replace(piece_act(piece.COAT_SETS, _of(drizzles)), id="topping-sets", title="Let the drizzle set")
+    return [build.add(sets, [act])]
 
 
 def _rolled(build: Build, last: list[After], row: Row) -> list[After]:
@@ -389,19 +437,29 @@ def _rolled(build: Build, last: list[After], row: Row) -> list[After]:
     if not rolling:
         return last
     takes = tuple(take for _, part in rolling for take in build.taken(part))
-    act = replace(piece_act(row, _of(rolling), build.pieces), takes=takes)
+    act = piece_act(row, _of(rolling), build.pieces)
+    act = replace(act, takes=takes, do=act.do.replace("Roll them", f"Roll them in {_names(rolling)}", 1))
     found = [build.add(act, _with_mixes(build, rolling, last))]
     _use_of(build, act.id, rolling)
     return found
 
 
+def _names(parts: Sequence[tuple[int, WorkedPart]]) -> str:
+    """Return the names of some parts in a sentence."""
+    names = list(dict.fromkeys(part.name[:1].lower() + part.name[1:] for _, part in parts))
+    return " and ".join((", ".join(names[:-1]), names[-1])) if len(names) > 1 else names[0]
+
+
 def _topped(build: Build, last: list[After], *, is_wet: bool) -> list[After]:
     """Draw up what goes on top; on a slab that is not dipped that is done before it sets."""
     toppings = build.parts("topping")
+    if is_wet and build.parts("coat"):
+        toppings = [(at, part) for at, part in toppings if not part.is_chocolate or build.mix_of(at) is not None]
     if not toppings or build.has("toppings"):
         return last
     takes = tuple(take for _, part in toppings for take in build.taken(part))
-    act = replace(piece_act(piece.ON_TOP_WET if is_wet else piece.ON_TOP, _of(toppings), build.pieces), takes=takes)
+    act = piece_act(piece.ON_TOP_WET if is_wet else piece.ON_TOP, _of(toppings), build.pieces)
+    act = replace(act, takes=takes, do=f"Use {_names(toppings)}. {act.do}")
     found = [build.add(act, _with_mixes(build, toppings, last))]
     _use_of(build, act.id, toppings)
     if is_wet:

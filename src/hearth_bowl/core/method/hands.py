@@ -43,6 +43,14 @@ HANDS: Final[Mapping[str, Hands]] = MappingProxyType(
 """By job: for each piece, of a shell each cavity, of weighing each line, of spreading each layer. A judgement."""
 
 
+JOB_OF_ACT: Final[Mapping[str, str]] = MappingProxyType(
+    {"portion": "roll", "roll": "roll", "dip": "dip", "cut": "cut", "shell": "shell", "cap": "cap", "pour": "fill",
+     "fill": "fill", "decorate": "decorate", "toppings": "decorate", "halves": "halves", "beat": "beat",
+     "roll-in": "rolling", "unmould": "unmould", "weigh": "weigh"}
+)  # fmt: skip
+"""The work of an act whose pace a kitchen teaches, by the act. By definition."""
+
+
 def hands_min(job: str, count: float, effort: float = 1.0) -> int:
     """Return the minutes of a job for so many pieces, to the next step of five."""
     hands = HANDS[job]

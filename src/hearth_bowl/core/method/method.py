@@ -7,6 +7,7 @@ from typing import Final
 
 from hearth_bowl.core.confection.confection import Blend
 from hearth_bowl.core.confection.work_out import Batch, Worked
+from hearth_bowl.core.cooling.set_clock import Learned
 from hearth_bowl.core.ingredients.attributes import NUT_GROUPS
 from hearth_bowl.core.ingredients.ingredient import Ingredient
 from hearth_bowl.core.mass.kitchen import Kitchen
@@ -36,6 +37,8 @@ class Method:
 
     acts: tuple[Act, ...]
     differs: tuple[Differs, ...] = ()
+    mixes: tuple[Mix, ...] = ()
+    """The mixes that it makes, each with its acts as they are before the card is laid over them."""
 
     @property
     def hands_min(self) -> float:
@@ -80,14 +83,21 @@ def method_of_recipe(recipe: Recipe, given: Mapping[str, str], kitchen: Kitchen,
     return Method(acts=tuple(told_once(carded)), differs=differs)
 
 
-def method_of_confection(worked: Worked, given: Mapping[str, str], kitchen: Kitchen, kitchen_c: float = 20.0) -> Method:
+def method_of_confection(
+    worked: Worked,
+    given: Mapping[str, str],
+    kitchen: Kitchen,
+    kitchen_c: float = 20.0,
+    cools: Mapping[str, Learned] | None = None,
+) -> Method:
     """Return the method of a confection worked out: its mixes, then its form.
 
+    :param cools: how this kitchen cools, by place.
     :raises BadInput: naming a choice.
     """
     choices = checked_choices(given)
     holds = frozenset(one.name for one in worked.allergens_named if one.group in NUT_GROUPS)
-    mixes = _mixes(worked, choices, kitchen, kitchen_c, holds)
+    mixes = _mixes(worked, choices, kitchen, kitchen_c, holds, cools or {})
     build = Build(worked=worked, mixes=mixes, holds=holds)
     each = list({id(mix): mix for mix in mixes.values()}.values())
     for mix in each:
@@ -101,7 +111,7 @@ def method_of_confection(worked: Worked, given: Mapping[str, str], kitchen: Kitc
     acts, more = with_card(
         acts, worked.confection.steps, None, lambda act: act.mass is None or act.kind in ON_THE_PIECE
     )
-    return Method(acts=tuple(told_once(in_order(acts))), differs=(*differs, *more))
+    return Method(acts=tuple(told_once(in_order(acts))), differs=(*differs, *more), mixes=tuple(each))
 
 
 def _is_of(mix: Mix, act: Act) -> bool:
@@ -143,7 +153,12 @@ def in_order(acts: Sequence[Act]) -> list[Act]:
 
 
 def _mixes(
-    worked: Worked, choices: Mapping[str, str], kitchen: Kitchen, kitchen_c: float, holds: frozenset[str]
+    worked: Worked,
+    choices: Mapping[str, str],
+    kitchen: Kitchen,
+    kitchen_c: float,
+    holds: frozenset[str],
+    cools: Mapping[str, Learned],
 ) -> dict[tuple[int, int], Mix]:
     """Return the mixes of a confection by part and filling of the mould: each recipe once, but anew for each filling
     where it does not wait."""
@@ -175,6 +190,7 @@ def _mixes(
                     pieces=worked.pieces,
                     thickness_mm=worked.body.thickness_mm,
                     shell_limit_c=limit_c,
+                    cools=cools,
                 )
                 made[place.prefix] = Mix(cook=cook, place=place, acts=tuple(mix_acts(cook, place)))
             found[at, turn if turns > 1 else 0] = made[place.prefix]

@@ -125,6 +125,8 @@ TEMPERATE: Final = Row(
     uses=BOWL,
 )
 """Common practice; its minutes are a judgement."""
+STANDS_MIN: Final = 180.0
+"""How long centres that were brought to their dipping temperature stay so. A judgement."""
 DIP: Final = Row(
     key="dip",
     kind="dip",
@@ -202,6 +204,28 @@ ON_TOP: Final = Row(
     why="A drizzle sets within a minute or two on a cold piece.",
     minutes=by_hands("decorate"),
 )
+FILL_LAYERS: Final = Row(
+    key="fill",
+    kind="fill",
+    title="Fill the shells",
+    do="",
+    cue="level, a clean rim all round",
+    ask="Is the shell set, and each filling cool enough?",
+    why="Too warm, it melts the shell; too full, no cap holds.",
+    minutes=by_hands("fill"),
+)
+"""Common practice; its minutes are a judgement."""
+DRIZZLE: Final = Row(
+    key="drizzle",
+    kind="decorate",
+    title="Run the drizzle over",
+    do="Run it over a few pieces at a time, once their coat has set.",
+    cue="thin lines that set within a minute or two",
+    ask="Is the coat dry?",
+    why="On a wet coat the lines sink in.",
+    minutes=by_hands("decorate"),
+)
+"""Common practice; its minutes are a judgement."""
 ON_SLAB: Final = Row(
     key="toppings",
     kind="decorate",
@@ -258,6 +282,7 @@ LAST_REST: Final = Row(
     minutes=Minutes(least=360, usual=480, most=720),
     hands=False,
     uses=COOL_PLACE,
+    soon_min=30,
 )
 """Common practice; its minutes are a judgement."""
 PRESS_CORE: Final = "Press the core in and close the mix over it."

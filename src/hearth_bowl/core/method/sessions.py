@@ -29,6 +29,8 @@ def with_tempering(build: Build, school: str) -> list[Act]:
         of = tuple(dict.fromkeys(part_name(use.part) for use in session))
         made = chocolate_acts(melted, school, f".{number + 1}" if number else "", of)
         waits = tuple(replace(one, most_min=None) for one in acts[first].after)
+        name = f"{_chocolates(session[0]).lower().replace(' ', '-')}.{session[0].phase}"
+        made = [replace(act, session=name) for act in made]
         made[0] = replace(made[0], after=waits)
         acts[first:first] = made
         ready, lead = made[-1].id, max(melted, key=lambda one: one.g).ingredient

@@ -31,7 +31,7 @@ def set_band(cook: Cook, ask: SetAsk) -> Band:
     """
     mixture = cook.eaten
     try:
-        found = set_clock(mixture, ask, with_curve=False)
+        found = set_clock(mixture, ask, with_curve=False, learned=cook.cools.get(ask.place))
     except BadInput:
         return NEVER_SETS_MIN
     middle, slow = found.set_min

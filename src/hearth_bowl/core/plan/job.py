@@ -6,11 +6,6 @@ from types import MappingProxyType
 from typing import Final
 
 NOTHING: Final[Mapping[str, int]] = MappingProxyType({})
-JOBS: Final = (
-    "weigh", "melt", "temper", "heat", "join", "shell", "fill", "cap", "cool", "set", "rest", "dwell", "beat", "whip",
-    "cut", "roll", "dip", "decorate", "unmould", "wash", "soften", "pack",
-)  # fmt: skip
-"""The kinds of job, as the contract has them."""
 AFTER_THE_LAST: Final = frozenset({"soften", "pack"})
 """A confection is finished before these."""
 
@@ -47,3 +42,5 @@ class Job:
     turn: int = 0
     holds: frozenset[str] = frozenset()
     recipe: str | None = None
+    acts: tuple[str, ...] = ()
+    """The acts that it is made of, by their ids; none of washing, softening and packing."""

@@ -1,21 +1,22 @@
-"""Jobs: what several confections ask for, drawn up from the confections themselves and in one place.
+"""Jobs: the acts of several confections as tasks, each in exactly one; a mix or a tempering that several share is one.
 
 Ids are made of positions and kinds alone, so that they stay when wishes change and the confections do not.
 """
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from collections.abc import Set as AbstractSet
 from dataclasses import replace
+from math import ceil
 
 from hearth_bowl.core.confection.work_out import Worked
-from hearth_bowl.core.ingredients.attributes import NUT_GROUPS
-from hearth_bowl.core.plan.batches import mass_batches
-from hearth_bowl.core.plan.drafts import Draft
-from hearth_bowl.core.plan.forms import form_jobs
-from hearth_bowl.core.plan.job import Job
-from hearth_bowl.core.plan.masses import mass_jobs
+from hearth_bowl.core.fit.vessel import Mould
+from hearth_bowl.core.method.tempering import IN_TEMPER_MIN
+from hearth_bowl.core.plan.ending import ending_jobs
+from hearth_bowl.core.plan.job import After, Job
 from hearth_bowl.core.plan.occasion import Occasion
-from hearth_bowl.core.plan.shared import ending_jobs, melting_jobs
+from hearth_bowl.core.plan.shared import Owned, melts_of, mixes_of
+from hearth_bowl.core.plan.steps import Steps, steps_of
+from hearth_bowl.core.plan.tasks import Group, afters_of, because_of, minutes_of, piece_groups, uses_of
 from hearth_bowl.core.plan.waits import Waits
 
 
@@ -29,33 +30,78 @@ def jobs_of(
     :param pot_g: what the pot holds; more is made in several goes. None: enough.
     :param effort: stretches all hands-on times.
     """
-    holds = [holds_of(one) for one in worked]
-    batches = mass_batches(worked, holds)
-    made = [
-        mass_jobs(
-            batch.recipe,
-            batch.mass_g,
-            f"m{number}",
-            batch.confections,
-            waits,
-            pot_g=pot_g,
-            effort=effort,
-            holds=frozenset.intersection(*(holds[position] for position in batch.confections)),
-        )
-        for number, batch in enumerate(batches)
+    all_steps = [steps_of(position, one, waits) for position, one in enumerate(worked)]
+    owned = [*mixes_of(all_steps, pot_g), *melts_of(all_steps), *_pieces(all_steps)]
+    of_act = {act.id: row.group_with(act.id) for row in owned for act in row.all_acts}
+    shared = {row.group.id for row in owned if len(row.confections) > 1}
+    jobs = tuple(_job(row, worked, of_act, shared, waits, effort) for row in owned)
+    return (*jobs, *ending_jobs(jobs, worked, out_of_fridge_min, sum(one.pieces for one in worked), effort))
+
+
+def _pieces(all_steps: Sequence[Steps]) -> list[Owned]:
+    """Return the tasks of each confection's own pieces."""
+    return [
+        Owned(group=group, confections=(steps.position,), holds=steps.holds, views=(group,))
+        for steps in all_steps
+        for group in piece_groups(f"c{steps.position}", steps.piece)
     ]
-    by_use = {use: one for batch, one in zip(batches, made, strict=True) for use in batch.uses}
-    drafts = []
-    for position, one in enumerate(worked):
-        own = {(at, turn): found for (where, at, turn), found in by_use.items() if where == position}
-        draft = Draft(position=position, worked=one, made=own, waits=waits, effort=effort, holds=holds[position])
-        form_jobs(draft)
-        drafts.append(draft)
-    melting = melting_jobs(drafts, effort)
-    masses = [job for found in made for job in found.jobs]
-    own_jobs = [job for draft in drafts for job in draft.jobs]
-    pieces = sum(one.pieces for one in worked)
-    return (*masses, *melting, *own_jobs, *ending_jobs(drafts, out_of_fridge_min, pieces, effort))
+
+
+def _job(
+    row: Owned, worked: Sequence[Worked], of_act: Mapping[str, Group], shared: AbstractSet[str], waits: Waits,
+    effort: float,
+) -> Job:  # fmt: skip
+    group = row.group
+    main = group.main
+    one = worked[row.confections[0]]
+    after: dict[str, After] = {}
+    for view in row.views:
+        for edge in afters_of(view, of_act):
+            if edge.id in shared and edge.most_min is not None and group.hands_on:
+                most = int(IN_TEMPER_MIN) if edge.id.split(".")[0] in ("temper", "melt") else None
+                edge = replace(edge, most_min=most)
+            after[edge.id] = edge
+    if row.is_chocolate:
+        after = {}
+    return Job(
+        id=group.id,
+        kind="melt" if row.is_chocolate and not group.is_tempered else "temper" if row.is_chocolate else main.kind,
+        title=row.title or _title(group, one),
+        minutes=minutes_of(group, waits, effort, row.goes),
+        hands_on=group.hands_on,
+        because=because_of(group),
+        confections=row.confections,
+        after=tuple(after.values()),
+        uses=uses_of(group),
+        vessel=one.confection.form.name or None if group.in_vessel else None,
+        moulds=_moulds(one, group.turn) if group.in_vessel else 0,
+        turn=group.turn if group.in_vessel else 0,
+        holds=row.holds,
+        recipe=row.recipe,
+        acts=tuple(act.id for act in row.all_acts),
+    )
+
+
+def _title(group: Group, worked: Worked) -> str:
+    turns = _turns(worked)
+    name, turn = worked.confection.name, group.turn
+    of = f", filling {turn} of {turns}" if turns > 1 and turn else ""
+    mix = group.main.mass
+    what = f", {worked.batches[mix].recipe.name}" if mix is not None and len(worked.batches) > 1 else ""
+    return f"{group.main.title}{what}: {name}{of}"
+
+
+def _turns(worked: Worked) -> int:
+    pours, form = worked.laid.pours, worked.confection.form
+    return ceil(pours / form.owned) if pours is not None and isinstance(form.vessel, Mould) else 1
+
+
+def _moulds(worked: Worked, turn: int) -> int:
+    """Return how many moulds a filling takes; one tin or tray else."""
+    pours, form = worked.laid.pours, worked.confection.form
+    if pours is None or not isinstance(form.vessel, Mould):
+        return 1
+    return min(form.owned, pours - (max(1, turn) - 1) * form.owned)
 
 
 def occasion_jobs(occasion: Occasion) -> tuple[Job, ...]:
@@ -82,8 +128,3 @@ def jobs_without(jobs: Sequence[Job], dropped: AbstractSet[int]) -> list[Job]:
     kept = [job for job in jobs if not set(job.confections) <= dropped]
     there = {job.id for job in kept}
     return [replace(job, after=tuple(after for after in job.after if after.id in there)) for job in kept]
-
-
-def holds_of(worked: Worked) -> frozenset[str]:
-    """Return the nuts and peanuts that a confection holds, by name."""
-    return frozenset(one.name for one in worked.allergens_named if one.group in NUT_GROUPS)

@@ -11,8 +11,8 @@ from typing import Final
 
 from ortools.sat.python import cp_model
 
+from hearth_bowl.core.method.hands import hands_min
 from hearth_bowl.core.plan.days import DAY_MIN
-from hearth_bowl.core.plan.hands import hands_min
 from hearth_bowl.core.plan.job import Job
 from hearth_bowl.core.plan.occasion import Occasion
 from hearth_bowl.core.plan.timed import Model, Timed, to_do

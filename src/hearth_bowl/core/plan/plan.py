@@ -13,6 +13,7 @@ from hearth_bowl.core.plan.nuts import WASHED
 from hearth_bowl.core.plan.occasion import Occasion, checked_occasion
 from hearth_bowl.core.plan.order import Budget, NotFoundOut, order_of
 from hearth_bowl.core.plan.refuse import refusal_of, spoken
+from hearth_bowl.core.plan.task_ids import renamed
 from hearth_bowl.core.plan.why import why_each
 
 MOST_MOVED: Final = 0.5
@@ -90,6 +91,10 @@ def _with_what_is_left(occasion: Occasion, jobs: Sequence[Job]) -> Occasion:
 
     :raises BadInput: at `happened`: of a job that there never was, or ending before it began.
     """
+    known = {job.id for job in jobs}
+    happened = tuple(replace(one, id=renamed(one.id, known)) for one in occasion.happened)
+    if len({one.id for one in happened}) == len(happened):  # else two of before are one now: what is known stays
+        occasion = replace(occasion, happened=happened)
     everything = replace(occasion, wanted=tuple(replace(wanted, dropped=False) for wanted in occasion.wanted))
     _check_happened(occasion, occasion_jobs(everything) if any(wanted.dropped for wanted in occasion.wanted) else jobs)
     there = {job.id for job in jobs}

@@ -1,105 +1,137 @@
-"""Shared: what is done once for several confections: melting and tempering, and packing; and the softening before
-eating.
-
-Minutes are common practice and judgements of ours.
-"""
+"""Shared: what is done once for several confections: a mix that is made, chocolate that is brought to work."""
 
 from collections.abc import Sequence
-from dataclasses import replace
+from dataclasses import dataclass, replace
+from math import ceil
 from typing import Final
 
-from hearth_bowl.core.confection.work_out import WorkedPart
-from hearth_bowl.core.plan.drafts import ChocolateUse, Draft
-from hearth_bowl.core.plan.hands import hands_min
-from hearth_bowl.core.plan.job import AFTER_THE_LAST, After, Job
-from hearth_bowl.core.plan.masses import POT
+from hearth_bowl.core.method.act import Act
+from hearth_bowl.core.method.mixes import mix_acts
+from hearth_bowl.core.plan.steps import MixSteps, Steps
+from hearth_bowl.core.plan.tasks import Group, mix_groups
+from hearth_bowl.core.recipe.recipe import Recipe
 
-IN_TEMPER_MIN: Final = 90
-"""Chocolate stays in temper so long, warmed now and then: common practice."""
-WORKED_OF_IT_MIN: Final = 75
+WORKED_OF_IT_MIN: Final = 75.0
 """So much hands-on work is planned from one tempering, so that the last of it is still in temper. A judgement."""
 
 
-def melting_jobs(drafts: Sequence[Draft], effort: float) -> tuple[Job, ...]:
-    """Return one melt or tempering for all that shares the chocolate in a phase, and hang its uses on it."""
-    sessions: dict[str, list[list[tuple[Draft, ChocolateUse, Job]]]] = {}
-    for draft in drafts:
-        for use in draft.chocolate:
-            job = next(one for one in draft.jobs if one.id == use.job)
-            found = sessions.setdefault(f"{_words(use.part)}.{use.phase}", [[]])
-            if sum(one.minutes for _, _, one in found[-1]) + job.minutes > WORKED_OF_IT_MIN and found[-1]:
-                found.append([])
-            found[-1].append((draft, use, job))
-    jobs = []
-    for words, groups in sessions.items():
-        for number, group in enumerate(groups, 1):
-            jobs.append(_melting(words if len(groups) == 1 else f"{words}.{number}", group, effort))
-    return tuple(jobs)
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Owned:
+    """A task with the confections that it serves. `views` are its acts as each of them has them."""
+
+    group: Group
+    confections: tuple[int, ...]
+    holds: frozenset[str]
+    views: tuple[Group, ...]
+    recipe: str | None = None
+    title: str = ""
+    goes: int = 1
+    is_chocolate: bool = False
+
+    @property
+    def all_acts(self) -> tuple[Act, ...]:
+        """Return the acts of all confections."""
+        return tuple(act for view in self.views for act in view.acts)
+
+    def group_with(self, act: str) -> Group:
+        """Return the task as the confection of an act has it."""
+        return next(view for view in self.views if any(one.id == act for one in view.acts))
 
 
-def _melting(words: str, group: Sequence[tuple[Draft, ChocolateUse, Job]], effort: float) -> Job:
-    part = group[0][1].part
-    kind = "temper" if _needs_tempering(part) else "melt"
-    made = Job(
-        id=f"{kind}.{words}",
-        kind=kind,
-        title=f"{'Temper' if kind == 'temper' else 'Melt'} {part.name}",
-        minutes=hands_min(kind, 0, effort),
-        hands_on=True,
-        because="one bowl serves all that shares it" if len(group) > 1 else "it must be ready when it is worked",
-        confections=tuple(dict.fromkeys(draft.position for draft, _, _ in group)),
-        uses=POT,
-        holds=frozenset.intersection(*(draft.holds for draft, _, _ in group)),
-    )
-    for draft, _, job in group:
-        at = next(i for i, one in enumerate(draft.jobs) if one.id == job.id)
-        after = (*draft.jobs[at].after, After(id=made.id, most_min=IN_TEMPER_MIN))
-        draft.jobs[at] = replace(draft.jobs[at], after=after)
-    return made
+def mixes_of(all_steps: Sequence[Steps], pot_g: float | None) -> list[Owned]:
+    """Return the tasks that make the mixes: a recipe that waits is made once, whatever it goes into."""
+    batches: list[list[tuple[Steps, MixSteps]]] = []
+    for steps in all_steps:
+        for made in steps.mixes:
+            batch = next((rows for rows in batches if _is_one(rows[0], (steps, made))), None)
+            if batch is None:
+                batches.append([(steps, made)])
+            else:
+                batch.append((steps, made))
+    return [row for number, rows in enumerate(batches) for row in _batch(f"m{number}", rows, pot_g)]
 
 
-def _words(part: WorkedPart) -> str:
-    """Return what tells one chocolate from another in an id: its ingredients."""
-    return "+".join(row.ingredient.label.lower().replace(" ", "-") for row in part.weigh) or "chocolate"
+def _is_one(first: tuple[Steps, MixSteps], other: tuple[Steps, MixSteps]) -> bool:
+    """Return whether two mixes may be made in one go: of one recipe, and it waits for its use."""
+    ending = first[1].mix.ending
+    if ending.is_used_at_once or ending.is_poured:
+        return False
+    return first[0].position != other[0].position and _recipe(*first) == _recipe(*other)
 
 
-def _needs_tempering(part: WorkedPart) -> bool:
-    return any(row.ingredient.kind == "chocolate" for row in part.weigh)
+def _recipe(steps: Steps, made: MixSteps) -> Recipe:
+    return steps.worked.batches[made.mix.place.mass or 0].recipe
 
 
-def ending_jobs(
-    drafts: Sequence[Draft], out_of_fridge_min: Sequence[int], pieces: int, effort: float
-) -> tuple[Job, ...]:
-    """Return what comes after all is finished: packing it, and softening what comes out of the fridge."""
-    last = {draft.position: _last_of(draft) for draft in drafts}
-    pack = Job(
-        id="pack",
-        kind="pack",
-        title="Pack all of it",
-        minutes=hands_min("pack", pieces, effort),
-        hands_on=True,
-        because="packed when all of it is there",
-        confections=tuple(draft.position for draft in drafts),
-        after=tuple(After(id=id_) for ids in last.values() for id_ in ids),
-    )
-    softening = [
-        Job(
-            id=f"c{draft.position}.soften",
-            kind="soften",
-            title=f"{draft.name} out of the fridge",
-            minutes=out_min,
-            hands_on=False,
-            because="cold it is hard and tastes of little",
-            confections=(draft.position,),
-            after=(After(id="pack"), *(After(id=id_) for id_ in last[draft.position])),
+def _batch(prefix: str, rows: Sequence[tuple[Steps, MixSteps]], pot_g: float | None) -> list[Owned]:
+    first_steps, first = rows[0]
+    total_g = sum(made.mix.cook.recipe.mass_g for _, made in rows)
+    acts = _with_minutes_of(first, total_g) if len(rows) > 1 else first.acts
+    goes = 1 if pot_g is None else max(1, ceil(total_g / pot_g))
+    groups = mix_groups(prefix, acts)
+    name = _recipe(first_steps, first).name
+    found, begun = [], 0
+    for group in groups:
+        views = [group] + [Group(id=group.id, acts=made.acts[begun : begun + len(group.acts)]) for _, made in rows[1:]]
+        begun += len(group.acts)
+        found.append(
+            Owned(
+                group=group,
+                confections=tuple(dict.fromkeys(steps.position for steps, _ in rows)),
+                holds=frozenset.intersection(*(steps.holds for steps, _ in rows)),
+                views=tuple(views),
+                recipe=name,
+                title=f"{group.main.title}: {name}",
+                goes=goes,
+            )
         )
-        for draft, out_min in zip(drafts, out_of_fridge_min, strict=True)
-        if out_min > 0
-    ]
-    return (pack, *softening)
+    return found
 
 
-def _last_of(draft: Draft) -> list[str]:
-    """Return the jobs of a confection after which none of its own comes."""
-    before = {after.id for job in draft.jobs for after in job.after}
-    return [job.id for job in draft.jobs if job.id not in before and job.kind not in AFTER_THE_LAST]
+def _with_minutes_of(made: MixSteps, total_g: float) -> tuple[Act, ...]:
+    """Return the acts of a mix with the minutes that more of it takes."""
+    cook, place = made.mix.cook, made.mix.place
+    grams = [g * total_g / cook.recipe.mass_g for g in cook.recipe.amounts_g]
+    larger = {act.id: act for act in mix_acts(replace(cook, recipe=cook.recipe.with_amounts_g(grams)), place)}
+    return tuple(
+        replace(act, minutes=found.minutes) if (found := larger.get(act.id.partition(".")[2])) is not None else act
+        for act in made.acts
+    )
+
+
+def melts_of(all_steps: Sequence[Steps]) -> list[Owned]:
+    """Return one melt or tempering for all that shares a chocolate in a phase, within the time that it holds."""
+    by_session: dict[str, list[list[tuple[Steps, tuple[Act, ...]]]]] = {}
+    for steps in all_steps:
+        for acts in steps.sessions:
+            groups = by_session.setdefault(acts[0].session, [[]])
+            worked = sum(_worked_min(one, rows) for one, rows in groups[-1]) + _worked_min(steps, acts)
+            if groups[-1] and (worked > WORKED_OF_IT_MIN or any(one is steps for one, _ in groups[-1])):
+                groups.append([])
+            groups[-1].append((steps, acts))
+    found = []
+    for session, groups in by_session.items():
+        for number, rows in enumerate(groups, 1):
+            found.append(_melt(session if len(groups) == 1 else f"{session}.{number}", rows))
+    return found
+
+
+def _melt(session: str, rows: Sequence[tuple[Steps, tuple[Act, ...]]]) -> Owned:
+    acts = rows[0][1]
+    kind = "temper" if any(act.kind == "temper" for act in acts) else "melt"
+    id_ = f"{kind}.{session}"
+    names = " and ".join(dict.fromkeys(take.ingredient.name for act in acts for take in act.takes))
+    return Owned(
+        group=Group(id=id_, acts=acts),
+        confections=tuple(dict.fromkeys(steps.position for steps, _ in rows)),
+        holds=frozenset.intersection(*(steps.holds for steps, _ in rows)),
+        views=tuple(Group(id=id_, acts=own) for _, own in rows),
+        title=f"{'Temper' if kind == 'temper' else 'Melt'} {names}",
+        is_chocolate=True,
+    )
+
+
+def _worked_min(steps: Steps, acts: tuple[Act, ...]) -> float:
+    """Return the hands-on minutes of what is worked from a tempering."""
+    ready = acts[-1].id
+    return sum(act.usual_min for act in steps.piece if any(one.id == ready for one in act.after))

@@ -32,6 +32,7 @@ function task({ id, from, to, attended = true, after = [], state = "ahead", cook
       vessel: null,
       holds: [],
       recipe: null,
+      acts: [],
       after: after.map((key) => ({ id: key, least_min: 0, most_min: null })),
       because: "",
       slack_min: 0,

@@ -1,6 +1,7 @@
 export { useLineNames } from "./lineNames";
 export { lower, marksOf } from "./marks";
 export { BY_HAND, Probe, ProbeChoice, useUsualProbe } from "./Probe";
+export { SETS } from "./sets";
 export { TraceChart } from "./TraceChart";
 export { type Happen, useEvents } from "./useEvents";
 export { carriedOn, FOLLOW_MS, useRun } from "./useRun";

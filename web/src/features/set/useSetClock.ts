@@ -5,7 +5,7 @@ import { newKey, tell } from "../../api/outbox";
 import { batchQueries } from "../../api/queries";
 import { serverMoment } from "../../api/serverTime";
 import { numberIn, type Units, useUnits } from "../../units/units";
-import { useRun, useUsualProbe } from "../run";
+import { SETS, useRun, useUsualProbe } from "../run";
 
 export type Shape = "slab" | "bowl" | "stirred" | "small";
 /** Where and how it sets, as typed. */
@@ -114,9 +114,6 @@ export function useSetClock(
     },
   };
 }
-
-/** Steps at which a mix sets. */
-const SETS = new Set(["set", "half-set", "rest"]);
 
 async function startAtSet(recipe: number, probe: string): Promise<number> {
   const plan = await dataOf(client.POST("/api/batches/plan", { body: { recipe_id: recipe } }));

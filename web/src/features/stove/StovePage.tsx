@@ -20,6 +20,7 @@ import {
   lower,
   marksOf,
   Probe,
+  SETS,
   TraceChart,
   useEvents,
   useRun,
@@ -187,6 +188,14 @@ function RunBench({ run }: { run: Run }) {
             sinceS={Math.max(0, nowS - run.state.step_since_s)}
           />
           <GoesIn takes={step.takes} units={units} />
+          {SETS.has(step.key) && run.batch.recipe_id !== null && (
+            <Link
+              to={`/recipes/${run.batch.recipe_id}/set`}
+              className="mt-2 inline-flex min-h-11 items-center rounded-lg border-[1.5px] border-rim px-3 font-bold text-[0.9375rem] text-rim hover:bg-rim-faint"
+            >
+              Open the set clock
+            </Link>
+          )}
           {byHand && hand}
           <ul>
             {step.cue && (
@@ -276,7 +285,7 @@ function nextWords(step: Step): string {
 
 /** What is done at the stove goes to set where its last step says so; from there to its verdict. */
 const afterRun = ({ batch, steps }: Run) =>
-  batch.recipe_id !== null && steps.at(-1)?.key === "set"
+  batch.recipe_id !== null && SETS.has(steps.at(-1)?.key ?? "")
     ? `/recipes/${batch.recipe_id}/set`
     : `/daybook/${batch.id}`;
 

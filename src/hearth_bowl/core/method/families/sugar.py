@@ -168,23 +168,26 @@ def _is_agar(cook: Cook) -> bool:
     return cook.way == "agar"
 
 
+_BLOOM: Final = Row(
+    key="bloom",
+    kind="bloom",
+    title="Soak the gelatine",
+    do="Stir the gelatine into its cold water and leave it to swell.",
+    cue="swollen through, no dry grain",
+    why="Dry gelatine clumps in hot syrup.",
+    gate_min=BLOOM_MIN,
+    minutes=Minutes(least=10, usual=10, most=15),
+    hands=False,
+    aside=True,
+    uses=BOWL,
+    lines=gelatine,
+    where=has(gelatine),
+    cautions=("gelatine",),
+)
+"""Handbook, section L; its minutes are a judgement."""
 JELLY: Final = (
     WEIGH,
-    Row(
-        key="bloom",
-        kind="bloom",
-        title="Soak the gelatine",
-        do="Stir the gelatine into its cold water and leave it to swell.",
-        cue="swollen through, no dry grain",
-        gate_min=BLOOM_MIN,
-        minutes=Minutes(least=10, usual=10, most=15),
-        hands=False,
-        aside=True,
-        uses=BOWL,
-        lines=gelatine,
-        where=has(gelatine),
-        cautions=("gelatine",),
-    ),
+    _BLOOM,
     Row(
         key="dissolve",
         kind="heat",
@@ -234,22 +237,7 @@ def _late_of_whipped(cook: Cook) -> tuple[int, ...]:
 
 AERATED: Final = (
     WEIGH,
-    Row(
-        key="bloom",
-        kind="bloom",
-        title="Soak the gelatine",
-        do="Stir the gelatine into its cold water and leave it to swell.",
-        cue="swollen through, no dry grain",
-        why="Dry gelatine clumps in hot syrup.",
-        gate_min=BLOOM_MIN,
-        minutes=Minutes(least=10, usual=10, most=15),
-        hands=False,
-        aside=True,
-        uses=BOWL,
-        lines=gelatine,
-        where=has(gelatine),
-        cautions=("gelatine",),
-    ),
+    _BLOOM,
     _DISSOLVE,
     Row(
         key="whites",

@@ -9,6 +9,7 @@ from typing import Final
 
 from hearth_bowl.core.mass.tempering import WINDOWS
 from hearth_bowl.core.method.cook import Cook
+from hearth_bowl.core.method.families.ganache import MELT
 from hearth_bowl.core.method.families.selectors import (
     chocolate_and,
     enzyme,
@@ -23,17 +24,7 @@ from hearth_bowl.core.method.families.selectors import (
     with_raw_egg,
     with_spirit,
 )
-from hearth_bowl.core.method.families.shared import (
-    DRY,
-    FOLD_IN,
-    HEAT_MINUTES,
-    LATE,
-    MELT_MINUTES,
-    MELT_WORDS,
-    WEIGH,
-    ceiling,
-    stir_in_butter,
-)
+from hearth_bowl.core.method.families.shared import DRY, FOLD_IN, HEAT_MINUTES, LATE, MELT_WORDS, WEIGH, stir_in_butter
 from hearth_bowl.core.method.rows import BOWL, POT, ByChoice, Minutes, Row
 
 INVERTASE_BELOW_C: Final = 60.0  # handbook, section L
@@ -121,23 +112,12 @@ GRIND: Final = Row(
     where=has(whole_nuts),
 )
 """Handbook, section L; its minutes are a judgement."""
-_MELT: Final = Row(
-    key="melt",
-    kind="melt",
-    title="Melt the chocolate",
-    do=MELT_WORDS,
-    cue="a few lumps left: stirring melts them",
-    ask=ByChoice(choice="heat", words=MappingProxyType({"water-bath": DRY, "pan": "", "microwave": ""})),
+_MELT: Final = replace(
+    MELT,
     why="Still liquid when it is joined, and never too hot.",
     target_c=(38.0, 45.0),
-    ceiling_c=ceiling,
-    minutes=MELT_MINUTES,
-    uses=POT,
     lines=chocolate_and("melt"),
     where=has(chocolate_and("melt")),
-    cautions=("steam",),
-    caution_where=MappingProxyType({"steam": school_is("heat", "water-bath")}),
-    in_microwave=True,
 )
 """Handbook, section L; its minutes are a judgement."""
 NUT_PASTE: Final = (
