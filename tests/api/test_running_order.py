@@ -70,6 +70,27 @@ class Followed(AppCase):
         after = {one["task"]["id"]: one for one in self.order()["tasks"]}
         self.assertEqual(after[mass["task"]["id"]]["state"], "running")
 
+    def test_each_act_done_at_the_stove_is_done_in_the_order_and_the_rest_stays_ahead(self) -> None:
+        self.client.delete("/api/occasions/1/order")
+        ready = (datetime.now() + timedelta(days=4)).replace(hour=19, minute=30, second=0, microsecond=0)
+        self.wish(ready_at=ready.isoformat())
+        order = self.client.post("/api/occasions/1/order", json={}).get_json()
+        squares = [one for one in order["tasks"] if one["task"]["for"] == [3] and one["task"]["acts"]]
+        mass = next(one for one in squares if one["recipe_id"] is not None)
+        body = {"recipe_id": mass["recipe_id"], "confection_id": mass["confection_id"], "choices": {}}
+        run = self.client.post("/api/batches", json=body).get_json()
+        keys = [step["key"] for step in run["steps"]]
+        for step in range(1, keys.index("set") + 1):
+            event = {"kind": "step", "step": step, "key": keys[step]}
+            self.told(run, event, key=f"s{step}")
+        states = {one["task"]["id"]: one["state"] for one in self.order()["tasks"] if one["task"]["for"] == [3]}
+        self.assertEqual([states[one["task"]["id"]] for one in squares], ["done", "done", "running", "ahead"])
+        for step in range(keys.index("set") + 1, len(keys)):
+            self.told(run, {"kind": "step", "step": step, "key": keys[step]}, key=f"s{step}")
+        self.told(run, {"kind": "end"})
+        states = {one["task"]["id"]: one["state"] for one in self.order()["tasks"] if one["task"]["for"] == [3]}
+        self.assertEqual({states[one["task"]["id"]] for one in squares}, {"done"})
+
     def test_the_set_clock_reports_by_itself(self) -> None:
         self.client.delete("/api/occasions/1/order")
         ready = (datetime.now() + timedelta(days=4)).replace(hour=19, minute=30, second=0, microsecond=0)
@@ -86,8 +107,8 @@ class Followed(AppCase):
         states = {one["task"]["id"]: one["state"] for one in self.order()["tasks"]}
         self.assertEqual(states[rest["task"]["id"]], "done")
 
-    def told(self, run: dict[str, Any], what: dict[str, Any]) -> None:
-        event = {"client_key": what["kind"], "at": datetime.now(UTC).isoformat(), "what": what}
+    def told(self, run: dict[str, Any], what: dict[str, Any], key: str = "") -> None:
+        event = {"client_key": key or what["kind"], "at": datetime.now(UTC).isoformat(), "what": what}
         answer = self.client.post(f"/api/batches/{run['batch']['id']}/events", json={"events": [event]})
         self.assertLess(answer.status_code, 300, answer.text)
 

@@ -10,27 +10,27 @@ from tests.browser.page_case import PageCase, choose
 class Order(PageCase):
     def test_today_says_what_to_do_now_and_one_press_says_it_is_done(self) -> None:
         page = self.open("/")
-        expect(page.get_by_role("heading", name="Roll Night-sky drops")).to_be_visible()
+        expect(page.get_by_role("heading", name="Roll the balls round: Cloud balls")).to_be_visible()
         self.assertEqual(self.violations(), [])
         page.get_by_role("button", name="Done").click()
-        expect(page.get_by_role("heading", name="Roll Cloud balls")).to_be_visible()
+        expect(page.get_by_role("heading", name="Temper Dark chocolate 60 %")).to_be_visible()
         expect(page.get_by_role("heading", name="Rests meanwhile")).to_be_visible()
         page.get_by_role("link", name="Open evening").click()
-        expect(page.get_by_role("heading", level=1)).to_contain_text("34 of 43 jobs are done")
+        expect(page.get_by_role("heading", level=1)).to_contain_text("35 of 43 jobs are done")
 
     def test_each_job_says_why_it_stands_there_and_how_far_it_may_slip(self) -> None:
         page = self.open("/occasions/1/order")
-        page.get_by_role("button", name="Pack all of it").click()
+        page.get_by_role("button", name="Pack the boxes").click()
         expect(page.get_by_text("It cannot slip: something follows at once.")).to_be_visible()
-        expect(page.get_by_text("Why here: packed when all of it is there")).to_be_visible()
+        expect(page.get_by_text("Why here: packed when everything is ready")).to_be_visible()
         self.assertEqual(self.violations(), [])
 
     def test_a_second_device_sees_the_same(self) -> None:
         page = self.open("/occasions/1/order")
-        page.get_by_role("button", name="Roll Night-sky drops: done").click()
-        expect(page.get_by_role("heading", level=1)).to_contain_text("34 of 43")
+        page.get_by_role("button", name="Roll the balls round: Cloud balls: done").click()
+        expect(page.get_by_role("heading", level=1)).to_contain_text("35 of 43")
         other = self.open("/occasions/1/order", self.new_page(390, 844))
-        expect(other.get_by_role("heading", level=1)).to_contain_text("34 of 43")
+        expect(other.get_by_role("heading", level=1)).to_contain_text("35 of 43")
         self.assertLessEqual(other.evaluate("document.documentElement.scrollWidth"), 390)
 
     def test_one_wish_otherwise_is_told_beside_and_taken_by_one_press(self) -> None:
@@ -53,13 +53,13 @@ class Order(PageCase):
         page.get_by_label("Ready by").fill(ready.strftime("%Y-%m-%dT%H:%M"))
         page.get_by_role("link", name="The running order").click()
         expect(page.get_by_role("heading", level=1)).to_contain_text("Begin")
-        expect(page.get_by_role("button", name="Pack all of it")).to_be_visible()
+        expect(page.get_by_role("button", name="Pack the boxes")).to_be_visible()
         sheet = page.get_by_role("link", name="Print it").get_attribute("href")
         self.assertTrue(page.request.get(f"{self.server.url}{sheet}").body().startswith(b"%PDF-"))
         self.assertLess(actions + 4, 15)
         page.emulate_media(media="print")
         expect(page.get_by_role("link", name="Print it")).to_be_hidden()
-        expect(page.get_by_role("cell", name="Dip Night-sky drops")).to_be_visible()
+        expect(page.get_by_role("cell", name="Dip them: Night-sky drops")).to_be_visible()
 
     def test_what_cannot_be_says_which_wishes_stand_against_each_other_and_mends_it(self) -> None:
         self.server.call("DELETE", "/api/occasions/1/order")

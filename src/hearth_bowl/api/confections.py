@@ -16,8 +16,10 @@ from hearth_bowl.api.wire import Incoming, Outgoing
 from hearth_bowl.core.confection.confection import AMOUNTS_OF, FORM_FIELDS, ONCE, ROLES_OF
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.fit.marking import Guide
+from hearth_bowl.core.method.cautions import CAUTION
 from hearth_bowl.formats.confection_file import LabelAnswer
 from hearth_bowl.formats.marking_guide import guide_pdf, guide_svg
+from hearth_bowl.formats.method_answer import MethodAnswer
 from hearth_bowl.service import confection_moves as moves
 from hearth_bowl.service import confections as service
 from hearth_bowl.service.cards import LookedAt, look_at
@@ -62,6 +64,20 @@ class ConfectionLabelIn(Incoming):
     asked: service.ConfectionAsk
     made: date
     pieces: int | None = None
+
+
+class ConfectionMethodIn(Incoming):
+    """A confection as it is put together, and the schools chosen, by the name of the choice."""
+
+    asked: service.ConfectionAsk
+    choices: dict[str, str] = Field(default_factory=dict)
+
+
+class ConfectionMethodOut(Outgoing):
+    """How it is made: every act, with this batch's grams; a caution's words stand by its code."""
+
+    method: MethodAnswer
+    cautions: dict[str, str]
 
 
 class AnotherConfectionIn(Incoming):
@@ -189,6 +205,18 @@ def label_confection(json: ConfectionLabelIn) -> ConfectionLabelOut:
     """Say what belongs on the label. Nothing is stored."""
     with database().reading() as session:
         return ConfectionLabelOut(label=service.label_confection(session, json.asked, json.made, json.pieces))
+
+
+@confections.post("/method")
+@spec.validate(
+    resp=Response(HTTP_200=ConfectionMethodOut, HTTP_404=Problem, HTTP_422=Problem), operation_id="methodOfConfection"
+)
+def method_of_confection(json: ConfectionMethodIn) -> ConfectionMethodOut:
+    """Say how a confection is made, act by act. Nothing is stored."""
+    with database().reading() as session:
+        method = service.method_of(session, json.asked, json.choices)
+    told = {code for act in method["acts"] for code in act["cautions"]}
+    return ConfectionMethodOut(method=method, cautions={code: CAUTION[code] for code in sorted(told)})
 
 
 @confections.post("/another")

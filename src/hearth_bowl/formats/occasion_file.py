@@ -1,6 +1,7 @@
 """The occasion file: `hearth-bowl/occasion`, version 1, and its running order as an answer. Moments are local wall
 time."""
 
+import re
 from collections.abc import Mapping
 from dataclasses import replace
 from datetime import datetime, timedelta
@@ -22,6 +23,9 @@ from hearth_bowl.formats.strict_json import check_format, read_json, text
 FORMAT: Final = "hearth-bowl/occasion"
 MOST_ROWS: Final = 1000
 """Absences, happenings and earlier tasks of one file: a limit."""
+OWN_ID: Final = re.compile(r"(?!c\d+$|m\d+$)[A-Za-z0-9_-]{1,40}")
+"""What the ids of a confection's tasks may begin with: not what the plan's own begin with."""
+TAKEN_IDS: Final = frozenset({"temper", "melt", "wash", "pack"})
 USUAL_HOURS: Final = {"from": "08:00", "to": "22:00"}
 
 
@@ -133,6 +137,9 @@ def occasion_from(record: Mapping[str, Any], waits: str = "slow") -> tuple[Occas
         **_learned(record.get("learned") or {}),
         happened=tuple(_happened(position, row, midnight) for position, row in enumerate(_rows(record, "happened"))),
     )
+    own = [wanted.id for wanted in occasion.wanted if wanted.id]
+    if len(set(own)) < len(own):
+        raise BadInput(("confections",), "Two confections have one id.", "an id of its own for each", "not-allowed")
     starts, cooks = {}, {}
     for position, row in enumerate(_rows(record, "previous")):
         if not isinstance(row, dict) or not isinstance(row.get("id"), str):
@@ -164,9 +171,19 @@ def _wanted(position: int, row: Any, kitchen: Kitchen) -> Wanted:
         out_min = _whole(("out_of_fridge_min",), row.get("out_of_fridge_min", 0))
         if not isinstance(row.get("dropped", False), bool):
             raise BadInput(("dropped",), "not true or false", "true or false", "wrong-type")
-        return Wanted(worked=worked, out_of_fridge_min=out_min, dropped=row.get("dropped", False))
+        return Wanted(worked=worked, out_of_fridge_min=out_min, dropped=row.get("dropped", False), id=_own_id(row))
     except BadInput as problem:
         raise problem.under("confections", position) from None
+
+
+def _own_id(row: Mapping[str, Any]) -> str:
+    found = row.get("id")
+    if found is None:
+        return ""
+    if not isinstance(found, str) or not OWN_ID.fullmatch(found) or found in TAKEN_IDS:
+        allowed = "letters, digits, - and _, up to 40, such as truffles"
+        raise BadInput(("id",), f"“{str(found)[:40]}” cannot begin the ids of tasks.", allowed, "wrong-type")
+    return found
 
 
 def _hours(value: Any) -> Hours:

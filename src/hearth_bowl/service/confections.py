@@ -34,6 +34,7 @@ from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.fit.ask import MOULD_SHELL, NO_SHELL, ask_for, kind_of
 from hearth_bowl.core.ingredients.ingredient import Ingredient
 from hearth_bowl.core.ingredients.library import LIBRARY
+from hearth_bowl.core.method.method import method_of_confection
 from hearth_bowl.core.recipe.ratios import CHOCOLATE_KINDS
 from hearth_bowl.core.recipe.recipe import Recipe, check_name
 from hearth_bowl.core.recipe.steps import CardStep
@@ -46,6 +47,7 @@ from hearth_bowl.formats.confection_file import (
     label_answer,
     said_of,
 )
+from hearth_bowl.formats.method_answer import MethodAnswer, method_answer
 from hearth_bowl.formats.recipe_file import OwnIngredientFile, ingredient_from, recipe_from, sparse_record
 from hearth_bowl.formats.step_file import step_records
 from hearth_bowl.formats.vessel_file import vessel_from
@@ -229,6 +231,16 @@ def batch_of(session: Session, confection_id: int, recipe_id: int) -> tuple[floa
     ask = ask_for(kind, {**shell, **pieces, **_shape(kind, worked)})
     fit = {"vessel": stored.vessel, "vessel_name": stored.name, "ask": ask_record(ask)}
     return make_g, {**fit, **_on_top(worked)}
+
+
+def method_of(session: Session, asked: ConfectionAsk, choices: Mapping[str, str]) -> MethodAnswer:
+    """Return how a confection is made, act by act, in the kitchen of the settings.
+
+    :raises BadInput: naming the field or a choice. :raises NotFound: a recipe or vessel is not there.
+    """
+    settings = get_settings(session)
+    worked = worked_of(session, asked)
+    return method_answer(method_of_confection(worked, choices, settings.kitchen, settings.kitchen_c))
 
 
 def worked_with(session: Session, confection_id: int, recipe_id: int, recipe: Recipe) -> Worked | None:

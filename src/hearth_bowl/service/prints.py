@@ -23,7 +23,7 @@ from hearth_bowl.service.batches import get_run
 from hearth_bowl.service.confections import get_confection, worked_of
 from hearth_bowl.service.daybook import planned_and_actual
 from hearth_bowl.service.occasions import get_occasion, work_out_occasion
-from hearth_bowl.service.recipe_card import recipe_card
+from hearth_bowl.service.recipe_card import RecipeCard, recipe_card
 from hearth_bowl.service.running_order import TaskState, get_order
 from hearth_bowl.service.vessels import get_vessel
 
@@ -47,8 +47,11 @@ def card_page(session: Session, recipe_id: int, now: datetime) -> Printed:
     blocks: list[Block] = []
     if any(open_marks):
         blocks.append(Text("Marked with ?: not settled yet.", strong=True))
-    blocks += [Rows((2, 5, 3), lines, bold=(0,)), Rows((0.6, 10), numbered([_step_words(one) for one in card.steps]))]
-    if card.as_written:
+    blocks += [
+        Rows((2, 5, 3), lines, bold=(0,)),
+        Rows((0.6, 10), numbered([_step_words(one, card) for one in card.steps])),
+    ]
+    if card.as_written and not all(any(words in step.do for step in card.steps) for words in card.as_written):
         blocks += [Heading("As it was written"), *(Text(words) for words in card.as_written)]
     contains = f"Contains {', '.join(card.allergens_named)}" if card.allergens_named else "No allergens known"
     if card.not_known:
@@ -60,7 +63,8 @@ def card_page(session: Session, recipe_id: int, now: datetime) -> Printed:
     return Printed(title=card.name, under=under, blocks=tuple(blocks))
 
 
-def _step_words(step: Step) -> str:
+def _step_words(step: Step, card: RecipeCard) -> str:
+    """Return a step in words, with the grams that go in at it."""
     said = []
     if step.target_c is not None:
         low, high = step.target_c
@@ -68,7 +72,11 @@ def _step_words(step: Step) -> str:
     if step.minutes is not None:
         said.append(f"about {step.minutes:.0f} min")
     gate = f" ({', '.join(said)})" if said else ""
-    return " ".join(words for words in (f"{step.title}{gate}.", step.do, step.caution) if words)
+    lines = [card.lines[position] for position in step.positions]
+    takes = [(line.name, line.grams) for line in lines] + [(take.name, take.g) for take in step.takes]
+    goes_in = ", ".join(f"⟦{grams:.4g} g⟧ {name[:1].lower()}{name[1:]}" for name, grams in takes)
+    words = (f"{step.title}{gate}.", step.do, f"Goes in: {goes_in}." if goes_in else "", step.caution)
+    return " ".join(part for part in words if part)
 
 
 def order_page(session: Session, occasion_id: int, at: datetime) -> Printed:

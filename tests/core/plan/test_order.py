@@ -6,7 +6,10 @@ from random import Random
 from typing import Any
 
 from hearth_bowl.core.errors import BadInput
+from hearth_bowl.core.mass.kitchen import Kitchen
+from hearth_bowl.core.method.method import method_of_confection
 from hearth_bowl.core.recipe.recipe import FAMILIES
+from hearth_bowl.formats.occasion_file import occasion_from
 from tests.core.plan.occasions import (
     SMALL,
     VESSELS_BY_FORM,
@@ -87,6 +90,32 @@ class Orders(unittest.TestCase):
         answer = planned(occasion_record([1, 11], ready_at="2026-08-15T19:30"))
         self.assertEqual(sum(task["recipe"] == "Hill-top fudge squares" for task in answer["tasks"]), 2)
         self.assertEqual(wrongs(occasion_record([1, 11], ready_at="2026-08-15T19:30"), answer), [])
+
+    def test_every_act_of_the_method_is_in_one_task_and_only_the_plans_own_have_none(self) -> None:
+        for position in (0, 1, 3, 4, 5, 6, 7, 8, 9, 10, 11):
+            record = occasion_record([position], ready_at="2026-08-30T19:30")
+            with self.subTest(position):
+                answer = planned(record)
+                worked = occasion_from(record)[0].wanted[0].worked
+                acts = [f"c0.{act.id}" for act in method_of_confection(worked, {}, Kitchen()).acts]
+                self.assertEqual(sorted(act for task in answer["tasks"] for act in task["acts"]), sorted(acts))
+                own = {task["job"] for task in answer["tasks"] if not task["acts"]}
+                self.assertLessEqual(own, {"wash", "soften", "pack"})
+
+    def test_ids_of_ones_own_stay_whatever_else_is_made(self) -> None:
+        one, both = occasion_record([0]), occasion_record([4, 0])
+        one["confections"][0]["id"] = both["confections"][1]["id"] = "drops"
+        alone, beside = (
+            {task["id"] for task in planned(record)["tasks"] if task["id"].startswith("drops.")}
+            for record in (one, both)
+        )
+        self.assertEqual(alone, beside)
+        self.assertIn("drops.dip", alone)
+        for wrong in ("c1", "m0", "a.b", "", "wash"):
+            with self.assertRaises(BadInput):
+                planned({**one, "confections": [{**one["confections"][0], "id": wrong}]})
+        with self.assertRaises(BadInput):
+            planned({**both, "confections": [{**row, "id": "drops"} for row in both["confections"]]})
 
     def test_more_pieces_take_longer_hands(self) -> None:
         few, many = occasion_record([10]), occasion_record([10])

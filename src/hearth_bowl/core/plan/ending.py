@@ -8,7 +8,12 @@ from hearth_bowl.core.plan.job import AFTER_THE_LAST, After, Job
 
 
 def ending_jobs(
-    jobs: Sequence[Job], worked: Sequence[Worked], out_of_fridge_min: Sequence[int], pieces: int, effort: float
+    jobs: Sequence[Job],
+    worked: Sequence[Worked],
+    prefixes: Sequence[str],
+    out_of_fridge_min: Sequence[int],
+    pieces: int,
+    effort: float,
 ) -> tuple[Job, ...]:
     """Return packing all boxes, and what softens before it is eaten."""
     positions = range(len(worked))
@@ -25,7 +30,7 @@ def ending_jobs(
     )
     softening = [
         Job(
-            id=f"c{position}.soften",
+            id=f"{prefixes[position]}.soften",
             kind="soften",
             title=f"Take {worked[position].confection.name} out of the fridge",
             minutes=out_min,

@@ -22,20 +22,22 @@ from hearth_bowl.core.plan.waits import Waits
 
 def jobs_of(
     worked: Sequence[Worked], out_of_fridge_min: Sequence[int], waits: Waits, *,
-    pot_g: float | None = None, effort: float = 1.0,
+    pot_g: float | None = None, effort: float = 1.0, prefixes: Sequence[str] | None = None,
 ) -> tuple[Job, ...]:  # fmt: skip
     """Return all jobs of some confections, each after those that it names.
 
     :param out_of_fridge_min: of each confection, how long before it is eaten it comes out of the fridge.
     :param pot_g: what the pot holds; more is made in several goes. None: enough.
     :param effort: stretches all hands-on times.
+    :param prefixes: what the ids of each confection's tasks begin with; its place where none is given.
     """
-    all_steps = [steps_of(position, one, waits) for position, one in enumerate(worked)]
+    names = [f"c{position}" for position in range(len(worked))] if prefixes is None else prefixes
+    all_steps = [steps_of(position, names[position], one, waits) for position, one in enumerate(worked)]
     owned = [*mixes_of(all_steps, pot_g), *melts_of(all_steps), *_pieces(all_steps)]
     of_act = {act.id: row.group_with(act.id) for row in owned for act in row.all_acts}
     shared = {row.group.id for row in owned if len(row.confections) > 1}
     jobs = tuple(_job(row, worked, of_act, shared, waits, effort) for row in owned)
-    return (*jobs, *ending_jobs(jobs, worked, out_of_fridge_min, sum(one.pieces for one in worked), effort))
+    return (*jobs, *ending_jobs(jobs, worked, names, out_of_fridge_min, sum(one.pieces for one in worked), effort))
 
 
 def _pieces(all_steps: Sequence[Steps]) -> list[Owned]:
@@ -43,7 +45,7 @@ def _pieces(all_steps: Sequence[Steps]) -> list[Owned]:
     return [
         Owned(group=group, confections=(steps.position,), holds=steps.holds, views=(group,))
         for steps in all_steps
-        for group in piece_groups(f"c{steps.position}", steps.piece)
+        for group in piece_groups(steps.prefix, steps.piece)
     ]
 
 
@@ -118,7 +120,8 @@ def occasion_jobs(occasion: Occasion) -> tuple[Job, ...]:
     )
     worked = [wanted.worked for wanted in occasion.wanted]
     out_min = [wanted.out_of_fridge_min for wanted in occasion.wanted]
-    jobs = jobs_of(worked, out_min, waits, pot_g=occasion.pot_g, effort=occasion.hands)
+    names = [wanted.prefix(position) for position, wanted in enumerate(occasion.wanted)]
+    jobs = jobs_of(worked, out_min, waits, pot_g=occasion.pot_g, effort=occasion.hands, prefixes=names)
     dropped = {position for position, wanted in enumerate(occasion.wanted) if wanted.dropped}
     return tuple(jobs_without(jobs, dropped)) if dropped else jobs
 

@@ -33,6 +33,12 @@ class Wanted:
     worked: Worked
     out_of_fridge_min: int = 0
     dropped: bool = False
+    id: str = ""
+    """What the ids of its tasks begin with; empty: its place, such as `c0`."""
+
+    def prefix(self, position: int) -> str:
+        """Return what the ids of its tasks and acts begin with, at its place."""
+        return self.id or f"c{position}"
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -23,6 +23,7 @@ class Steps:
     """The acts of a confection: of its mixes, of bringing chocolate to work (by session), and of the piece."""
 
     position: int
+    prefix: str
     worked: Worked
     mixes: tuple[MixSteps, ...]
     sessions: tuple[tuple[Act, ...], ...]
@@ -30,16 +31,16 @@ class Steps:
     holds: frozenset[str]
 
 
-def steps_of(position: int, worked: Worked, waits: Waits) -> Steps:
-    """Return the acts of a confection at its place in the occasion."""
+def steps_of(position: int, prefix: str, worked: Worked, waits: Waits) -> Steps:
+    """Return the acts of a confection at its place in the occasion; their ids begin with `prefix`."""
     method = method_of_confection(worked, {}, waits.kitchen, waits.kitchen_c, waits.cools)
-    acts = [_at(position, act) for act in method.acts]
+    acts = [_at(prefix, act) for act in method.acts]
     of_mix: dict[str, list[Act]] = {}
     for mix in method.mixes:
-        own = {f"c{position}.{act.id}" for act in mix.acts}
+        own = {f"{prefix}.{act.id}" for act in mix.acts}
         last = max((at for at, act in enumerate(acts) if act.id in own), default=-1)
-        prefix = f"c{position}.{mix.place.prefix}"
-        of_mix[prefix] = [act for act in acts[: last + 1] if act.id.startswith(prefix)]
+        start = f"{prefix}.{mix.place.prefix}"
+        of_mix[start] = [act for act in acts[: last + 1] if act.id.startswith(start)]
     mixed = {act.id for rows in of_mix.values() for act in rows}
     sessions: dict[str, list[Act]] = {}
     for act in acts:
@@ -47,8 +48,9 @@ def steps_of(position: int, worked: Worked, waits: Waits) -> Steps:
             sessions.setdefault(act.session, []).append(act)
     return Steps(
         position=position,
+        prefix=prefix,
         worked=worked,
-        mixes=tuple(MixSteps(mix=mix, acts=tuple(of_mix[f"c{position}.{mix.place.prefix}"])) for mix in method.mixes),
+        mixes=tuple(MixSteps(mix=mix, acts=tuple(of_mix[f"{prefix}.{mix.place.prefix}"])) for mix in method.mixes),
         sessions=tuple(tuple(rows) for rows in sessions.values()),
         piece=tuple(act for act in acts if act.id not in mixed and not act.session),
         holds=holds_of(worked),
@@ -60,6 +62,6 @@ def holds_of(worked: Worked) -> frozenset[str]:
     return frozenset(one.name for one in worked.allergens_named if one.group in NUT_GROUPS)
 
 
-def _at(position: int, act: Act) -> Act:
-    after = tuple(replace(one, id=f"c{position}.{one.id}") for one in act.after)
-    return replace(act, id=f"c{position}.{act.id}", after=after)
+def _at(prefix: str, act: Act) -> Act:
+    after = tuple(replace(one, id=f"{prefix}.{one.id}") for one in act.after)
+    return replace(act, id=f"{prefix}.{act.id}", after=after)

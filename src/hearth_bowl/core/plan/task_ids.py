@@ -82,8 +82,8 @@ BEFORE: Final = (
 
 
 def without_mix(act: Act) -> str:
-    """Return an act's id without the mix that it is of."""
-    key = act.id.partition(".")[2] if CONFECTION.match(act.id) else act.id
+    """Return an act's id without the confection and the mix that it is of."""
+    key = act.id.partition(".")[2]
     if act.mass is not None:
         key = key.removeprefix(f"m{act.mass}.")
         go, _, rest = key.partition(".")

@@ -63,6 +63,8 @@ class Step:
     positions: tuple[int, ...] = ()
     in_fridge: bool | None = None
     """Whether it cools in the fridge; None in batches from before that was kept."""
+    act_id: str = ""
+    """The act of the method that it is; empty in batches from before steps were acts."""
     from_card: bool = False
     """Whether the card's own words stand in `do`."""
     takes: tuple[StepTake, ...] = ()

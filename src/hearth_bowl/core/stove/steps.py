@@ -111,6 +111,7 @@ def _step(act: Act, key: str, positions: tuple[int, ...]) -> Step:
         out_of_cold=act.out_of_cold,
         positions=positions,
         in_fridge="fridge_shelves" in act.uses,
+        act_id=act.id,
         from_card=act.from_card,
         takes=tuple(
             StepTake(name=take.ingredient.name, g=take.g, seed_g=take.seed_g)

@@ -16,6 +16,7 @@ import { Another } from "./Another";
 import { CutThrough } from "./CutThrough";
 import { FormSentence } from "./FormSentence";
 import { LabelText } from "./LabelText";
+import { MethodList } from "./MethodList";
 import { ToWeigh } from "./Outcome";
 import { PartSentence } from "./PartSentence";
 import { SharedTin } from "./SharedTin";
@@ -230,6 +231,7 @@ function Bench({ stored, vessels, recipes, options }: BenchProps) {
           parts={{ chosen, onPress: press }}
           flush={flush}
         />
+        {found && <MethodList asked={asked} units={units} nameOf={nameOf} />}
       </section>
       <section
         aria-label="What it takes"

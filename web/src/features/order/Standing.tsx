@@ -1,6 +1,7 @@
 import { Link } from "react-router";
 import { Button } from "../../ui/Button";
 import { clockOf, momentText, nearMomentText, spokenMinutes } from "../../units/time";
+import { stoveOf } from "./stoveOf";
 import type { TaskState } from "./threadShape";
 import type { Follow } from "./useOrder";
 
@@ -99,7 +100,7 @@ function Now({ one, isNow, follow }: { one: TaskState; isNow: boolean; follow: F
       <div className="mt-2 grid grid-cols-2 gap-2">
         {isStove && one.state === "ahead" && (
           <Link
-            to={`/recipes/${one.recipe_id}/stove`}
+            to={stoveOf(one)}
             className="col-span-2 flex min-h-16 items-center justify-center rounded-lg bg-rim px-4 font-bold text-[1.125rem] text-sheet"
           >
             Go to it at the Stove

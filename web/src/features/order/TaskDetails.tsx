@@ -2,6 +2,7 @@ import type { ComponentType, ReactNode } from "react";
 import { Link } from "react-router";
 import { Button } from "../../ui/Button";
 import { clockOf, momentText, spokenMinutes } from "../../units/time";
+import { stoveOf } from "./stoveOf";
 import type { TaskState } from "./threadShape";
 import type { Follow } from "./useOrder";
 
@@ -63,7 +64,7 @@ export function TaskDetails({ state, leaveOut, follow, close: Close }: Props) {
       )}
       {state.recipe_id !== null && (
         <Link
-          to={`/recipes/${state.recipe_id}/stove`}
+          to={stoveOf(state)}
           className="inline-flex min-h-11 items-center font-bold text-rim underline underline-offset-4"
         >
           Go to it at the Stove
