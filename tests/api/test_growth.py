@@ -70,7 +70,7 @@ class Growth(AppCase):
             if before is None:
                 break
         self.assertEqual(ids, list(range(120, 0, -1)))
-        self.assertEqual(page["batches"][0]["steps"], 6)
+        self.assertEqual(page["batches"][0]["steps"], 8)
         self.client.post(
             "/api/batches/7/events",
             json={"events": [{"client_key": "e", "at": NOW.isoformat(), "what": {"kind": "end"}}]},

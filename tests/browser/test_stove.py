@@ -225,7 +225,7 @@ class Stove(KitchenPage):
         expect(page.get_by_text("Stir in the butter")).to_have_count(0)
         expect(page.get_by_label("Temper shells and coats")).to_have_count(0)
         page.get_by_role("button", name="Begin here: Join cream and chocolate").click()
-        expect(page.get_by_role("heading", name=re.compile("step 3 of 5: join cream and chocolate"))).to_be_visible()
+        expect(page.get_by_role("heading", name=re.compile("step 3 of 7: join cream and chocolate"))).to_be_visible()
         self.server.call("POST", "/api/probes/stick/readings", {"c": 41.5})
         expect(page.get_by_text("41.5")).to_be_visible()
         expect(page.get_by_role("img", name=re.compile("42° now"))).to_be_visible()
@@ -244,8 +244,8 @@ class Stove(KitchenPage):
         page.get_by_role("button", name="Begin here: Join cream and chocolate").click()
         expect(page.get_by_text("Between 95 and 113 °F fat and water hold together")).to_be_visible()
         page.get_by_role("button", name="All steps").click()
-        page.get_by_role("button", name="6. Leave it to set").click()
-        expect(page.get_by_text("Is it below 86 °F and loosely covered?")).to_be_visible()
+        page.get_by_role("button", name="5. Let it firm up").click()
+        expect(page.get_by_text("Let it cool to 86 °F, then rest it in the fridge.")).to_be_visible()
         self.assertNotIn("°C", page.get_by_role("main").inner_text())
 
     def test_a_second_device_follows_the_run_and_may_go_on_with_it(self) -> None:

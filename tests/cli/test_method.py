@@ -21,8 +21,14 @@ CARAMEL: dict[str, Any] = {
 }
 ACT = (
     "id", "kind", "of", "title", "do", "cue", "ask", "why", "passes", "target_c", "ceiling_c", "gate_min", "minutes",
-    "hands", "takes", "after", "uses", "cautions", "out_of_cold", "from_card",
+    "hands", "takes", "after", "uses", "cautions", "out_of_cold", "from_card", "advice",
 )  # fmt: skip
+
+
+CODES = {
+    "hot-sugar", "hot-cream-into-caramel", "rising-cream", "microwave", "raw-egg", "egg-cooked", "alcohol-flame", "gelatine",
+    "steam", "glass", "knife", "allergen-change",
+}  # fmt: skip
 
 
 class MethodVerb(CommandLine):
@@ -31,6 +37,7 @@ class MethodVerb(CommandLine):
         for act in found["acts"]:
             self.assertTrue(set(ACT) <= set(act))
             self.assertIn(act["kind"], ACTS)
+            self.assertTrue(set(act["cautions"]) <= CODES)
         boil = next(act for act in found["acts"] if act["kind"] == "boil")
         self.assertEqual((boil["do"], boil["from_card"]), ("Boil everything to 112 °C, stirring.", True))
         self.assertLess(boil["target_c"][1], 108)

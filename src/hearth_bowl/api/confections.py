@@ -215,7 +215,7 @@ def method_of_confection(json: ConfectionMethodIn) -> ConfectionMethodOut:
     """Say how a confection is made, act by act. Nothing is stored."""
     with database().reading() as session:
         method = service.method_of(session, json.asked, json.choices)
-    told = {code for act in method["acts"] for code in act["cautions"]}
+    told = {code for act in method["acts"] for code in (*act["cautions"], *act["advice"])}
     return ConfectionMethodOut(method=method, cautions={code: CAUTION[code] for code in sorted(told)})
 
 

@@ -1,17 +1,20 @@
 """The answer of `method`: the acts of a recipe or a confection, as the command line and the pages have them."""
 
-from typing import TypedDict
+from typing import NotRequired
+
+from typing_extensions import TypedDict
 
 from hearth_bowl.core.method.act import Act, Take
+from hearth_bowl.core.method.cautions import ADVICE
 from hearth_bowl.core.method.method import Method
 
 
-class TakeAnswer(TypedDict, total=False):
+class TakeAnswer(TypedDict):
     """Grams of an ingredient that go in; of tempered chocolate `seed_g` is kept back."""
 
     ingredient: str
     g: float
-    seed_g: float
+    seed_g: NotRequired[float]
 
 
 class AfterAnswer(TypedDict):
@@ -43,6 +46,7 @@ class ActAnswer(TypedDict):
     after: list[AfterAnswer]
     uses: dict[str, int]
     cautions: list[str]
+    advice: list[str]
     out_of_cold: bool
     holds: list[str]
     from_card: bool
@@ -99,7 +103,8 @@ def act_answer(act: Act) -> ActAnswer:
         "takes": [_take(take) for take in act.takes],
         "after": [{"id": one.id, "least_min": one.least_min, "most_min": one.most_min} for one in act.after],
         "uses": dict(act.uses),
-        "cautions": list(act.cautions),
+        "cautions": [code for code in act.cautions if code not in ADVICE],
+        "advice": [code for code in act.cautions if code in ADVICE],
         "out_of_cold": act.out_of_cold,
         "holds": sorted(act.holds),
         "from_card": act.from_card,

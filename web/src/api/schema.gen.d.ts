@@ -466,6 +466,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/confections/method": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Say how a confection is made, act by act. Nothing is stored. */
+        post: operations["methodOfConfection"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/confections/options": {
         parameters: {
             query?: never;
@@ -1970,6 +1987,58 @@ export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
         /**
+         * ActAnswer
+         * @description One act.
+         */
+        ActAnswer: {
+            /** Advice */
+            advice: string[];
+            /** After */
+            after: components["schemas"]["AfterAnswer"][];
+            /** Ask */
+            ask: string;
+            /** Cautions */
+            cautions: string[];
+            /** Ceiling C */
+            ceiling_c: number | null;
+            /** Cue */
+            cue: string;
+            /** Do */
+            do: string;
+            /** From Card */
+            from_card: boolean;
+            /** Gate Min */
+            gate_min: number | null;
+            /** Hands */
+            hands: boolean;
+            /** Holds */
+            holds: string[];
+            /** Id */
+            id: string;
+            /** Kind */
+            kind: string;
+            /** Minutes */
+            minutes: number[];
+            /** Of */
+            of: string[];
+            /** Out Of Cold */
+            out_of_cold: boolean;
+            /** Passes */
+            passes: string;
+            /** Takes */
+            takes: components["schemas"]["TakeAnswer"][];
+            /** Target C */
+            target_c: number[] | null;
+            /** Title */
+            title: string;
+            /** Uses */
+            uses: {
+                [key: string]: number;
+            };
+            /** Why */
+            why: string;
+        };
+        /**
          * AddOut
          * @description What is added [g]: a key of the library, or the line of the recipe whose ingredient it is.
          */
@@ -1997,7 +2066,7 @@ export interface components {
         };
         /**
          * AfterAnswer
-         * @description What a task comes after, at least and at most so many minutes.
+         * @description An act that comes before, and how many minutes before.
          */
         AfterAnswer: {
             /** Id */
@@ -3165,6 +3234,28 @@ export interface components {
             confections: components["schemas"]["StoredConfection"][];
         };
         /**
+         * ConfectionMethodIn
+         * @description A confection as it is put together, and the schools chosen, by the name of the choice.
+         */
+        ConfectionMethodIn: {
+            asked: components["schemas"]["ConfectionAskIn"];
+            /** Choices */
+            choices?: {
+                [key: string]: string;
+            };
+        };
+        /**
+         * ConfectionMethodOut
+         * @description How it is made: every act, with this batch's grams; a caution's words stand by its code.
+         */
+        ConfectionMethodOut: {
+            /** Cautions */
+            cautions: {
+                [key: string]: string;
+            };
+            method: components["schemas"]["MethodAnswer"];
+        };
+        /**
          * ConfectionOptionsOut
          * @description What may be put together: the roles and the fields of each form, and how much may be said by, by role.
          */
@@ -3534,6 +3625,20 @@ export interface components {
              * @enum {string}
              */
             source: "recipe" | "choices" | "weights" | "readings" | "room" | "time" | "verdict" | "mended";
+        };
+        /**
+         * DiffersAnswer
+         * @description Where card and handbook differ [°C].
+         */
+        DiffersAnswer: {
+            /** Act */
+            act: string;
+            /** Book C */
+            book_c: number;
+            /** Card C */
+            card_c: number;
+            /** Message */
+            message: string;
         };
         /**
          * Drink
@@ -5765,6 +5870,20 @@ export interface components {
             name: string;
             /** Trade Off */
             trade_off: string;
+        };
+        /**
+         * MethodAnswer
+         * @description The answer of `method`.
+         */
+        MethodAnswer: {
+            /** Acts */
+            acts: components["schemas"]["ActAnswer"][];
+            /** Differs */
+            differs: components["schemas"]["DiffersAnswer"][];
+            /** Elapsed Min */
+            elapsed_min: number;
+            /** Hands Min */
+            hands_min: number;
         };
         /**
          * MixInList
@@ -9415,6 +9534,11 @@ export interface components {
          */
         Step: {
             /**
+             * Act Id
+             * @default
+             */
+            act_id: string;
+            /**
              * Ask
              * @default
              */
@@ -9669,6 +9793,18 @@ export interface components {
             /** Position */
             position: number;
             recipe: components["schemas"]["RecipeIn"];
+        };
+        /**
+         * TakeAnswer
+         * @description Grams of an ingredient that go in; of tempered chocolate `seed_g` is kept back.
+         */
+        TakeAnswer: {
+            /** G */
+            g: number;
+            /** Ingredient */
+            ingredient: string;
+            /** Seed G */
+            seed_g: number;
         };
         /**
          * TakeInIn
@@ -11792,6 +11928,48 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LookedAt"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    methodOfConfection: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ConfectionMethodIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ConfectionMethodOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
                 };
             };
             /** @description Unprocessable Content */

@@ -33,6 +33,10 @@ CAUTION: Final[Mapping[str, str]] = MappingProxyType(
 """Usual advice in kitchens."""
 
 
+ADVICE: Final = frozenset({"cold-cheese", "local-rules"})
+"""Codes that are said of keeping, not of an act that hurts at once. By definition."""
+
+
 def caution_words(codes: tuple[str, ...]) -> str:
     """Return the sentences of some cautions, in their order."""
     return " ".join(CAUTION[code] for code in codes)

@@ -30,7 +30,7 @@ export function MethodList({
     <section aria-label="Method" className="mt-4">
       <h2 className="font-bold text-lg">Method</h2>
       <p className="text-ash">
-        {timeText(60 * hands_min)} of hands-on time, {timeText(60 * elapsed_min)} in all.
+        {minutesText(hands_min)} of hands-on time, {minutesText(elapsed_min)} in all.
       </p>
       {differs.map((one) => (
         <p key={one.act} className="mt-2 rounded-md bg-butter px-3 py-2 text-[0.9375rem]">
@@ -50,11 +50,11 @@ export function MethodList({
               {act.takes.length > 0 && (
                 <p className="text-[0.9375rem]">
                   {act.takes
-                    .map((take) => `${mass(take.g ?? 0, units)} ${lower(nameOf(take.ingredient ?? ""))}`)
+                    .map((take) => `${mass(take.g, units)} ${lower(nameOf(take.ingredient))}`)
                     .join(", ")}
                 </p>
               )}
-              {act.cautions.map((code) => (
+              {[...act.cautions, ...act.advice].map((code) => (
                 <p key={code} className="text-[0.9375rem] text-copper">
                   {data.cautions[code]}
                 </p>
@@ -67,11 +67,14 @@ export function MethodList({
   );
 }
 
+/** Minutes, to a whole one. */
+const minutesText = (minutes: number) => timeText(60 * Math.max(1, Math.round(minutes)));
+
 const lower = (name: string) => name.charAt(0).toLowerCase() + name.slice(1);
 
 /** The temperature that an act is checked by, and how long it usually takes. */
 function checkOf(act: Act, units: Units): string {
-  const usual = timeText(60 * (act.minutes[1] ?? 0));
+  const usual = minutesText(act.minutes[1] ?? 0);
   if (!act.target_c) return usual;
   const shown = (c: number) => fixed(units.temperature === "F" ? c * 1.8 + 32 : c, 0);
   return `${aim(act.target_c, shown)} °${units.temperature}, ${usual}`;
