@@ -33,6 +33,7 @@ from hearth_bowl.service.health import (
     remedy_words,
 )
 from hearth_bowl.service.helper import HelperProcess
+from hearth_bowl.service.made_into import give_confections
 from hearth_bowl.service.pairing import CODE_MIN, CannotOpen, Pairings
 from hearth_bowl.service.planner import PlannerProcess
 from hearth_bowl.service.probes import STAND_IN, ensure_probe
@@ -260,6 +261,7 @@ def do_chores(database: Database, health: Health, now: datetime) -> None:
     def index() -> bool:
         health.say("index", "")
         index_missing(database)
+        give_confections(database, now)
         return True
 
     if _is_done(check, health, "damage", CANNOT_CHECK):

@@ -26,7 +26,8 @@ ACT = (
 
 
 CODES = {
-    "hot-sugar", "hot-cream-into-caramel", "rising-cream", "microwave", "raw-egg", "egg-cooked", "alcohol-flame", "gelatine",
+    "hot-sugar", "hot-cream-into-caramel", "rising-cream", "microwave", "raw-egg", "egg-cooked", "alcohol-flame",
+    "gelatine",
     "steam", "glass", "knife", "allergen-change",
 }  # fmt: skip
 

@@ -11,7 +11,8 @@ from pathlib import Path
 from alembic import command
 
 from hearth_bowl.demo.load import load_demo
-from hearth_bowl.service import larder, occasions, recipes, timers
+from hearth_bowl.service import confections, larder, occasions, recipes, timers
+from hearth_bowl.service.made_into import copy_made, create_made, give_confections
 from hearth_bowl.service.settings import get_settings
 from hearth_bowl.store.db import Database
 from hearth_bowl.store.migrate import alembic_config, migrate
@@ -55,6 +56,29 @@ class Upgrade(unittest.TestCase):
         self.assertEqual([line["proposed"] for line in stored.recipe["lines"]], [False, False])
         self.assertEqual((settings.mass_unit, settings.kitchen_c, settings.scale_step_g), ("oz", 23.5, 1.0))
         self.assertIsNone(settings.thermometer_in_boiling_water_c)
+
+    def test_a_recipe_of_before_gets_what_it_is_made_into_once(self) -> None:
+        migrate(self.path)
+        database = Database(self.path)
+        self.addCleanup(database.close)
+        with database.writing() as session:
+            loose = recipes.create_recipe(session, recipe_record(name="Loose"), NOW).id
+            made = create_made(session, recipe_record(name="Whole"), NOW).made_into
+        give_confections(database, NOW)
+        with database.writing() as session:
+            of = {stored.id: stored.asked.parts[0].of.recipe_id for stored in confections.list_confections(session)}
+            self.assertEqual(len(of), 2)
+            own = recipes.get_recipe(session, loose).made_into
+            assert own is not None and made is not None
+            self.assertEqual(of[own], loose)
+            confections.delete_confection(session, own)
+        give_confections(database, NOW)
+        with database.writing() as session:
+            self.assertIsNone(recipes.get_recipe(session, loose).made_into)
+            copied = copy_made(session, next(part for part in of.values() if part != loose) or 0, NOW)
+            assert copied.made_into is not None
+            parts = confections.get_confection(session, copied.made_into).asked.parts
+            self.assertEqual({part.of.recipe_id for part in parts}, {copied.id})
 
     def test_a_timer_that_ran_before_timers_had_keys_runs_on(self) -> None:
         command.upgrade(alembic_config(self.path), "0004")

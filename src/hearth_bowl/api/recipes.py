@@ -22,7 +22,7 @@ from hearth_bowl.formats.written_file import (
 )
 from hearth_bowl.service import recipes as service
 from hearth_bowl.service.cards import in_own_vessel
-from hearth_bowl.service.made_into import create_made
+from hearth_bowl.service.made_into import copy_made, create_made
 from hearth_bowl.service.moves import start_record
 from hearth_bowl.service.recipe_card import RecipeCard, recipe_card
 
@@ -141,7 +141,7 @@ def put_away_recipe(recipe_id: int, json: PutAwayIn) -> tuple[str, int]:
 def copy_recipe(recipe_id: int) -> tuple[service.StoredRecipe, int]:
     """Store a copy of a recipe."""
     with database().writing() as session:
-        return service.copy_recipe(session, recipe_id, now()), 201
+        return copy_made(session, recipe_id, now()), 201
 
 
 @recipes.get("/<int:recipe_id>/card")

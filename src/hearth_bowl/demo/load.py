@@ -6,6 +6,7 @@ from datetime import UTC, datetime
 from pathlib import Path
 from typing import Any, Final
 
+from sqlalchemy import update
 from sqlalchemy.orm import Session
 
 from hearth_bowl.core.confection.confection import Extra
@@ -21,7 +22,7 @@ from hearth_bowl.formats.occasion_file import PlanAnswer
 from hearth_bowl.service import confections, fit, larder, occasions, recipes, running_order, vessels
 from hearth_bowl.service.settings import Settings, save_settings
 from hearth_bowl.store.db import Database
-from hearth_bowl.store.models import OccasionHappeningRow
+from hearth_bowl.store.models import OccasionHappeningRow, RecipeRow
 
 ORDER: Final = Path(__file__).parent / "order.json"
 """The order of the open evening as the planner gave it: kept, so that the demo begins at once."""
@@ -43,6 +44,7 @@ def load_demo(database: Database, with_season: bool = True) -> bool:
             stored = recipes.create_recipe(session, record, MADE_AT)
             recipes.keep_version(session, stored.id, "As first made", MADE_AT)
             recipe_ids[record["name"]] = stored.id
+        session.execute(update(RecipeRow).values(is_made=True))  # the demo says itself what is made of what
         for name, owned, vessel in VESSELS:
             vessel_ids[name] = vessels.create_vessel(session, name, vessel, owned).id
         for label, pack_g, price, there_g in LARDER:

@@ -32,6 +32,8 @@ class RecipeRow(Base):
     put_away: Mapped[bool] = mapped_column(default=False, server_default=false())
     listed: Mapped[str] = mapped_column(default="", server_default="")
     listed_by: Mapped[int] = mapped_column(default=0, server_default="0")
+    is_made: Mapped[bool] = mapped_column(default=False, server_default=false(), index=True)
+    """Whether it was looked at for what it is made into: it got its confection then, unless it was in one."""
 
 
 RECIPE_WORDS = table("recipe_words", column("rowid"), column("words"), column("verdicts"))
