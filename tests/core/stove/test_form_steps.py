@@ -91,6 +91,11 @@ class FormSteps(unittest.TestCase):
         self.assertEqual(order(found, "rest", "work", "pour"), ["rest", "work", "pour"])
         self.assertIn("oil beads", found["oil"].do)
 
+    def test_a_step_takes_as_long_as_what_is_made_not_as_what_the_tin_could_hold(self) -> None:
+        deep = ("pan", "rectangle", {"length_mm": 300, "width_mm": 300, "depth_mm": 60})
+        large, small = (steps(form)["warm"].usual_min for form in (deep, PAN))
+        self.assertEqual(large, small)
+
     def test_a_slab_is_cut_only_where_pieces_are_asked(self) -> None:
         cut = steps(PAN, piece_mm=(25.0, 25.0))
         self.assertEqual(order(cut, "pour", "set", "cut"), ["pour", "set", "cut"])

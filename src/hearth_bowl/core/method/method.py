@@ -89,15 +89,17 @@ def method_of_confection(
     kitchen: Kitchen,
     kitchen_c: float = 20.0,
     cools: Mapping[str, Learned] | None = None,
+    made_g: Mapping[int, float] | None = None,
 ) -> Method:
     """Return the method of a confection worked out: its mixes, then its form.
 
     :param cools: how this kitchen cools, by place.
+    :param made_g: grams of a mix that are made, by its place among the batches; else what the confection takes.
     :raises BadInput: naming a choice.
     """
     choices = checked_choices(given)
     holds = frozenset(one.name for one in worked.allergens_named if one.group in NUT_GROUPS)
-    mixes = _mixes(worked, choices, kitchen, kitchen_c, holds, cools or {})
+    mixes = _mixes(worked, choices, kitchen, kitchen_c, holds, cools or {}, made_g or {})
     build = Build(worked=worked, mixes=mixes, holds=holds)
     each = list({id(mix): mix for mix in mixes.values()}.values())
     for mix in each:
@@ -159,6 +161,7 @@ def _mixes(
     kitchen_c: float,
     holds: frozenset[str],
     cools: Mapping[str, Learned],
+    made_g: Mapping[int, float],
 ) -> dict[tuple[int, int], Mix]:
     """Return the mixes of a confection by part and filling of the mould: each recipe once, but anew for each filling
     where it does not wait."""
@@ -166,6 +169,7 @@ def _mixes(
     limit_c = shell_limit_c(_shell_chocolates(worked))
     found: dict[tuple[int, int], Mix] = {}
     for number, batch in enumerate(worked.batches):
+        of_it = made_g.get(number, batch.make_g) / batch.make_g
         parts = [(at, part) for at, part in enumerate(worked.parts) if part.part.of == batch.recipe]
         ending = ENDINGS[method_of_family(batch.recipe.family).ending]
         uses = [(at, turn, part.make_g / turns) for at, part in parts for turn in range(1, turns + 1)]
@@ -182,7 +186,7 @@ def _mixes(
             )
             if place.prefix not in made:
                 cook = Cook(
-                    recipe=_batch_of(batch, grams),
+                    recipe=_batch_of(batch, grams * of_it),
                     way=way_of(batch.recipe),
                     choices=choices,
                     kitchen=kitchen,

@@ -39,8 +39,9 @@ def run_steps(
         acts: Sequence[Act] = method_of_recipe(recipe, given, kitchen, kitchen_c).acts
         own = 0
     else:
-        acts = method_of_confection(worked, given, kitchen, kitchen_c).acts
         own = next((at for at, batch in enumerate(worked.batches) if batch.recipe == recipe), 0)
+        made_g = {own: recipe.mass_g} if worked.batches else {}
+        acts = method_of_confection(worked, given, kitchen, kitchen_c, made_g=made_g).acts
     return tuple(_steps([act for act in acts if act.mass in (None, own) and act.id.split(".")[-1] != "weigh"], own))
 
 
