@@ -10,7 +10,9 @@ from hearth_bowl.core.confection.confection import Blend, Confection, Form, Part
 from hearth_bowl.core.confection.work_out import work_out
 from hearth_bowl.core.fit.vessel import checked_vessel
 from hearth_bowl.core.ingredients.library import find
+from hearth_bowl.core.mass.kitchen import Kitchen
 from hearth_bowl.core.mass.mixture import mix
+from hearth_bowl.core.method.method import method_of_confection
 from hearth_bowl.core.recipe.recipe import Recipe
 from hearth_bowl.core.solve.balance import balance
 from hearth_bowl.formats.recipe_file import recipe_from
@@ -39,12 +41,13 @@ def core_rows() -> list[Row]:
         ),
         _balance_row(recipe, mixing),
         _confection_row(recipe, mixing),
+        _method_row(recipe, mixing),
     ]
 
 
-def _confection_row(recipe: Recipe, mixing_ms: float) -> Row:
+def _five_parts(recipe: Recipe) -> Confection:
     dark, nut = find("dark60"), find("hazelnut_whole")
-    confection = Confection(
+    return Confection(
         name="Comets",
         form=Form(
             vessel=checked_vessel(
@@ -61,6 +64,22 @@ def _confection_row(recipe: Recipe, mixing_ms: float) -> Row:
             Part(role="topping", of=nut, g_each=0.5),
         ),
     )
+
+
+def _method_row(recipe: Recipe, mixing_ms: float) -> Row:
+    worked = work_out(_five_parts(recipe))
+    return Row(
+        name="the method of a confection of five parts, median",
+        value=median(times_ms(lambda: method_of_confection(worked, {}, Kitchen()), 100)),
+        unit="ms",
+        limit=5,
+        baseline=mixing_ms,
+        baseline_name="only mixing one of them",
+    )
+
+
+def _confection_row(recipe: Recipe, mixing_ms: float) -> Row:
+    confection = _five_parts(recipe)
     return Row(
         name="a confection of five parts in the core, median",
         value=median(times_ms(lambda: work_out(confection), 100)),

@@ -57,6 +57,9 @@ class Build:
     holds: frozenset[str]
     acts: list[Act] = field(default_factory=list)
     uses: list[ChocolateUse] = field(default_factory=list)
+    ids: set[str] = field(default_factory=set)
+    waited_for: set[str] = field(default_factory=set)
+    """Ids of acts that another comes after."""
 
     @property
     def name(self) -> str:
@@ -78,7 +81,7 @@ class Build:
 
     def has(self, id_: str) -> bool:
         """Return whether an act is there already."""
-        return any(act.id == id_ for act in self.acts)
+        return id_ in self.ids
 
     def make(self, mix: Mix, before: Sequence[After] = ()) -> After:
         """Add the acts of a mix where they are not there yet; return what comes before its use.
@@ -88,8 +91,14 @@ class Build:
         new = [act for act in mix.acts if not self.has(act.id)]
         if new and mix.ending.is_used_at_once:
             new[0] = replace(new[0], after=(*new[0].after, *(replace(one, most_min=None) for one in before)))
-        self.acts += new
+        self.put(new)
         return mix.last
+
+    def put(self, acts: Sequence[Act]) -> None:
+        """Add acts as they are."""
+        self.acts += acts
+        self.ids.update(act.id for act in acts)
+        self.waited_for.update(one.id for act in acts for one in act.after)
 
     def add(self, act: Act, after: Sequence[After] = ()) -> After:
         """Add an act of the piece after some others; return what comes before the next."""
@@ -98,7 +107,7 @@ class Build:
             one.id: one if one.most_min is not None or soon is None else replace(one, most_min=soon)
             for one in (*act.after, *after)
         }
-        self.acts.append(replace(act, after=tuple(edges.values()), holds=act.holds or self.holds))
+        self.put([replace(act, after=tuple(edges.values()), holds=act.holds or self.holds)])
         return After(id=act.id)
 
     def add_rows(
@@ -122,7 +131,7 @@ class Build:
     def _soon(self, one: After, row: Row, mix: Mix) -> After:
         """Return how soon a row follows an act of its own mix; a mix that is used a second time waits as it can."""
         is_own = one.id.startswith(mix.place.prefix)
-        is_used = any(one.id == before.id for act in self.acts for before in act.after)
+        is_used = one.id in self.waited_for
         return replace(one, most_min=row.soon_min) if is_own and not is_used and row.soon_min is not None else one
 
     def cooled(self, mix: Mix, rows: Sequence[Row], before: Sequence[After] = ()) -> list[After]:

@@ -112,7 +112,7 @@ def _turn(
 
 
 def _in_mould(row: Row, of: tuple[str, ...], n: float, suffix: str, turn: int) -> Act:
-    return replace(piece_act(row, of, n, suffix), in_vessel=True, turn=turn)
+    return piece_act(row, of, n, suffix, in_vessel=True, turn=turn)
 
 
 def _phase(turn: int, *, is_filled: bool) -> str:

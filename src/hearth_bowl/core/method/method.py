@@ -103,7 +103,7 @@ def method_of_confection(
     build = Build(worked=worked, mixes=mixes, holds=holds)
     each = list({id(mix): mix for mix in mixes.values()}.values())
     for mix in each:
-        build.acts += _until_long_rest(mix.acts)
+        build.put(_until_long_rest(mix.acts))
     form_acts(build)
     acts = in_order(with_tempering(build, choices["temper"]))
     differs: list[Differs] = []
@@ -113,7 +113,9 @@ def method_of_confection(
     acts, more = with_card(
         acts, worked.confection.steps, None, lambda act: act.mass is None or act.kind in ON_THE_PIECE
     )
-    return Method(acts=tuple(told_once(in_order(acts))), differs=(*differs, *more), mixes=tuple(each))
+    carded = bool(worked.confection.steps) or any(mix.cook.recipe.steps for mix in each)
+    ordered = in_order(acts) if carded else acts
+    return Method(acts=tuple(told_once(ordered)), differs=(*differs, *more), mixes=tuple(each))
 
 
 def _is_of(mix: Mix, act: Act) -> bool:

@@ -288,7 +288,9 @@ LAST_REST: Final = Row(
 PRESS_CORE: Final = "Press the core in and close the mix over it."
 
 
-def piece_act(row: Row, of: tuple[str, ...], count: float = 0.0, suffix: str = "") -> Act:
+def piece_act(
+    row: Row, of: tuple[str, ...], count: float = 0.0, suffix: str = "", *, in_vessel: bool = False, turn: int = 0
+) -> Act:
     """Return a row of the piece as an act, for a count of pieces."""
     assert isinstance(row.minutes, Minutes)
     assert isinstance(row.title, str)
@@ -313,4 +315,6 @@ def piece_act(row: Row, of: tuple[str, ...], count: float = 0.0, suffix: str = "
         out_of_cold=row.out_of_cold,
         cautions=row.cautions,
         soon_min=row.soon_min,
+        in_vessel=in_vessel,
+        turn=turn,
     )

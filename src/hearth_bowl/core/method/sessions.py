@@ -8,7 +8,14 @@ from hearth_bowl.core.ingredients.ingredient import Ingredient
 from hearth_bowl.core.mass.tempering import WINDOWS, tempering_kind
 from hearth_bowl.core.method.act import Act, After
 from hearth_bowl.core.method.build import Build, ChocolateUse, part_name
-from hearth_bowl.core.method.tempering import IN_TEMPER_MIN, USED_WITHIN_MIN, Melted, chocolate_acts, hold_act
+from hearth_bowl.core.method.tempering import (
+    IN_TEMPER_MIN,
+    USED_WITHIN_MIN,
+    Melted,
+    chocolate_acts,
+    hold_act,
+    seed_share,
+)
 
 Session = list[ChocolateUse]
 WORKED_MIN: Final = 75.0
@@ -21,16 +28,15 @@ def with_tempering(build: Build, school: str) -> list[Act]:
     """Return a confection's acts with those that bring its chocolate to work, and that hold it between two uses."""
     sessions = _sessions(build)
     acts = list(build.acts)
-    melts = _melted(build, sessions)
+    melts = _melted(build, sessions, school)
     for number, (session, melted) in enumerate(zip(sessions, melts, strict=True)):
         if not melted:
             continue
         first = next(at for at, act in enumerate(acts) if act.id == session[0].act)
         of = tuple(dict.fromkeys(part_name(use.part) for use in session))
-        made = chocolate_acts(melted, school, f".{number + 1}" if number else "", of)
-        waits = tuple(replace(one, most_min=None) for one in acts[first].after)
         name = f"{_chocolates(session[0]).lower().replace(' ', '-')}.{session[0].phase}"
-        made = [replace(act, session=name) for act in made]
+        made = chocolate_acts(melted, school, f".{number + 1}" if number else "", of, name)
+        waits = tuple(replace(one, most_min=None) for one in acts[first].after)
         made[0] = replace(made[0], after=waits)
         acts[first:first] = made
         ready, lead = made[-1].id, max(melted, key=lambda one: one.g).ingredient
@@ -79,7 +85,7 @@ def _chocolates(use: ChocolateUse) -> str:
     return "+".join(row.ingredient.label for row in use.part.weigh)
 
 
-def _melted(build: Build, sessions: Sequence[Session]) -> list[list[Melted]]:
+def _melted(build: Build, sessions: Sequence[Session], school: str) -> list[list[Melted]]:
     """Return the grams of each chocolate in each session: what its uses keep, and in the first all that comes back.
 
     The grams of a chocolate over all sessions are what the confection melts of it.
@@ -99,8 +105,9 @@ def _melted(build: Build, sessions: Sequence[Session]) -> list[list[Melted]]:
     for melt in build.worked.chocolate:
         label = melt.ingredient.label
         those = [at for at, grams in enumerate(kept) if grams.get(label, 0.0) > 0]
+        seed = seed_share(melt.ingredient, school) if those else None
         later_g = sum(kept[at][label] for at in those[1:])
         for at in those:
             grams_ = kept[at][label] if at != those[0] else max(0.0, melt.melt_g - later_g)
-            found[at].append(Melted(ingredient=melt.ingredient, g=grams_))
+            found[at].append(Melted(ingredient=melt.ingredient, g=grams_, seed_share=seed))
     return found

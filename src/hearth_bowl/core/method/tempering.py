@@ -27,10 +27,11 @@ SILK_SHARE: Final = 0.01
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Melted:
-    """A chocolate to bring to work: grams in all, seed among them."""
+    """A chocolate to bring to work: grams in all, and the share of them that is seed (None: no seed)."""
 
     ingredient: Ingredient
     g: float
+    seed_share: float | None = None
 
 
 def needs_tempering(chocolates: Sequence[Ingredient], school: str) -> bool:
@@ -38,18 +39,20 @@ def needs_tempering(chocolates: Sequence[Ingredient], school: str) -> bool:
     return school != "none" and any(WINDOWS[tempering_kind(one)].cool_to_c is not None for one in chocolates)
 
 
-def seed_g(melted: Melted, school: str) -> float | None:
-    """Return the seed kept back of a chocolate's grams: its share by the heat balance; None without seed."""
-    if school != "seed" or WINDOWS[tempering_kind(melted.ingredient)].cool_to_c is None:
+def seed_share(chocolate: Ingredient, school: str) -> float | None:
+    """Return the share of a chocolate that is kept back as seed, by the heat balance; None without seed."""
+    if school != "seed" or WINDOWS[tempering_kind(chocolate)].cool_to_c is None:
         return None
     try:
-        found = temper(melted.ingredient).seed
+        found = temper(chocolate).seed
     except BadInput:
-        return USUAL_SEED_SHARE * melted.g
-    return None if found is None else melted.g * found.share_pct / 100
+        return USUAL_SEED_SHARE
+    return None if found is None else found.share_pct / 100
 
 
-def chocolate_acts(melted: Sequence[Melted], school: str, suffix: str, of: tuple[str, ...]) -> list[Act]:
+def chocolate_acts(
+    melted: Sequence[Melted], school: str, suffix: str, of: tuple[str, ...], session: str = ""
+) -> list[Act]:
     """Return the acts that melt chocolate and bring it to work. The last one is ready to be used.
 
     :param suffix: ends the ids of a second tempering and later ones.
@@ -59,11 +62,15 @@ def chocolate_acts(melted: Sequence[Melted], school: str, suffix: str, of: tuple
     names = " and ".join(one.ingredient.name.lower() for one in melted)
     total_g = sum(one.g for one in melted)
     tempered = needs_tempering([one.ingredient for one in melted], school)
-    seeds = [seed_g(one, school) if tempered else None for one in melted]
     takes = tuple(
-        Take(ingredient=one.ingredient, g=one.g, seed_g=seed) for one, seed in zip(melted, seeds, strict=True)
+        Take(
+            ingredient=one.ingredient,
+            g=one.g,
+            seed_g=None if one.seed_share is None or not tempered else one.seed_share * one.g,
+        )
+        for one in melted
     )
-    back_g = sum(seed or 0.0 for seed in seeds)
+    back_g = sum(take.seed_g or 0.0 for take in takes)
     melt = Act(
         id=f"temper-melt{suffix}",
         kind="melt",
@@ -80,8 +87,8 @@ def chocolate_acts(melted: Sequence[Melted], school: str, suffix: str, of: tuple
         takes=() if tempered else takes,
     )
     if not tempered:
-        return _chain([melt, _compound(window, suffix, of)])
-    return _chain([melt, *_to_work(window, school, suffix, of, back_g, takes), _smear(suffix, of)])
+        return _chain([melt, _compound(window, suffix, of)], session)
+    return _chain([melt, *_to_work(window, school, suffix, of, back_g, takes), _smear(suffix, of)], session)
 
 
 def _melting(total_g: float, back_g: float) -> str:
@@ -198,8 +205,8 @@ def hold_act(id_: str, of: tuple[str, ...], chocolate: Ingredient) -> Act:
     )
 
 
-def _chain(acts: list[Act]) -> list[Act]:
-    found = acts[:1]
+def _chain(acts: list[Act], session: str) -> list[Act]:
+    found = [replace(acts[0], session=session)]
     for before, act in pairwise(acts):
-        found.append(replace(act, after=(After(id=before.id, most_min=USED_WITHIN_MIN),)))
+        found.append(replace(act, session=session, after=(After(id=before.id, most_min=USED_WITHIN_MIN),)))
     return found
