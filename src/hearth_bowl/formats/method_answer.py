@@ -17,7 +17,7 @@ class TakeAnswer(TypedDict):
     seed_g: NotRequired[float]
 
 
-class AfterAnswer(TypedDict):
+class ActAfterAnswer(TypedDict):
     """An act that comes before, and how many minutes before."""
 
     id: str
@@ -43,7 +43,7 @@ class ActAnswer(TypedDict):
     minutes: list[float]
     hands: bool
     takes: list[TakeAnswer]
-    after: list[AfterAnswer]
+    after: list[ActAfterAnswer]
     uses: dict[str, int]
     cautions: list[str]
     advice: list[str]
