@@ -1987,6 +1987,18 @@ export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
         /**
+         * ActAfterAnswer
+         * @description An act that comes before, and how many minutes before.
+         */
+        ActAfterAnswer: {
+            /** Id */
+            id: string;
+            /** Least Min */
+            least_min: number;
+            /** Most Min */
+            most_min: number | null;
+        };
+        /**
          * ActAnswer
          * @description One act.
          */
@@ -1994,7 +2006,7 @@ export interface components {
             /** Advice */
             advice: string[];
             /** After */
-            after: components["schemas"]["AfterAnswer"][];
+            after: components["schemas"]["ActAfterAnswer"][];
             /** Ask */
             ask: string;
             /** Cautions */
@@ -2066,7 +2078,7 @@ export interface components {
         };
         /**
          * AfterAnswer
-         * @description An act that comes before, and how many minutes before.
+         * @description What a task comes after, at least and at most so many minutes.
          */
         AfterAnswer: {
             /** Id */
