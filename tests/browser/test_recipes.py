@@ -18,6 +18,9 @@ class Recipes(PageCase):
         expect(page.get_by_role("heading", level=1)).to_have_text("Night-sky truffles, copy")
         page.get_by_role("link", name="Recipes").first.click()
         row = page.get_by_role("listitem").filter(has_text="Night-sky truffles, copy")
+        row.get_by_role("button", name="Delete").click()  # what it is made into: the mix stays
+        page.get_by_role("button", name="Delete").last.click()
+        expect(row.get_by_role("button", name="Copy Night-sky truffles, copy")).to_be_visible()
         row.get_by_role("button", name="Delete").click()
         page.get_by_role("button", name="Delete").last.click()
         expect(page.get_by_text("“Night-sky truffles, copy” is deleted.")).to_be_visible()
