@@ -271,6 +271,34 @@ class Cases(unittest.TestCase):
         self.assertTrue(all(act.hands for act in acts if act.out_of_cold))
         self.assertTrue(all("fridge_shelves" in act.uses for act in acts if act.kind in ("rest", "set")))
 
+    def test_a_whip_rests_before_the_shells_and_is_whipped_when_they_are_ready(self) -> None:
+        whip = starter("whipped-ganache", "whip")
+        shells = worked("mould", Part(role="shell", of=find("dark60"), wall_mm=2), Part(role="filling", of=whip))
+        ids = [act.id for act in method_of_confection(shells, {}, SEA).acts]
+        order = ["m0.rest-cold", "shell", "m0.whip", "m0.fill"]
+        self.assertEqual(sorted(order, key=ids.index), order)
+
+    def test_what_flows_is_poured_soon_and_what_rests_goes_to_rest_soon(self) -> None:
+        cut, rolled = self.of(replace(GANACHE, use="cut")), self.of(replace(GANACHE, use="roll"))
+        self.assertEqual((cut["pour"].after[0].most_min, cut["set"].after[0].most_min), (20, 5))
+        self.assertEqual(rolled["set"].after[0].most_min, 15)
+        self.assertEqual(cut["pour"].target_c, (32, 40))
+
+    def test_on_a_slab_chocolate_is_cooled_then_warmed_below_where_its_seed_is_lost(self) -> None:
+        dark = worked("pieces", Part(role="centre", of=GANACHE), Part(role="coat", of=find("dark60")), pieces=40)
+        acts = {act.id: act for act in method_of_confection(dark, {"temper": "slab"}, SEA).acts}
+        window = WINDOWS["dark"]
+        self.assertEqual(acts["temper-cool"].target_c, window.cool_to_c)
+        self.assertEqual(acts["temper-warm"].ceiling_c, window.seed_lost_above_c)
+        self.assertEqual((acts["dip"].target_c, acts["dip"].ceiling_c), (window.work_c, window.seed_lost_above_c))
+
+    def test_a_slab_sets_and_is_cut_as_its_larger_layer_asks(self) -> None:
+        fudge = starter("boiled-fudge", "cut")
+        for mm, kind in ((4.0, "m1.set"), (16.0, "m0.set")):
+            layers = (Part(role="layer", of=fudge, mm=mm), Part(role="layer", of=GANACHE, mm=20 - mm))
+            acts = method_of_confection(worked("pan", *layers, piece_mm=(25.0, 25.0)), {}, SEA).acts
+            self.assertEqual([act.id for act in acts if act.id.endswith(".set")], [kind])
+
     def test_whites_and_gelatine_wait_aside(self) -> None:
         found = self.of(starter("aerated", "cut"))
         self.assertIn("m0.bloom", {one.id for one in found["beat"].after})
@@ -314,6 +342,17 @@ class Card(unittest.TestCase):
         self.assertEqual(method.differs[0].card_c, 38)
         work = next(act for act in method.acts if act.kind == "temper")
         self.assertEqual(work.target_c, WINDOWS["milk"].work_c)
+
+    def test_a_step_is_the_act_that_takes_what_it_names_and_scorches_nothing(self) -> None:
+        step = CardStep(text="Beat the butter in.", kind="join", ingredients=("butter82",))
+        acts = {act.id: act for act in method_of_recipe(carded(GANACHE, step), {}, SEA).acts}
+        self.assertEqual((acts["m0.stir-in-cool"].do, acts["m0.join"].from_card), (step.text, False))
+        hot = CardStep(text="Melt it at 70 °C.", kind="melt", to_c=70)
+        melted = replace(GANACHE, method="into-melted")
+        method = method_of_recipe(carded(melted, hot), {}, SEA)
+        melt = next(act for act in method.acts if act.kind == "melt")
+        self.assertEqual((melt.target_c, method.differs[0].card_c), ((40, 45), 70))
+        self.assertIn("spoiled", method.differs[0].message)
 
     def test_an_act_of_its_own_comes_between_and_keeps_its_time(self) -> None:
         method = method_of_recipe(
