@@ -86,7 +86,7 @@ class Build:
     def make(self, mix: Mix, before: Sequence[After] = ()) -> After:
         """Add the acts of a mix where they are not there yet; return what comes before its use.
 
-        :param before: what its use waits for besides: a mix that is used at once is not begun sooner.
+        :param before: what else its use waits for: a mix that is used at once is not begun sooner.
         """
         new = [act for act in mix.acts if not self.has(act.id)]
         if new and mix.ending.is_used_at_once:
@@ -116,7 +116,7 @@ class Build:
     ) -> list[After]:  # fmt: skip
         """Add rows of a mix's ending, one after the other; the first comes after `last`. Return what comes next.
 
-        :param takes: what goes in besides at the first row of them.
+        :param takes: what else goes in at the first row of them.
         """
         found = list(last)
         for row in rows:

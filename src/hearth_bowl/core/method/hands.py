@@ -8,7 +8,7 @@ from types import MappingProxyType
 from typing import Final
 
 STEP_MIN: Final = 5
-"""Times are told in steps of so many minutes. A judgement."""
+"""Times are rounded up to steps of this many minutes. A judgement."""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

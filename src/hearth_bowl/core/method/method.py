@@ -165,7 +165,7 @@ def _mixes(
     cools: Mapping[str, Learned],
     made_g: Mapping[int, float],
 ) -> dict[tuple[int, int], Mix]:
-    """Return the mixes of a confection by part and filling of the mould: each recipe once, but anew for each filling
+    """Return the mixes of a confection by part and filling of the mould: each recipe once, but again for each filling
     where it does not wait."""
     turns = turns_of(worked)
     limit_c = shell_limit_c(_shell_chocolates(worked))

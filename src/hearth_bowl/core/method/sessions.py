@@ -47,7 +47,7 @@ def with_tempering(build: Build, school: str) -> list[Act]:
 
 
 def _hang(acts: list[Act], use: ChocolateUse, ready: str, lead: Ingredient, before: str | None, tempered: bool) -> None:
-    """Let a use come after its tempering, and after a hold where other work lies between it and the use before."""
+    """Let a use come after its tempering, and after a hold where other work comes between it and the use before."""
     at = next(i for i, act in enumerate(acts) if act.id == use.act)
     most = USED_WITHIN_MIN if before is None else IN_TEMPER_MIN
     edges = [After(id=ready, most_min=most if tempered else None)]

@@ -27,4 +27,4 @@ class Ending:
     """Whether a mix with no form of its own goes into a pan, not a bowl."""
     ripens_at_room: bool = False
     is_used_at_once: bool = False
-    """Whether the mix is made anew for each filling of a mould, since it does not wait."""
+    """Whether the mix is made again for each filling of a mould, since it does not wait."""
