@@ -126,6 +126,7 @@ class Properties(unittest.TestCase):
             for one in act.after:
                 if one.most_min is not None:
                     self.assertLessEqual(starts - ends[one.id], one.most_min + 1e-6, f"{where}: {one.id} then {act.id}")
+        self.assertAlmostEqual(method.elapsed_min, max(ends.values()), msg=where)
 
     def check_mix(self, acts: list[Act], grams: dict[str, float], where: str) -> None:
         taken: dict[str, float] = {}
@@ -218,8 +219,10 @@ class Cases(unittest.TestCase):
         self.assertEqual(list(found)[-3:], ["sieve", "chill", "set"])
 
     def test_a_beaten_fudge_is_flavoured_before_it_is_beaten_and_sets_in_the_room(self) -> None:
-        fudge = made("boiled-fudge", sugar_granulated=(450, "boil"), cream35=(300, "boil"), vanilla_extract=(5, "late"))
+        nuts: dict[str, tuple[float, str]] = {"vanilla_extract": (5, "late"), "hazelnut_whole": (50, "fold-in")}
+        fudge = made("boiled-fudge", sugar_granulated=(450, "boil"), cream35=(300, "boil"), **nuts)
         found = self.of(fudge)
+        self.assertEqual([take.ingredient.label for take in found["beat"].takes], ["hazelnut_whole"])
         self.assertLess(list(found).index("late"), list(found).index("beat"))
         self.assertNotIn("fridge_shelves", found["set"].uses)
         self.assertIn("never in the fridge", found["set"].do)
@@ -353,6 +356,19 @@ class Card(unittest.TestCase):
         melt = next(act for act in method.acts if act.kind == "melt")
         self.assertEqual((melt.target_c, method.differs[0].card_c), ((40, 45), 70))
         self.assertIn("spoiled", method.differs[0].message)
+
+    def test_a_temper_within_a_degree_is_the_cards_and_an_egg_is_held_its_whole_time(self) -> None:
+        shells = worked("mould", Part(role="shell", of=find("dark60"), wall_mm=2), Part(role="filling", of=GANACHE))
+        for to_c, kept in ((30.4, True), (29.5, False), (33.0, True), (34.0, False)):
+            step = CardStep(text=f"Temper at {to_c} °C.", kind="temper", to_c=to_c)
+            asked = replace(shells, confection=replace(shells.confection, steps=(step,)))
+            method = method_of_confection(asked, {}, SEA)
+            self.assertEqual([one.card_c for one in method.differs], [] if kept else [to_c])
+        egg = made("marzipan", almond_ground=(250, ""), sugar_icing=(200, ""), egg_white=(25, ""))
+        for minutes, held in ((1, 2), (5, 5)):
+            step = CardStep(text="Warm the egg.", kind="cook", minutes=minutes)
+            acts = method_of_recipe(carded(egg, step), {}, SEA).acts
+            self.assertEqual(next(act.gate_min for act in acts if act.kind == "cook"), held)
 
     def test_an_act_of_its_own_comes_between_and_keeps_its_time(self) -> None:
         method = method_of_recipe(
