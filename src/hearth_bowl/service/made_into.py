@@ -47,7 +47,7 @@ def create_made(
 
 
 def copy_made(session: Session, recipe_id: int, now: datetime) -> StoredRecipe:
-    """Store a copy of a recipe with a copy of what it is made into.
+    """Copy a recipe together with its confection.
 
     :raises NotFound: there is no such recipe.
     """

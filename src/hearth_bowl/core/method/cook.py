@@ -61,7 +61,7 @@ class Cook:
 
     @cached_property
     def eaten(self) -> Mixture:
-        """Return the mix as it is when it is finished."""
+        """Return the finished mix."""
         return mix(self.recipe) if self.boil is None else finished(self.recipe, self.boil.cooked)
 
     @cached_property

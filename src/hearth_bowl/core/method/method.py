@@ -18,7 +18,8 @@ from hearth_bowl.core.method.choices import checked_choices
 from hearth_bowl.core.method.cook import Cook
 from hearth_bowl.core.method.endings import ENDINGS
 from hearth_bowl.core.method.families import method_of_family
-from hearth_bowl.core.method.forms import form_acts, turns_of
+from hearth_bowl.core.method.forms import form_acts
+from hearth_bowl.core.method.forms.common import turns_of
 from hearth_bowl.core.method.mixes import Place, chained, filled_in, mix_acts, shell_limit_c, told_once
 from hearth_bowl.core.method.sessions import with_tempering
 from hearth_bowl.core.recipe.families import FAMILY
