@@ -21,7 +21,7 @@ if TYPE_CHECKING:
 
 OWN_THREADS: Final = 16
 OWN_PATIENCE_S: Final = 120
-"""Longest silence of a browser on this machine [s], so that it rarely has to connect anew. A judgement."""
+"""Longest silence of a browser on this machine [s], so that it rarely connects again. A judgement."""
 THREADS: Final = 24
 HEAD_S: Final = 5.0
 """A head is a few hundred bytes: a slow telephone sends it in a tenth of that. A judgement."""

@@ -3,7 +3,6 @@
 from collections.abc import Mapping
 from dataclasses import fields
 from datetime import date, timedelta
-from math import ceil
 from typing import Any, Final
 
 from typing_extensions import TypedDict
@@ -335,7 +334,7 @@ def _yes(record: Mapping[str, Any], name: str) -> bool:
 
 
 def said_of(asked: AnyPart | AnyForm) -> dict[str, Any]:
-    """Return what a file says of a part or a form beyond what is usual, without what it is of or its vessel."""
+    """Return what a file says of a part or a form that is not the default; what it is of and its vessel stand apart."""
     kept = {field.name: (getattr(asked, field.name), field.default) for field in fields(asked)}
     return {
         name: list(value) if isinstance(value, tuple) else value
@@ -354,7 +353,7 @@ def confection_answer(found: Worked) -> ConfectionAnswer:
         "halves_by_colour": list(laid.halves_by_colour) if laid.halves_by_colour else None,
         "pours": laid.pours,
         "cap_mm": laid.cap_mm,
-        "turns": None if laid.pours is None else ceil(laid.pours / found.confection.form.owned),
+        "turns": found.turns,
         "grid": list(laid.cut.grid) if laid.cut and laid.cut.grid else None,
         "piece_mm": list(laid.cut.piece_mm) if laid.cut else None,
         "places_mm": [list(place) for place in laid.cut.places_mm] if laid.cut and laid.cut.places_mm else None,

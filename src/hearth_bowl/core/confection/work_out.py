@@ -2,7 +2,7 @@
 
 from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass
-from math import floor
+from math import ceil, floor
 from types import MappingProxyType
 from typing import Final
 
@@ -146,6 +146,11 @@ class Worked:
     texture: tuple[str, ...]
     body: Body
     notes: tuple[str, ...]
+
+    @property
+    def turns(self) -> int | None:
+        """How many times the moulds that are owned get filled; None where nothing is poured into cavities."""
+        return None if self.laid.pours is None else ceil(self.laid.pours / self.confection.form.owned)
 
 
 def work_out(confection: Confection, kitchen: Kitchen | None = None) -> Worked:

@@ -6,10 +6,10 @@ Ids are made of positions and kinds alone, so that they stay when wishes change 
 from collections.abc import Mapping, Sequence
 from collections.abc import Set as AbstractSet
 from dataclasses import replace
-from math import ceil
 
 from hearth_bowl.core.confection.work_out import Worked
 from hearth_bowl.core.fit.vessel import Mould
+from hearth_bowl.core.method.forms.common import turns_of
 from hearth_bowl.core.method.tempering import IN_TEMPER_MIN
 from hearth_bowl.core.plan.ending import ending_jobs
 from hearth_bowl.core.plan.job import After, Job
@@ -85,17 +85,12 @@ def _job(
 
 
 def _title(group: Group, worked: Worked) -> str:
-    turns = _turns(worked)
+    turns = turns_of(worked)
     name, turn = worked.confection.name, group.turn
     of = f", filling {turn} of {turns}" if turns > 1 and turn else ""
     mix = group.main.mass
     what = f", {worked.batches[mix].recipe.name}" if mix is not None and len(worked.batches) > 1 else ""
     return f"{group.main.title}{what}: {name}{of}"
-
-
-def _turns(worked: Worked) -> int:
-    pours, form = worked.laid.pours, worked.confection.form
-    return ceil(pours / form.owned) if pours is not None and isinstance(form.vessel, Mould) else 1
 
 
 def _moulds(worked: Worked, turn: int) -> int:

@@ -1,7 +1,6 @@
 """What the forms share: names of parts, fillings of a mould, who uses which chocolate, mixes that are made as well."""
 
 from collections.abc import Sequence
-from math import ceil
 
 from hearth_bowl.core.confection.work_out import Worked, WorkedPart
 from hearth_bowl.core.fit.vessel import Mould
@@ -15,8 +14,7 @@ def names_of(parts: Sequence[tuple[int, WorkedPart]]) -> tuple[str, ...]:
 
 def turns_of(worked: Worked) -> int:
     """Return how many times its moulds are filled."""
-    pours, form = worked.laid.pours, worked.confection.form
-    return ceil(pours / form.owned) if pours is not None and isinstance(form.vessel, Mould) else 1
+    return worked.turns or 1 if isinstance(worked.confection.form.vessel, Mould) else 1
 
 
 def uses_chocolate(build: Build, act: str, parts: Sequence[tuple[int, WorkedPart]]) -> None:
