@@ -75,10 +75,10 @@ def give_confections(database: Database, now: datetime) -> None:
     while True:
         with database.reading() as session:
             found = list(session.scalars(select(RecipeRow.id).where(~RecipeRow.is_made).limit(AT_A_TIME)))
+            inside = {part.of.recipe_id for stored in list_confections(session) for part in stored.asked.parts}
         if not found:
             return
         with database.writing() as session:
-            inside = {part.of.recipe_id for stored in list_confections(session) for part in stored.asked.parts}
             for recipe_id in found:
                 if recipe_id not in inside:
                     with contextlib.suppress(BadInput, NotFound), session.begin_nested():

@@ -76,8 +76,6 @@ class Act:
     """Which melting or tempering it is part of: the chocolates and the phase of the work."""
     soon_min: float | None = None
     """How soon after the act before it this one must follow [min]; None where it can wait."""
-    by_microwave: bool = False
-    """Whether it is heated in bursts."""
 
     @property
     def usual_min(self) -> float:

@@ -94,7 +94,6 @@ def filled_in(row: Row, cook: Cook, place: Place, takes: tuple[Take, ...] = (), 
         cautions=tuple(code for code in row.cautions if code not in row.caution_where or row.caution_where[code](cook)),
         mass=place.mass,
         soon_min=row.soon_min,
-        by_microwave=row.in_microwave and cook.choices["heat"] == "microwave",
     )
 
 

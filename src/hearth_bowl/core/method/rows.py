@@ -95,5 +95,3 @@ class Row:
     caution_where: Mapping[str, Condition] = field(default_factory=lambda: MappingProxyType({}))
     aside: bool = False
     """Whether the acts after it begin meanwhile; only the last act of the mix waits for it."""
-    in_microwave: bool = False
-    """Whether it is heated in the microwave where that school is chosen."""

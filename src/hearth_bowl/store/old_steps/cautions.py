@@ -11,9 +11,5 @@ SPIRIT: Final = "Spirit off the flame: take the pan away from the ring before it
 RAW_EGG: Final = "Raw egg white is a risk: take pasteurised, above all for children, the old, the ill and the pregnant."
 HOT_CREAM: Final = "Hot caramel erupts when cream goes in: warm the cream, a little at a time, stand back."
 EGG_COOKED: Final = "Egg is cooked only when its middle holds ⟦82 °C⟧; below that it can carry Salmonella."
-COLD_CHEESE: Final = (
-    "Fresh cheese stays cold, ⟦3 to 5 °C⟧: two hours out of the fridge in all, then it is thrown away. "
-    "Dip it half frozen."
-)
 LOCAL_RULES: Final = "For keeping and selling follow your local food rules."
 """Usual advice; nothing here certifies that a thing is safe."""

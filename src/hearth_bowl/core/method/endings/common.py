@@ -10,7 +10,7 @@ from hearth_bowl.core.assess.at_work import WORK
 from hearth_bowl.core.method.cook import Cook
 from hearth_bowl.core.method.families.selectors import school_is, unless
 from hearth_bowl.core.method.hands import HANDS
-from hearth_bowl.core.method.rows import BOWL, COOL_PLACE, FRIDGE, IN_FRIDGE, ByChoice, Minutes, Row
+from hearth_bowl.core.method.rows import BOWL, FRIDGE, IN_FRIDGE, ByChoice, Minutes, Row
 from hearth_bowl.core.method.set_times import bowl_band, slab_band
 
 ROOM_REST: Final = school_is("rest", "room")
@@ -220,7 +220,6 @@ ROLL: Final = Row(
     minutes=by_hands("roll", 0.5),
 )
 """Handbook, section L; its minutes are a judgement."""
-COOL_STORE: Final = COOL_PLACE
 SPREAD: Final = Row(
     key="spread",
     kind="fill",

@@ -25,8 +25,6 @@ from hearth_bowl.core.method.families.shared import (
 from hearth_bowl.core.method.rows import BOWL, IN_POT, POT, ByChoice, Minutes, Row
 
 BEAT_C: Final = (43.0, 50.0)  # handbook, section L
-STIFF_C: Final = 40.0
-"""Below this a boiled fudge is too stiff to beat. Handbook, section L."""
 CONDENSED_ABOVE_C: Final = 60.0  # handbook, section L
 USUAL_END_C: Final = 114.0  # handbook, section L
 USUAL_BOIL_C: Final = 102.0
@@ -94,7 +92,6 @@ NO_BOIL: Final = (
         lines=joined(stages("warm", "melt", ""), chocolate_and()),
         cautions=("microwave", "steam"),
         caution_where=MappingProxyType({"microwave": _microwaved, "steam": school_is("heat", "water-bath")}),
-        in_microwave=True,
     ),
     Row(
         key="join",

@@ -69,7 +69,6 @@ MELT: Final = Row(
     where=both(MELTED_FIRST, has(chocolate_and("pour-over", "melt"))),
     cautions=("steam",),
     caution_where=MappingProxyType({"steam": school_is("heat", "water-bath")}),
-    in_microwave=True,
 )
 """Handbook, section L; its minutes are a judgement."""
 SCALD: Final = Row(
@@ -88,7 +87,6 @@ SCALD: Final = Row(
     caution_where=MappingProxyType(
         {"microwave": school_is("heat", "microwave"), "rising-cream": unless(school_is("heat", "microwave"))}
     ),
-    in_microwave=True,
 )
 BOIL_UP: Final = Row(
     key="warm",
@@ -104,7 +102,6 @@ BOIL_UP: Final = Row(
     where=both(school_is("liquid", "full-boil"), has(CREAM)),
     cautions=SCALD.cautions,
     caution_where=SCALD.caution_where,
-    in_microwave=True,
 )
 
 

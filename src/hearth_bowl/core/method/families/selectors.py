@@ -1,7 +1,5 @@
 """Selectors: which lines of a recipe go in at an act, and conditions on a cook's batch."""
 
-from collections.abc import Callable
-
 from hearth_bowl.core.ingredients.attributes import NUT_GROUPS
 from hearth_bowl.core.method.cook import Cook
 from hearth_bowl.core.method.rows import Condition, Selector
@@ -144,6 +142,3 @@ def with_gelatine(cook: Cook) -> bool:
 def joined(*selectors: Selector) -> Selector:
     """Return the selector of all that some selectors find."""
     return lambda cook: tuple(sorted({p for selector in selectors for p in selector(cook)}))
-
-
-Positions = Callable[[Cook], tuple[int, ...]]

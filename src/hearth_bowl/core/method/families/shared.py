@@ -9,7 +9,7 @@ from typing import Final
 from hearth_bowl.core.method.cook import Cook
 from hearth_bowl.core.method.families.selectors import both, has, school_is, stages, unless, with_spirit
 from hearth_bowl.core.method.hands import HANDS
-from hearth_bowl.core.method.rows import BOWL, POT, ByChoice, Minutes, Row
+from hearth_bowl.core.method.rows import BOWL, ByChoice, Minutes, Row
 
 BUTTER_C: Final = (32.0, 40.0)  # a judgement
 LATE_C: Final = (28.0, 35.0)  # a judgement
@@ -106,4 +106,3 @@ BOIL_MINUTES: Final = Minutes(least=12, usual=22, most=32, per_kg=12)
 """Handbook, section L; its minutes are a judgement."""
 JOIN_MINUTES: Final = Minutes(least=3, usual=5, most=8, per_kg=2)
 """Handbook, section L; its minutes are a judgement."""
-STIRRED: Final = POT

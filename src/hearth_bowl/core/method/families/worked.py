@@ -268,7 +268,6 @@ _WARM: Final = Row(
     where=has(not_chocolate("warm", "boil")),
     cautions=("raw-egg", "microwave"),
     caution_where=MappingProxyType({"raw-egg": with_raw_egg, "microwave": school_is("heat", "microwave")}),
-    in_microwave=True,
 )
 """Handbook, section L; its minutes are a judgement."""
 _MIX: Final = Row(

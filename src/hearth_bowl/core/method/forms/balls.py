@@ -5,7 +5,7 @@ from typing import Final
 
 from hearth_bowl.core.method import piece_rows as piece
 from hearth_bowl.core.method.act import After
-from hearth_bowl.core.method.build import WAITS_MIN, Build, Mix
+from hearth_bowl.core.method.build import DIRECTLY_MIN, WAITS_MIN, Build, Mix
 from hearth_bowl.core.method.forms.common import names_of, uses_chocolate, with_mixes
 from hearth_bowl.core.method.forms.outside import coated
 from hearth_bowl.core.method.piece_rows import piece_act
@@ -45,7 +45,7 @@ def balls(build: Build) -> None:
     if coat:
         of, is_cold = names_of(centres), mix is not None and mix.cook.recipe.family == "soft-cheese"
         if not is_cold:
-            chilled = build.add(piece_act(piece.BALLS_CHILL, of), [replace(one, most_min=5) for one in last])
+            chilled = build.add(piece_act(piece.BALLS_CHILL, of), [replace(one, most_min=DIRECTLY_MIN) for one in last])
             stood = build.add(piece_act(piece.TEMPERATE, of), [replace(chilled, most_min=WAITS_MIN)])
             last = [replace(stood, most_min=piece.STANDS_MIN)]
     last = coated(build, last)

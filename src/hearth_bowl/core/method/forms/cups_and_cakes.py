@@ -4,7 +4,7 @@ from dataclasses import replace
 
 from hearth_bowl.core.method import piece_rows as piece
 from hearth_bowl.core.method.act import After
-from hearth_bowl.core.method.build import WAITS_MIN, Build, ChocolateUse
+from hearth_bowl.core.method.build import DIRECTLY_MIN, WAITS_MIN, Build, ChocolateUse
 from hearth_bowl.core.method.forms.common import names_of
 from hearth_bowl.core.method.forms.outside import topped
 from hearth_bowl.core.method.piece_rows import piece_act
@@ -19,7 +19,7 @@ def cups(build: Build) -> None:
         made = build.add(piece_act(piece.BRUSHED, names_of([shell]), build.pieces))
         if build.mix_of(at) is None:
             build.uses.append(ChocolateUse(act=made.id, part=part, share=1.0, phase="turn.1"))
-        last = [build.add(piece_act(piece.SHELL_CHILLS, names_of([shell])), [replace(made, most_min=5)])]
+        last = [build.add(piece_act(piece.SHELL_CHILLS, names_of([shell])), [replace(made, most_min=DIRECTLY_MIN)])]
     for place, (at, part) in enumerate(fillings):
         mix, end = build.mix_of(at), "" if len(fillings) == 1 else f".{place + 1}"
         if mix is None:
@@ -36,7 +36,7 @@ def cups(build: Build) -> None:
             last = build.add_rows([fill], mix, [*last, *build.cooled(mix, cooling, last)], end, pieces=build.pieces)
         if place + 1 < len(fillings):
             sets = piece_act(piece.LAYER_SETS, names_of([(at, part)]), 0, end)
-            last = [replace(build.add(sets, [replace(one, most_min=5) for one in last]), most_min=WAITS_MIN)]
+            last = [replace(build.add(sets, [replace(one, most_min=DIRECTLY_MIN) for one in last]), most_min=WAITS_MIN)]
     last = topped(build, last, is_wet=True)
     build.add(replace(piece_act(piece.LAYER_SETS, names_of(fillings or build.parts("shell"))), id="set",
                       title="Let them set"), last)  # fmt: skip
@@ -66,5 +66,5 @@ def cake(build: Build) -> None:
             ready = build.cooled(mix, [row for row in (*rests, *before) if row.where(mix.cook)], last)
             last = build.add_rows([spread], mix, [*last, *ready], f".{at}", pieces=1)
         sets = piece_act(piece.LAYER_SETS, names_of(parts), 0, f".{role}")
-        last = [build.add(sets, [replace(one, most_min=5) for one in last])]
+        last = [build.add(sets, [replace(one, most_min=DIRECTLY_MIN) for one in last])]
     topped(build, last, is_wet=False)

@@ -9,7 +9,7 @@ from hearth_bowl.core.fit.vessel import Mould
 from hearth_bowl.core.mass.ripening import dose_pct, ripen
 from hearth_bowl.core.method import piece_rows as piece
 from hearth_bowl.core.method.act import Act, After
-from hearth_bowl.core.method.build import WAITS_MIN, Build, ChocolateUse, Mix
+from hearth_bowl.core.method.build import DIRECTLY_MIN, WAITS_MIN, Build, ChocolateUse, Mix
 from hearth_bowl.core.method.endings.common import HALF_SETS
 from hearth_bowl.core.method.forms.common import names_of, turns_of
 from hearth_bowl.core.method.forms.outside import coated
@@ -74,7 +74,9 @@ def _turn(
             use_share = share * (1 - (cap_share if fillings else 0.0))
             phase = _phase(turn, is_filled=bool(fillings))
             build.uses.append(ChocolateUse(act=made.id, part=part, share=use_share, phase=phase))
-        chilled = build.add(_in_mould(piece.SHELL_CHILLS, names_of([shell]), n, end, turn), [replace(made, most_min=5)])
+        chilled = build.add(
+            _in_mould(piece.SHELL_CHILLS, names_of([shell]), n, end, turn), [replace(made, most_min=DIRECTLY_MIN)]
+        )
         last = [replace(chilled, most_min=WAITS_MIN)]
     if fillings:
         last = _filled(build, turn, end, share, n, fillings, last)
@@ -84,7 +86,9 @@ def _turn(
         if build.mix_of(shell[0], turn) is None:
             phase = _phase(turn + 1, is_filled=True)
             build.uses.append(ChocolateUse(act=cap.id, part=part, share=share * cap_share, phase=phase))
-        last = [build.add(_in_mould(piece.CAP_SETS, names_of([shell]), n, end, turn), [replace(cap, most_min=5)])]
+        last = [
+            build.add(_in_mould(piece.CAP_SETS, names_of([shell]), n, end, turn), [replace(cap, most_min=DIRECTLY_MIN)])
+        ]
     of = names_of([*([shell] if shell else []), *fillings])
     return [build.add(_in_mould(piece.UNMOULD, of, n, end, turn), last)]
 
@@ -113,7 +117,9 @@ def _filled(
         filled = [build.add(_layers(build, turn, end, share, n, fillings, mixes), [*last, *_soon(mixes, ready)])]
     rows = mixes[-1].ending.shell_sets if mixes else ()
     if rows and len(fillings) == 1:
-        sets = build.add_rows(rows, mixes[-1], [replace(filled[0], most_min=5)], end, in_vessel=True, turn=turn)
+        sets = build.add_rows(
+            rows, mixes[-1], [replace(filled[0], most_min=DIRECTLY_MIN)], end, in_vessel=True, turn=turn
+        )
     else:
         sets = [build.add(_in_mould(HALF_SETS, names_of(fillings), 0, end, turn), filled)]
     return [replace(one, most_min=WAITS_MIN) for one in sets]

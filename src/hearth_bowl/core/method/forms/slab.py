@@ -5,7 +5,7 @@ from dataclasses import replace
 from hearth_bowl.core.confection.work_out import WorkedPart
 from hearth_bowl.core.method import piece_rows as piece
 from hearth_bowl.core.method.act import After
-from hearth_bowl.core.method.build import WAITS_MIN, Build, ChocolateUse, Mix
+from hearth_bowl.core.method.build import DIRECTLY_MIN, WAITS_MIN, Build, ChocolateUse, Mix
 from hearth_bowl.core.method.forms.common import in_words, names_of, uses_chocolate, with_mixes
 from hearth_bowl.core.method.forms.outside import coated
 from hearth_bowl.core.method.piece_rows import piece_act
@@ -36,7 +36,7 @@ def slab(build: Build) -> None:
             last = build.add_rows(mix.ending.pan, mix, [*last, *ready], end, in_vessel=True, turn=1)
         if place + 1 < len(layers):
             sets = replace(piece_act(piece.LAYER_SETS, names_of([(at, part)]), 0, end), in_vessel=True, turn=1)
-            last = [replace(build.add(sets, [replace(one, most_min=5) for one in last]), most_min=WAITS_MIN)]
+            last = [replace(build.add(sets, [replace(one, most_min=DIRECTLY_MIN) for one in last]), most_min=WAITS_MIN)]
     is_dipped = bool(build.parts("coat"))
     if not is_dipped:
         last = _on_slab(build, last, lead)
