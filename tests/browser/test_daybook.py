@@ -95,8 +95,8 @@ class Daybook(PageCase):
     def test_two_batches_are_compared_and_the_next_version_made_in_fewer_than_six_actions(self) -> None:
         page = self.open("/")
         page.get_by_role("link", name="Daybook").click()
-        page.get_by_label("Pick Perseid fudge, January 24, 2026").check()
-        page.get_by_label("Pick Perseid fudge, February 21, 2026").check()
+        page.get_by_label("Pick Perseid fudge, 24 January 2026").check()
+        page.get_by_label("Pick Perseid fudge, 21 February 2026").check()
         page.get_by_role("button", name="Lay them over each other").click()
         expect(page.get_by_role("heading", level=1)).to_contain_text("that is why it turned out just right")
         self.assertEqual(self.violations(), [])

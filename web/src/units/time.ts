@@ -24,24 +24,33 @@ export function aboutText(seconds: number): string {
   return timeText(seconds < 600 ? 5 * Math.round(seconds / 5) : 60 * Math.round(seconds / 60));
 }
 
-/** A moment on the kitchen's clock, in the person's own words: Fri 14 Aug, 19:30. */
+const english = (options: Intl.DateTimeFormatOptions) => new Intl.DateTimeFormat("en-GB", options);
+
+/** Writers of days, in English whatever the browser speaks. Kept, because making one takes long. */
+const DAYS = {
+  short: english({ weekday: "short", day: "numeric", month: "short" }),
+  long: english({ weekday: "long", day: "numeric", month: "long" }),
+  weekday: english({ weekday: "long" }),
+  date: english({ day: "numeric", month: "long" }),
+  dated: english({ day: "numeric", month: "long", year: "numeric" }),
+  month: english({ month: "long", year: "numeric" }),
+};
+const CLOCK = new Intl.DateTimeFormat(undefined, { hour: "numeric", minute: "2-digit" });
+
+/** A moment on the kitchen's clock: Fri 14 Aug, 19:30. */
 export function momentText(moment: string | Date): string {
-  const day = new Date(moment).toLocaleDateString(undefined, {
-    weekday: "short",
-    day: "numeric",
-    month: "short",
-  });
-  return `${day}, ${clockOf(moment)}`;
+  return `${DAYS.short.format(new Date(moment))}, ${clockOf(moment)}`;
 }
 
 /** The time of day of a moment. */
 export function clockOf(moment: string | Date): string {
-  return new Date(moment).toLocaleTimeString(undefined, { hour: "numeric", minute: "2-digit" });
+  return CLOCK.format(new Date(moment));
 }
 
-/** The day of a moment. */
-export function dayOf(moment: string | Date): string {
-  return new Date(moment).toLocaleDateString(undefined, { weekday: "long", day: "numeric", month: "long" });
+/** The day of a moment: Friday 14 August; or as another of the writers has it. A day alone is that day everywhere. */
+export function dayOf(moment: string | Date, as: keyof typeof DAYS = "long"): string {
+  const isDayAlone = typeof moment === "string" && moment.length === "2026-08-14".length;
+  return DAYS[as].format(new Date(isDayAlone ? `${moment}T12:00` : moment));
 }
 
 /** A moment with its day only where that is another than the day of now. */

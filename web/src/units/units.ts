@@ -21,15 +21,22 @@ export function useUnits(): Units {
   );
 }
 
-/** A number in the person's own way of writing it, with so many digits behind its point or comma, or fewer. */
-export const decimal = (value: number, most: number, least = 0): string =>
-  value.toLocaleString(undefined, {
-    maximumFractionDigits: most,
-    minimumFractionDigits: least,
-    useGrouping: false,
-  });
+/** Writers of numbers, by their digits. Kept, because making one takes longer than writing a hundred numbers. */
+const writers = new Map<string, Intl.NumberFormat>();
 
-/** A number with just so many digits behind its point or comma. */
+/** A number with at most and at least this many decimals, in English whatever the browser speaks. */
+export function decimal(value: number, most: number, least = 0): string {
+  const digits = `${least}-${most}`;
+  let writer = writers.get(digits);
+  if (!writer) {
+    const options = { maximumFractionDigits: most, minimumFractionDigits: least, useGrouping: false };
+    writer = new Intl.NumberFormat("en-GB", options);
+    writers.set(digits, writer);
+  }
+  return writer.format(value);
+}
+
+/** A number with exactly this many decimals. */
 export const fixed = (value: number, digits: number): string => decimal(value, digits, digits);
 
 /** A figure with as many digits as a kitchen can use. */

@@ -5,6 +5,7 @@ import { ApiError, client, dataOf, type Problem, type Schemas } from "../../api/
 import { Button } from "../../ui/Button";
 import { Skeleton } from "../../ui/Skeleton";
 import { Sure } from "../../ui/Sure";
+import { dayOf, momentText } from "../../units/time";
 import { BackUp } from "./BackUp";
 import { dataQuery } from "./dataQuery";
 import { sizeText } from "./words";
@@ -22,7 +23,7 @@ export function DataPage() {
   return (
     <main className="mx-auto w-full max-w-4xl px-6 py-4 max-md:px-3">
       <h1 className="font-display font-semibold text-3xl">
-        {last ? `Last backed up by itself on ${dayText(last.day)}` : "Not backed up yet"}
+        {last ? `Last backed up by itself on ${dayOf(last.day, "dated")}` : "Not backed up yet"}
       </h1>
       {data.warning && (
         <p role="alert" className="mt-2 rounded-md bg-copper-pale px-3 py-2 text-copper">
@@ -64,7 +65,7 @@ export function DataPage() {
               key={row.day}
               className="flex min-h-11 items-center justify-between gap-4 border-line border-b"
             >
-              <span>{dayText(row.day)}</span>
+              <span>{dayOf(row.day, "dated")}</span>
               <span className="flex items-center gap-5">
                 <span className="text-ash">{sizeText(row.bytes)}</span>
                 <a
@@ -164,7 +165,7 @@ function Restore() {
         Bowl is refused, and nothing is changed.
       </p>
       <p role="status" className="mt-1">
-        {restore.data && `The kitchen of ${new Date(restore.data.made_at).toLocaleString()} is back.`}
+        {restore.data && `The kitchen of ${momentText(restore.data.made_at)} is back.`}
       </p>
       {restore.error && (
         <p role="alert" className="text-copper">
@@ -174,6 +175,3 @@ function Restore() {
     </section>
   );
 }
-
-const dayText = (day: string) =>
-  new Date(`${day}T12:00`).toLocaleDateString(undefined, { day: "numeric", month: "long", year: "numeric" });

@@ -13,6 +13,7 @@ import { Button } from "../../ui/Button";
 import { Checkbox } from "../../ui/Checkbox";
 import { TextField } from "../../ui/Field";
 import { PhraseList } from "../../ui/Phrase";
+import { dayOf } from "../../units/time";
 import { SeeLink } from "../seen";
 import { day } from "./moments";
 import { Sketch } from "./Sketch";
@@ -181,7 +182,7 @@ function lastMonths(): { value: string; text: string }[] {
   return Array.from({ length: MONTHS }, (_, back) => {
     const month = new Date(now.getFullYear(), now.getMonth() - back, 1);
     const value = `${month.getFullYear()}-${String(month.getMonth() + 1).padStart(2, "0")}`;
-    return { value, text: `in ${month.toLocaleDateString("en-GB", { month: "long", year: "numeric" })}` };
+    return { value, text: `in ${dayOf(month, "month")}` };
   });
 }
 

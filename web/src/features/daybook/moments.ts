@@ -1,13 +1,7 @@
+import { clockOf, dayOf } from "../../units/time";
+
 /** A moment of the daybook, with its day, month and year. */
-export const moment = (iso: string) =>
-  new Date(iso).toLocaleString(undefined, {
-    day: "numeric",
-    month: "long",
-    year: "numeric",
-    hour: "numeric",
-    minute: "2-digit",
-  });
+export const moment = (iso: string) => `${day(iso)}, ${clockOf(iso)}`;
 
 /** A day of the daybook. */
-export const day = (iso: string) =>
-  new Date(iso).toLocaleDateString(undefined, { day: "numeric", month: "long", year: "numeric" });
+export const day = (iso: string) => dayOf(iso, "dated");

@@ -5,6 +5,7 @@ import { recipeQueries } from "../../api/queries";
 import { Button } from "../../ui/Button";
 import { TextField } from "../../ui/Field";
 import { Popover, PopoverClose } from "../../ui/Popover";
+import { dayOf } from "../../units/time";
 
 type Props = { id: number; flush: () => Promise<void>; onGoBack: (recipe: Recipe) => void };
 
@@ -70,7 +71,7 @@ function VersionRow({
   version: Schemas["KeptVersion"];
   onGoBack: (recipe: Recipe) => void;
 }) {
-  const day = new Date(version.kept_at).toLocaleDateString(undefined, { day: "numeric", month: "short" });
+  const day = dayOf(version.kept_at, "date");
   return (
     <li className="flex items-center justify-between gap-2">
       <span dir="auto" className="min-w-0 truncate">

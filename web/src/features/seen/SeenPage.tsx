@@ -10,6 +10,7 @@ import { NumberField } from "../../ui/NumberField";
 import { PhraseList } from "../../ui/Phrase";
 import { MassField } from "../../ui/QuantityField";
 import { Skeleton } from "../../ui/Skeleton";
+import { dayOf } from "../../units/time";
 import { numberIn, temperature, useUnits } from "../../units/units";
 import { Answer } from "./Answer";
 import { SignDrawing } from "./SignDrawing";
@@ -42,12 +43,7 @@ function Choose() {
           <ul>
             {batches.data.batches.slice(0, 6).map((batch) => (
               <Row key={batch.id} to={`/see/batch/${batch.id}`} name={batch.name}>
-                {batch.ended_at === null
-                  ? "running"
-                  : new Date(batch.started_at).toLocaleDateString(undefined, {
-                      day: "numeric",
-                      month: "long",
-                    })}
+                {batch.ended_at === null ? "running" : dayOf(batch.started_at, "date")}
               </Row>
             ))}
           </ul>

@@ -1,4 +1,4 @@
-import { clockOf, isSameDay, timeText } from "../../units/time";
+import { clockOf, dayOf, isSameDay, timeText } from "../../units/time";
 import type { Units } from "../../units/units";
 
 /** A name within a sentence. */
@@ -25,7 +25,7 @@ export function momentText(ms: number, nowMs: number): string {
   const [moment, now] = [new Date(ms), new Date(nowMs)];
   const time = clockOf(moment);
   if (isSameDay(moment, now)) return time;
-  return `${time} on ${moment.toLocaleDateString(undefined, { weekday: "long" })}`;
+  return `${time} on ${dayOf(moment, "weekday")}`;
 }
 
 const FIVE_MIN_MS = 300_000;

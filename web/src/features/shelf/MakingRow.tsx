@@ -6,12 +6,13 @@ import { serverNow } from "../../api/serverTime";
 import { Button } from "../../ui/Button";
 import { NumberField } from "../../ui/NumberField";
 import { Sure } from "../../ui/Sure";
+import { dayOf } from "../../units/time";
 import { numberIn } from "../../units/units";
 import { Advice } from "./Advice";
 import { dayIso } from "./day";
 import { LabelSheet } from "./LabelSheet";
 import { shelfQuery } from "./queries";
-import { daysText, dayText, type Making, MOVE_WORDS } from "./words";
+import { daysText, type Making, MOVE_WORDS } from "./words";
 
 /** One making: the days that it has left as a length that shrinks, where it lies, and what happens to it. */
 export function MakingRow({ making }: { making: Making }) {
@@ -59,8 +60,8 @@ export function MakingRow({ making }: { making: Making }) {
         />
       </div>
       <p className="mt-1 text-ash">
-        {standing.pieces_left} of {making.pieces} there, made {dayText(making.made_on)},{" "}
-        {lasting.use_by ? "use by" : "best before"} {dayText(making.until)}. {making.place}
+        {standing.pieces_left} of {making.pieces} there, made {dayOf(making.made_on, "date")},{" "}
+        {lasting.use_by ? "use by" : "best before"} {dayOf(making.until, "date")}. {making.place}
       </p>
       {over && standing.pieces_left > 0 && (
         <p className="text-copper">
@@ -103,7 +104,7 @@ export function MakingRow({ making }: { making: Making }) {
       {last && (
         <p className="mt-1 flex flex-wrap items-center gap-x-3 text-[0.9375rem] text-ash">
           Last: {last.pieces > 0 && `${last.pieces} `}
-          {MOVE_WORDS[last.what]}, {dayText(last.on_day)}
+          {MOVE_WORDS[last.what]}, {dayOf(last.on_day, "date")}
           <Button look="plain" disabled={back.isPending} onClick={() => back.mutate(last.id)}>
             Take that back
           </Button>
@@ -119,7 +120,7 @@ export function MakingRow({ making }: { making: Making }) {
         <Advice lasting={lasting} />
         <Sure
           words="Delete this making"
-          goes={`“${making.name}” of ${dayText(making.made_on)} goes, with what happened to it.`}
+          goes={`“${making.name}” of ${dayOf(making.made_on, "date")} goes, with what happened to it.`}
           disabled={remove.isPending}
           onSure={() => remove.mutate()}
         />

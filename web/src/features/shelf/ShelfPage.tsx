@@ -1,8 +1,8 @@
 import { useQuery } from "@tanstack/react-query";
 import { Skeleton } from "../../ui/Skeleton";
+import { dayOf } from "../../units/time";
 import { MakingRow } from "./MakingRow";
 import { shelfQuery } from "./queries";
-import { dayText } from "./words";
 
 /** The shelf: everything that was made, worst first, and what is finished with. */
 export function ShelfPage() {
@@ -37,7 +37,7 @@ export function ShelfPage() {
           <ul>
             {data.finished.map((making) => (
               <li key={making.id} className="border-line border-b py-2">
-                <b dir="auto">{making.name}</b>, {making.pieces} made {dayText(making.made_on)}:{" "}
+                <b dir="auto">{making.name}</b>, {making.pieces} made {dayOf(making.made_on, "date")}:{" "}
                 {fates(making.moves)}
               </li>
             ))}

@@ -9,11 +9,6 @@ export function daysText(days: number): string {
   return `${days} ${days === 1 ? "day" : "days"} left`;
 }
 
-/** A day as the person's own locale writes it. */
-export function dayText(day: string): string {
-  return new Date(`${day}T12:00:00`).toLocaleDateString(undefined, { day: "numeric", month: "long" });
-}
-
 export const MOVE_WORDS: Record<string, string> = {
   eaten: "eaten",
   given: "given",
