@@ -11,6 +11,7 @@ from benchmarks.clock import Row
 from hearth_bowl.core.plan.jobs import occasion_jobs
 from hearth_bowl.core.plan.plan import plan_occasion
 from hearth_bowl.formats.occasion_file import occasion_from
+from hearth_bowl.solver import CpSat
 
 RUNS = 7
 MANY = (0, 1, 3, 4, 5, 6, 7, 8, 9, 10, 11)
@@ -41,13 +42,13 @@ AWAY = [["2026-08-13T09:00", "2026-08-13T17:00"], ["2026-08-14T08:00", "2026-08-
 
 def _first_ms(records: list[dict[str, Any]]) -> float:
     occasions = [occasion_from(record)[0] for record in records]
-    return statistics.median(_ms(lambda one=one: plan_occasion(one, 0.0)) for one in occasions)
+    return statistics.median(_ms(lambda one=one: plan_occasion(one, CpSat, time.monotonic, 0.0)) for one in occasions)
 
 
 def _planned_ms(record: dict[str, Any], *, must_prove: bool = True) -> float:
     occasion, _ = occasion_from(record)
     begun = time.perf_counter()
-    plan = plan_occasion(occasion)
+    plan = plan_occasion(occasion, CpSat, time.monotonic)
     taken_ms = 1000 * (time.perf_counter() - begun)
     if plan.order is None or (must_prove and not plan.order.proved):
         return float("inf")

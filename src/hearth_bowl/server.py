@@ -19,6 +19,7 @@ from hearth_bowl.api.hosts import LOOPBACK_HOSTS
 from hearth_bowl.api.pairing import pairing_url
 from hearth_bowl.app import create_app
 from hearth_bowl.demo.load import load_demo
+from hearth_bowl.demo.today import move_to_tomorrow
 from hearth_bowl.home_network import HomeNetwork
 from hearth_bowl.paths import DEMO_DATA, WEB, own_data
 from hearth_bowl.service.backup_job import sweep_backups
@@ -123,6 +124,8 @@ def _serve(verb: str, options: argparse.Namespace) -> None:
         try:
             with no_room_is_full():
                 mark(database.path, in_use=True)
+                if verb == "demo":
+                    move_to_tomorrow(database, datetime.now())
         except DiskFull:
             health.say("disk", FULL)
             print(FULL, file=sys.stderr, flush=True)

@@ -10,33 +10,34 @@ from tests.browser.page_case import PageCase, choose
 class Order(PageCase):
     def test_today_says_what_to_do_now_and_one_press_says_it_is_done(self) -> None:
         page = self.open("/")
+        page.get_by_text("Show its running order").click()
         expect(page.get_by_role("heading", name="Roll the balls round: Cloud balls")).to_be_visible()
         self.assertEqual(self.violations(), [])
         page.get_by_role("button", name="Done").click()
-        expect(page.get_by_role("heading", name="Temper Dark chocolate 60 %")).to_be_visible()
+        expect(page.get_by_role("heading", name="Unmould them: Late-watch cones, filling 3 of 3")).to_be_visible()
         expect(page.get_by_role("heading", name="Rests meanwhile")).to_be_visible()
         page.get_by_role("link", name="Open evening").click()
-        expect(page.get_by_role("heading", level=1)).to_contain_text("35 of 43 jobs are done")
+        expect(page.get_by_role("heading", level=1)).to_contain_text("27 of 43 jobs are done")
 
     def test_each_job_says_why_it_stands_there_and_how_far_it_may_slip(self) -> None:
         page = self.open("/occasions/1/order")
         page.get_by_role("button", name="Pack the boxes").click()
-        expect(page.get_by_text("It cannot slip: something follows at once.")).to_be_visible()
+        expect(page.get_by_text("Can wait 1 h 25 min")).to_be_visible()
         expect(page.get_by_text("Why here: packed when everything is ready")).to_be_visible()
         self.assertEqual(self.violations(), [])
 
     def test_a_second_device_sees_the_same(self) -> None:
         page = self.open("/occasions/1/order")
         page.get_by_role("button", name="Roll the balls round: Cloud balls: done").click()
-        expect(page.get_by_role("heading", level=1)).to_contain_text("35 of 43")
+        expect(page.get_by_role("heading", level=1)).to_contain_text("27 of 43")
         other = self.open("/occasions/1/order", self.new_page(390, 844))
-        expect(other.get_by_role("heading", level=1)).to_contain_text("35 of 43")
+        expect(other.get_by_role("heading", level=1)).to_contain_text("27 of 43")
         self.assertLessEqual(other.evaluate("document.documentElement.scrollWidth"), 390)
 
     def test_one_wish_otherwise_is_told_beside_and_taken_by_one_press(self) -> None:
         page = self.open("/occasions/1/order")
         choose(page.get_by_label("What if"), "cook")
-        expect(page.get_by_text("of hands in").last).to_be_visible()
+        expect(page.get_by_text("hands-on").last).to_be_visible()
         page.get_by_role("button", name="Take it so").click()
         expect(page.get_by_role("button", name="Hands: two pairs of hands")).to_be_visible()
         expect(page.get_by_role("heading", name="Cook 2")).to_be_visible()
@@ -68,8 +69,8 @@ class Order(PageCase):
         asked = {**row["asked"], "wishes": wishes}
         self.server.call("PUT", "/api/occasions/1", {"revision": row["revision"], "asked": asked})
         page = self.open("/occasions/1/order")
-        expect(page.get_by_text("This cannot be:")).to_be_visible()
+        expect(page.get_by_text("What prevents it:")).to_be_visible()
         expect(page.get_by_text("all of it ready by then, begun now")).to_be_visible()
         self.assertEqual(self.violations(), [])
-        page.get_by_role("button", name="The least that mends it").click()
+        page.get_by_role("button", name="Use the smallest change").click()
         expect(page.get_by_role("heading", level=1)).to_contain_text("Begin")

@@ -17,6 +17,7 @@ from hearth_bowl.core.mass.kitchen import Kitchen
 from hearth_bowl.core.plan.answer import Change, Order, Plan, Refusal, Task, Why
 from hearth_bowl.core.plan.days import DAY_MIN, Away, Hours
 from hearth_bowl.core.plan.occasion import MOST_CONFECTIONS, Happened, Occasion, Wanted
+from hearth_bowl.core.plan.why import why_it_begins
 from hearth_bowl.formats.confection_file import confection_from
 from hearth_bowl.formats.strict_json import check_format, read_json, text
 
@@ -72,7 +73,7 @@ class CodedAnswer(TypedDict):
 
 
 class ChangeAnswer(TypedDict):
-    """A change that mends it, or two `together`; `becomes` is what of the file it changes."""
+    """A change that mends it, alone or with others `together`; `becomes` is what of the file it changes."""
 
     what: str
     message: str
@@ -81,27 +82,27 @@ class ChangeAnswer(TypedDict):
 
 
 class GapAnswer(TypedDict):
-    """By how much each goal might still be better; None: not looked into."""
+    """By how much each goal might still be better, in its own weights; None: not looked into."""
 
-    first_start_min: float | None
-    visits: float | None
+    calm: float | None
     freshness: float | None
 
 
 class PlanAnswer(TypedDict):
-    """The answer of `plan`: an order, or why there is none."""
+    """The answer of `plan`: an order, or why there is none; `feasible` is null where neither was found in the time."""
 
-    feasible: bool
+    feasible: bool | None
     proved: NotRequired[bool]
     gap: NotRequired[GapAnswer]
     starts_at: NotRequired[str]
+    starts_because: NotRequired[str]
     ready_at: NotRequired[str]
     hands_on_min: NotRequired[int]
     tasks: NotRequired[list[TaskAnswer]]
     warnings: NotRequired[list[CodedAnswer]]
     because: NotRequired[list[CodedAnswer]]
     least_change: NotRequired[ChangeAnswer | None]
-    together: NotRequired[ChangeAnswer]
+    together: NotRequired[list[ChangeAnswer] | None]
 
 
 def read_occasion(data: bytes, waits: str = "slow") -> tuple[Occasion, datetime]:
@@ -285,13 +286,14 @@ def _since(midnight: datetime, at: datetime) -> int:
 def plan_answer(plan: Plan, midnight: datetime) -> PlanAnswer:
     """Return the answer of `plan`."""
     if plan.order is None:
-        return _refused(plan.occasion, plan.refusal, midnight)
+        return _refused(plan.refusal, midnight)
     order = plan.order
     return {
         "feasible": True,
         "proved": order.proved,
         "gap": _gap(order),
         "starts_at": wall(midnight, order.tasks[0].start_min),
+        "starts_because": why_it_begins(order, plan.why),
         "ready_at": wall(midnight, plan.occasion.ready_min),
         "hands_on_min": sum(task.end_min - task.start_min for task in order.tasks if task.job.hands_on),
         "tasks": [task_answer(task, plan.why[task.job.id], midnight, plan.occasion) for task in order.tasks],
@@ -314,8 +316,8 @@ def _warnings(plan: Plan, order: Order) -> list[CodedAnswer]:
 
 def _gap(order: Order) -> GapAnswer:
     found = [None if gap == inf else gap for gap in order.gaps]
-    first, visits, freshness = [*found, None, None, None][:3]
-    return {"first_start_min": first, "visits": visits, "freshness": freshness}
+    calm, freshness = [*found, None, None][:2]
+    return {"calm": calm, "freshness": freshness}
 
 
 def task_answer(task: Task, why: Why, midnight: datetime, occasion: Occasion) -> TaskAnswer:
@@ -344,37 +346,40 @@ def task_answer(task: Task, why: Why, midnight: datetime, occasion: Occasion) ->
     }
 
 
-def _refused(occasion: Occasion, refusal: Refusal | None, midnight: datetime) -> PlanAnswer:
+def _refused(refusal: Refusal | None, midnight: datetime) -> PlanAnswer:
     least = None if refusal is None else refusal.least
     answer: PlanAnswer = {
-        "feasible": False,
+        "feasible": False if refusal is None or refusal.is_decided else None,
         "because": [{"code": row.code, "message": row.message} for row in (() if refusal is None else refusal.because)],
-        "least_change": None if least is None else _change_answer(occasion, least, midnight),
+        "least_change": None if least is None else _change_answer(least, midnight),
     }
-    if refusal is not None and refusal.together is not None:
-        answer["together"] = _change_answer(occasion, refusal.together, midnight)
+    if refusal is not None:
+        together = [_change_answer(change, midnight) for change in refusal.together]
+        answer["together"] = together or None
     return answer
 
 
-def _change_answer(before: Occasion, change: Change, midnight: datetime) -> ChangeAnswer:
-    becomes = _becomes(before, change, midnight)
+def _change_answer(change: Change, midnight: datetime) -> ChangeAnswer:
+    becomes = _becomes(change, midnight)
     return {"what": change.what, "message": change.message, "by_min": change.by_min, "becomes": becomes}
 
 
-def _becomes(before: Occasion, least: Change, midnight: datetime) -> dict[str, Any]:
-    """Return what of the file a change changes."""
-    after, found = least.occasion, dict[str, Any]()
-    if after.ready_min != before.ready_min:
-        found["ready_at"] = wall(midnight, after.ready_min)
-    if after.hours != before.hours:
-        found["hours"] = {"from": _clock(after.hours.from_min), "to": _clock(after.hours.to_min)}
-    if after.cooks != before.cooks:
-        found["cooks"] = after.cooks
-    if after.away != before.away:
-        found["away"] = [_away_record(gone, midnight) for gone in after.away]
-    if least.leave_out is not None:
-        found["leave_out"] = least.leave_out
-    return found
+def _becomes(change: Change, midnight: datetime) -> dict[str, Any]:
+    """Return what of the file a change changes, with its new value."""
+    after = change.occasion
+    match change.what:
+        case "ready_at":
+            return {"ready_at": wall(midnight, after.ready_min)}
+        case "hours":
+            return {"hours": {"from": _clock(after.hours.from_min), "to": _clock(after.hours.to_min)}}
+        case "cooks":
+            return {"cooks": after.cooks}
+        case "has":
+            return {"has": dict(after.has)}
+        case "away":
+            return {"away": [_away_record(gone, midnight) for gone in after.away]}
+        case _:
+            return {"leave_out": change.leave_out}
 
 
 def _away_record(gone: Away, midnight: datetime) -> Any:

@@ -3,6 +3,7 @@
 from collections.abc import Mapping
 from functools import partial
 from threading import Lock
+from time import monotonic
 from typing import Any, Protocol
 
 from hearth_bowl.formats.occasion_file import PlanAnswer
@@ -53,11 +54,13 @@ def plan_record(record: Mapping[str, Any], effort: float) -> PlanAnswer:
     """Return the answer of `plan` for an occasion file's content; it is this that loads the solver."""
     from hearth_bowl.core.plan.plan import plan_occasion
     from hearth_bowl.formats.occasion_file import occasion_from, plan_answer
+    from hearth_bowl.solver import CpSat
 
     occasion, midnight = occasion_from(record)
-    return plan_answer(plan_occasion(occasion, effort), midnight)
+    return plan_answer(plan_occasion(occasion, CpSat, monotonic, effort), midnight)
 
 
 def load_solver() -> None:
     """Load the solver."""
-    import hearth_bowl.core.plan.plan  # noqa: F401
+    import hearth_bowl.core.plan.plan
+    import hearth_bowl.solver  # noqa: F401

@@ -1,5 +1,6 @@
 """The running order of an occasion: planned by the planner, kept, followed as the day goes, tried with other wishes."""
 
+import hashlib
 import json
 from dataclasses import asdict, dataclass
 from datetime import UTC, datetime, timedelta
@@ -14,6 +15,7 @@ from hearth_bowl.formats.calendar_file import order_ics
 from hearth_bowl.formats.occasion_file import FORMAT, PlanAnswer, TaskAnswer
 from hearth_bowl.service.batch_events import events_of
 from hearth_bowl.service.confections import confection_record
+from hearth_bowl.service.errors import NotFound
 from hearth_bowl.service.learned import for_plan, times_of_ones_own
 from hearth_bowl.service.moments import check_wall_time
 from hearth_bowl.service.occasions import OccasionAsk, get_occasion, recipes_of
@@ -48,7 +50,8 @@ class RunningOrder:
 
     `now_tasks` are what hands are to do now, `next_task` what comes then, `waits` what rests meanwhile, `late` what
     should have begun a while ago: all by their ids. `is_off`: the day has left its order, so that the rest is planned
-    again. `mended` is the occasion with the least change that mends it, where there is no order.
+    again. `is_stale`: it was planned for other wishes, confections or recipes than there are now. `mended` is the
+    occasion with the least change that mends it, where there is no order.
     """
 
     now: datetime
@@ -60,6 +63,7 @@ class RunningOrder:
     waits: tuple[str, ...]
     late: tuple[str, ...]
     is_off: bool
+    is_stale: bool
     mended: OccasionAsk | None
     visits: int
     learned: tuple[str, ...]
@@ -67,7 +71,18 @@ class RunningOrder:
 
 
 def occasion_record(session: Session, asked: OccasionAsk, now: datetime, more_moulds: int = 0) -> dict[str, Any]:
-    """Return an occasion as a file has it, with its confections in it, so many pieces as its boxes take.
+    """Return an occasion as a file has it, planned from a moment on, with what this kitchen has learned.
+
+    :param more_moulds: so many moulds of each kind besides those that there are.
+    :raises BadInput: naming the field. :raises NotFound: a confection is not there.
+    """
+    begins_at = now if asked.wishes.begins_at is None else max(now, asked.wishes.begins_at)
+    wished = _wished_record(session, asked, more_moulds)
+    return {**wished, "now": _wall(begins_at), "learned": for_plan(session, now.astimezone())}
+
+
+def _wished_record(session: Session, asked: OccasionAsk, more_moulds: int = 0) -> dict[str, Any]:
+    """Return what is wished, as a file has it, with its confections in it, so many pieces as its boxes take.
 
     :param more_moulds: so many moulds of each kind besides those that there are.
     :raises BadInput: naming the field. :raises NotFound: a confection is not there.
@@ -89,12 +104,10 @@ def occasion_record(session: Session, asked: OccasionAsk, now: datetime, more_mo
         dropped = row.confection_id in wishes.dropped
         confection = {**record, "form": form}
         confections.append({"confection": confection, "out_of_fridge_min": out_min, "dropped": dropped})
-    begins_at = now if wishes.begins_at is None else max(now, wishes.begins_at)
     return {
         "format": FORMAT,
         "version": 1,
         "name": asked.name,
-        "now": _wall(begins_at),
         "ready_at": _wall(asked.ready_at),
         "cooks": wishes.cooks,
         "hours": {"from": wishes.hours_from, "to": wishes.hours_to},
@@ -109,7 +122,6 @@ def occasion_record(session: Session, asked: OccasionAsk, now: datetime, more_mo
         "kitchen_c": settings.kitchen_c,
         "altitude_m": settings.altitude_m,
         "hands": wishes.hands,
-        "learned": for_plan(session, now.astimezone()),
         "confections": confections,
     }
 
@@ -146,7 +158,8 @@ def keep_order(session: Session, occasion_id: int, answer: PlanAnswer, wall_now:
     """
     rows = _rows_of(get_occasion(session, occasion_id).asked)
     row = session.get(OccasionOrderRow, occasion_id)
-    document = json.dumps({**answer, "rows": rows}, ensure_ascii=False, allow_nan=False)
+    kept = {**answer, "rows": rows, "basis": _basis(session, get_occasion(session, occasion_id).asked)}
+    document = json.dumps(kept, ensure_ascii=False, allow_nan=False)
     if row is None:
         session.add(OccasionOrderRow(occasion_id=occasion_id, document=document, planned_at=wall_now))
     else:
@@ -159,6 +172,17 @@ def _rows_of(asked: OccasionAsk) -> list[int]:
     return [row.confection_id for row in asked.rows]
 
 
+def _basis(session: Session, asked: OccasionAsk) -> str | None:
+    """Return a fingerprint of all that an order is planned for, but for the moment; None where nothing can be."""
+    try:
+        record = _wished_record(session, asked)
+    except (BadInput, NotFound):
+        return None
+    begins_at = asked.wishes.begins_at and _wall(asked.wishes.begins_at)
+    basis = json.dumps({**record, "name": None, "begins_at": begins_at}, sort_keys=True)
+    return hashlib.sha256(basis.encode()).hexdigest()
+
+
 def get_order(session: Session, occasion_id: int, wall_now: datetime) -> RunningOrder:
     """Return the order that is followed as it stands now; without tasks where none was planned yet.
 
@@ -169,9 +193,11 @@ def get_order(session: Session, occasion_id: int, wall_now: datetime) -> Running
     happened = _happened(session, occasion_id)
     now = clock_of(asked, happened, wall_now)
     answer: PlanAnswer | None = None
+    basis = None
     if order is not None:
-        answer = json.loads(order.document)
-        answer.pop("rows", None)  # type: ignore[typeddict-item]
+        kept = json.loads(order.document)
+        kept.pop("rows", None)
+        basis, answer = kept.pop("basis", None), kept
     states = tuple(_states(session, asked, answer, happened))
     ahead = [one for one in states if one.state == "ahead"]
     hands = [one for one in ahead if one.task["attended"]]
@@ -189,6 +215,7 @@ def get_order(session: Session, occasion_id: int, wall_now: datetime) -> Running
         next_task=None if then is None else then.task["id"],
         waits=tuple(one.task["id"] for one in running if not one.task["attended"]),
         late=late,
+        is_stale=basis is not None and basis != _basis(session, asked),
         is_off=bool(late) or any(_ran_over(one) for one in states),
         mended=None if answer is None else mended(asked, answer),
         visits=visits(one.task for one in states),

@@ -1,6 +1,6 @@
 """An occasion with a wish otherwise: as the cook tries it, or as the least change that mends it."""
 
-from collections.abc import Iterable
+from collections.abc import Iterable, Mapping
 from dataclasses import dataclass, replace
 from datetime import date, datetime, timedelta
 from typing import Any
@@ -70,15 +70,26 @@ def with_change(asked: OccasionAsk, change: str) -> OccasionAsk:
 
 
 def mended(asked: OccasionAsk, answer: PlanAnswer) -> OccasionAsk | None:
-    """Return an occasion with the least change that was found to mend it; None where there is none."""
-    change = answer.get("least_change") or answer.get("together")
-    if change is None:
-        return None
-    becomes, wishes = change["becomes"], asked.wishes
+    """Return an occasion with the least change that was found to mend it, or those that do together; None where there
+    is none."""
+    least = answer.get("least_change")
+    changes = [least] if least else answer.get("together") or []
+    if isinstance(changes, dict):
+        changes = [changes]  # as an order from before was kept
+    for change in changes:
+        asked = _with(asked, change["becomes"])
+    return asked if changes else None
+
+
+def _with(asked: OccasionAsk, becomes: Mapping[str, Any]) -> OccasionAsk:
+    """Return an occasion with what of its file becomes otherwise."""
+    wishes = asked.wishes
     if "hours" in becomes:
         wishes = replace(wishes, hours_from=becomes["hours"]["from"], hours_to=becomes["hours"]["to"])
     if "cooks" in becomes:
         wishes = replace(wishes, cooks=becomes["cooks"])
+    if "has" in becomes:
+        wishes = replace(wishes, has=replace(wishes.has, **becomes["has"]))
     if "away" in becomes:
         wishes = replace(wishes, away=tuple(_away_of(row) for row in becomes["away"]))
     ready_at = datetime.fromisoformat(becomes["ready_at"]) if "ready_at" in becomes else asked.ready_at

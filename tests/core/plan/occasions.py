@@ -4,6 +4,7 @@ from datetime import datetime, timedelta
 from functools import cache
 from itertools import pairwise
 from random import Random
+from time import monotonic
 from typing import Any
 
 from hearth_bowl.core.plan.plan import plan_occasion
@@ -13,6 +14,7 @@ from hearth_bowl.demo.vessels import VESSELS
 from hearth_bowl.formats.occasion_file import occasion_from, plan_answer
 from hearth_bowl.formats.recipe_file import recipe_from, sparse_record
 from hearth_bowl.service.moves import start_record
+from hearth_bowl.solver import CpSat
 
 NOW = "2026-08-10T09:00"
 HANDED_OVER = ("pack", "soften")
@@ -66,10 +68,10 @@ def random_record(random: Random, most: int = 4) -> dict[str, Any]:
     return occasion_record(positions, away=away, cooks=cooks, has=has, hours=hours, ready_at=ready)
 
 
-def planned(record: dict[str, Any], effort: float = 1.0) -> dict[str, Any]:
+def planned(record: dict[str, Any], effort: float = 1.0, waits: str = "slow") -> dict[str, Any]:
     """Return the answer of `plan`."""
-    occasion, midnight = occasion_from(record)
-    return plan_answer(plan_occasion(occasion, effort), midnight)
+    occasion, midnight = occasion_from(record, waits)
+    return plan_answer(plan_occasion(occasion, CpSat, monotonic, effort), midnight)
 
 
 def wrongs(record: dict[str, Any], answer: dict[str, Any]) -> list[str]:
@@ -241,3 +243,43 @@ def family_record(family: str, form: str) -> dict[str, Any]:
     confection = {"format": "hearth-bowl/confection", "version": 1, "name": family, "form": shaped, "parts": parts}
     record = occasion_record([], ready_at="2026-08-30T19:30")
     return {**record, "confections": [{"confection": confection, "out_of_fridge_min": 15}]}
+
+
+def domes(name: str, pieces: int, owned: int = 1) -> dict[str, Any]:
+    """Return a moulded confection of 21 cavities, all of its kind in the same mould."""
+    filling = next(recipe for recipe in RECIPES if recipe["family"] == "cream-ganache")
+    mould = {"kind": "mould", "shape": "hemisphere", "cavities": 21, "radius_mm": 14, "name": "Dome mould"}
+    parts = [
+        {"role": "shell", "of": {"ingredient": "dark60"}, "wall_mm": 2},
+        {"role": "filling", "of": {"recipe": filling}},
+    ]
+    form = {"vessel": mould, "pieces": pieces, "owned": owned}
+    return {"format": "hearth-bowl/confection", "version": 1, "name": name, "form": form, "parts": parts}
+
+
+def tight_record(random: Random, most: int = 8) -> dict[str, Any]:
+    """Return an occasion that has little time for what it wishes."""
+    choice = [*(confection_record(position) for position in (*SMALL, 1, 3, 6)), domes("Pear domes", 42)]
+    rows = [{"confection": one, "out_of_fridge_min": 30} for one in random.sample(choice, random.randint(1, most))]
+    days = random.choice((12, 13, 14, 15, 16))
+    has = random.choice(({}, {"rings": 1, "pots": 1}, {"fridge_shelves": 2, "bowls": 4}, {"cool_places": 1}))
+    hours = random.choice(({"from": "08:00", "to": "22:00"}, {"from": "17:00", "to": "22:00"}))
+    return {**occasion_record([], ready_at=f"2026-08-{days}T19:30", has=has, hours=hours), "confections": rows}
+
+
+def eased(record: dict[str, Any], random: Random) -> dict[str, dict[str, Any]]:
+    """Return an occasion made easier in one way each, by the name of the way: each has an order where it has one."""
+    rows = record["confections"]
+    turned = [*rows]
+    random.shuffle(turned)
+    found = {
+        "permuted": {**record, "confections": turned},
+        "one more of everything": {**record, "has": {name: count + 1 for name, count in record["has"].items()}},
+        "one more cook": {**record, "cooks": record.get("cooks", 1) + 1},
+        "a longer day": {**record, "hours": {"from": "07:00", "to": "23:00"}},
+        "earlier": {**record, "now": "2026-08-09T09:00"},
+    }
+    if len(rows) > 1:
+        gone = random.randrange(len(rows))
+        found["one left out"] = {**record, "confections": [row for at, row in enumerate(rows) if at != gone]}
+    return found

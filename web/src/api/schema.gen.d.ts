@@ -2959,7 +2959,7 @@ export interface components {
         };
         /**
          * ChangeAnswer
-         * @description A change that mends it, or two `together`; `becomes` is what of the file it changes.
+         * @description A change that mends it, alone or with others `together`; `becomes` is what of the file it changes.
          */
         ChangeAnswer: {
             /** Becomes */
@@ -4483,15 +4483,13 @@ export interface components {
         };
         /**
          * GapAnswer
-         * @description By how much each goal might still be better; None: not looked into.
+         * @description By how much each goal might still be better, in its own weights; None: not looked into.
          */
         GapAnswer: {
-            /** First Start Min */
-            first_start_min: number | null;
+            /** Calm */
+            calm: number | null;
             /** Freshness */
             freshness: number | null;
-            /** Visits */
-            visits: number | null;
         };
         /**
          * GateAnswered
@@ -7849,13 +7847,13 @@ export interface components {
         };
         /**
          * PlanAnswer
-         * @description The answer of `plan`: an order, or why there is none.
+         * @description The answer of `plan`: an order, or why there is none; `feasible` is null where neither was found in the time.
          */
         PlanAnswer: {
             /** Because */
             because: components["schemas"]["CodedAnswer"][];
             /** Feasible */
-            feasible: boolean;
+            feasible: boolean | null;
             gap: components["schemas"]["GapAnswer"];
             /** Hands On Min */
             hands_on_min: number;
@@ -7866,9 +7864,12 @@ export interface components {
             ready_at: string;
             /** Starts At */
             starts_at: string;
+            /** Starts Because */
+            starts_because: string;
             /** Tasks */
             tasks: components["schemas"]["TaskAnswer"][];
-            together: components["schemas"]["ChangeAnswer"];
+            /** Together */
+            together: components["schemas"]["ChangeAnswer"][] | null;
             /** Warnings */
             warnings: components["schemas"]["CodedAnswer"][];
         };
@@ -8537,12 +8538,15 @@ export interface components {
          *
          *     `now_tasks` are what hands are to do now, `next_task` what comes then, `waits` what rests meanwhile, `late` what
          *     should have begun a while ago: all by their ids. `is_off`: the day has left its order, so that the rest is planned
-         *     again. `mended` is the occasion with the least change that mends it, where there is no order.
+         *     again. `is_stale`: it was planned for other wishes, confections or recipes than there are now. `mended` is the
+         *     occasion with the least change that mends it, where there is no order.
          */
         RunningOrder: {
             answer: components["schemas"]["PlanAnswer"] | null;
             /** Is Off */
             is_off: boolean;
+            /** Is Stale */
+            is_stale: boolean;
             /** Late */
             late: string[];
             /** Learned */

@@ -50,7 +50,7 @@ def _hang(acts: list[Act], use: ChocolateUse, ready: str, lead: Ingredient, befo
     """Let a use come after its tempering, and after a hold where other work comes between it and the use before."""
     at = next(i for i, act in enumerate(acts) if act.id == use.act)
     most = USED_WITHIN_MIN if before is None else IN_TEMPER_MIN
-    edges = [After(id=ready, most_min=most if tempered else None)]
+    edges = [After(id=ready, most_min=most if tempered else IN_TEMPER_MIN)]
     if before is not None and tempered:
         there = next(i for i, act in enumerate(acts) if act.id == before)
         if at - there > 1:

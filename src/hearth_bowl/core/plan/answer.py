@@ -20,8 +20,8 @@ class Task:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Order:
-    """A running order: its tasks by their starts, whether it is proved best, and by how much each goal could be better:
-    the first start [min], visits, and days of freshness. `late` are jobs that waited longer than they should."""
+    """A running order: its tasks by their starts, whether it is proved best, and by how much each goal could be better,
+    in the goal's own weights. `late` are jobs that waited longer than they should."""
 
     tasks: tuple[Task, ...]
     proved: bool
@@ -60,12 +60,13 @@ class Change:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Refusal:
-    """Why there is no order, and what mends it; None where nothing that was tried does. `together`: two changes that
-    mend it where none alone does."""
+    """Why there is no order, and what mends it; None where nothing that was tried does. `together`: changes that mend
+    it where none alone does. Where it is not decided, there may be an order that was not found in the time."""
 
     because: tuple[Because, ...]
     least: Change | None
-    together: Change | None = None
+    together: tuple[Change, ...] = ()
+    is_decided: bool = True
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -7,6 +7,8 @@ from typing import Final
 DAY_MIN: Final = 24 * 60  # by definition
 PARTS_OF_DAY_MIN: Final = (0, 12 * 60, 17 * 60, DAY_MIN)
 """Morning, afternoon and evening: what is done in one of them is one visit to the kitchen. A judgement."""
+STEP_MIN: Final = 5
+"""Jobs begin at such minutes, as people look at clocks. A judgement."""
 Span = tuple[int, int]
 """From one minute to another, its end not in it."""
 
@@ -46,3 +48,11 @@ def _without(span: Span, low: int, high: int) -> list[Span]:
     if high < span[0] or low > span[1]:
         return [span]
     return [part for part in ((span[0], low - 1), (high + 1, span[1])) if part[0] <= part[1]]
+
+
+def spoken(minutes: int) -> str:
+    """Return minutes as they are spoken: 45 min, 2 h, 2 h 15 min, 1 day 3 h."""
+    days, rest = divmod(minutes, DAY_MIN)
+    hours, left = divmod(rest, 60)
+    parts = [f"{days} day{'s' if days > 1 else ''}" if days else "", f"{hours} h" if hours else ""]
+    return " ".join([*(part for part in parts if part), *([f"{left} min"] if left else [])])

@@ -14,26 +14,25 @@ from hearth_bowl.core.method.tempering import IN_TEMPER_MIN
 from hearth_bowl.core.plan.ending import ending_jobs
 from hearth_bowl.core.plan.job import After, Job
 from hearth_bowl.core.plan.occasion import Occasion
-from hearth_bowl.core.plan.shared import Owned, melts_of, mixes_of
+from hearth_bowl.core.plan.shared import Owned, Sharing, melts_of, mixes_of
 from hearth_bowl.core.plan.steps import Steps, steps_of
 from hearth_bowl.core.plan.tasks import Group, afters_of, because_of, minutes_of, piece_groups, uses_of
 from hearth_bowl.core.plan.waits import Waits
 
 
 def jobs_of(
-    worked: Sequence[Worked], out_of_fridge_min: Sequence[int], waits: Waits, *,
-    pot_g: float | None = None, effort: float = 1.0, prefixes: Sequence[str] | None = None,
+    all_steps: Sequence[Steps], out_of_fridge_min: Sequence[int], waits: Waits, *,
+    pot_g: float | None = None, effort: float = 1.0, sharing: Sharing = Sharing.ALL,
 ) -> tuple[Job, ...]:  # fmt: skip
     """Return all jobs of some confections, each after those that it names.
 
     :param out_of_fridge_min: of each confection, how long before it is eaten it comes out of the fridge.
     :param pot_g: what the pot holds; more is made in several goes. None: enough.
     :param effort: stretches all hands-on times.
-    :param prefixes: what the ids of each confection's tasks begin with; its place where none is given.
+    :param sharing: what several confections share.
     """
-    names = [f"c{position}" for position in range(len(worked))] if prefixes is None else prefixes
-    all_steps = [steps_of(position, names[position], one, waits) for position, one in enumerate(worked)]
-    owned = [*mixes_of(all_steps, pot_g), *melts_of(all_steps), *_pieces(all_steps)]
+    worked, names = [one.worked for one in all_steps], [one.prefix for one in all_steps]
+    owned = [*mixes_of(all_steps, pot_g, sharing), *melts_of(all_steps, sharing), *_pieces(all_steps)]
     of_act = {act.id: row.group_with(act.id) for row in owned for act in row.all_acts}
     shared = {row.group.id for row in owned if len(row.confections) > 1}
     jobs = tuple(_job(row, worked, of_act, shared, waits, effort) for row in owned)
@@ -101,8 +100,8 @@ def _moulds(worked: Worked, turn: int) -> int:
     return min(form.owned, pours - (max(1, turn) - 1) * form.owned)
 
 
-def occasion_jobs(occasion: Occasion) -> tuple[Job, ...]:
-    """Return all jobs of an occasion, in its own kitchen.
+def occasion_jobs(occasion: Occasion, ways: Sequence[Sharing] = (Sharing.ALL,)) -> list[tuple[Job, ...]]:
+    """Return all jobs of an occasion, in its own kitchen, in each way of sharing.
 
     :raises BadInput: naming the field.
     """
@@ -113,12 +112,17 @@ def occasion_jobs(occasion: Occasion) -> tuple[Job, ...]:
         cools=occasion.cools,
         hands=occasion.hands_by_job,
     )
-    worked = [wanted.worked for wanted in occasion.wanted]
+    steps = [
+        steps_of(position, wanted.prefix(position), wanted.worked, waits)
+        for position, wanted in enumerate(occasion.wanted)
+    ]
     out_min = [wanted.out_of_fridge_min for wanted in occasion.wanted]
-    names = [wanted.prefix(position) for position, wanted in enumerate(occasion.wanted)]
-    jobs = jobs_of(worked, out_min, waits, pot_g=occasion.pot_g, effort=occasion.hands, prefixes=names)
     dropped = {position for position, wanted in enumerate(occasion.wanted) if wanted.dropped}
-    return tuple(jobs_without(jobs, dropped)) if dropped else jobs
+    found: list[tuple[Job, ...]] = []
+    for sharing in ways:
+        jobs = jobs_of(steps, out_min, waits, pot_g=occasion.pot_g, effort=occasion.hands, sharing=sharing)
+        found.append(tuple(jobs_without(jobs, dropped)) if dropped else jobs)
+    return found
 
 
 def jobs_without(jobs: Sequence[Job], dropped: AbstractSet[int]) -> list[Job]:

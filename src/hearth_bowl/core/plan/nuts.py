@@ -9,9 +9,8 @@ from collections.abc import Mapping
 from itertools import count
 from typing import Final
 
-from ortools.sat.python import cp_model
-
 from hearth_bowl.core.method.hands import hands_min
+from hearth_bowl.core.plan.constraints import Constraints, Yes
 from hearth_bowl.core.plan.days import DAY_MIN
 from hearth_bowl.core.plan.job import Job
 from hearth_bowl.core.plan.occasion import Occasion
@@ -48,9 +47,9 @@ def nuts_last(model: Model, last_min: int) -> None:
             for at, (kind, window) in enumerate(there):
                 for other, then in there[at + 1 :]:
                     if kind < other:
-                        model.cp.add(window.ends <= then.begins)
+                        model.rows.add(window.ends <= then.begins)
                     else:
-                        model.cp.add_bool_or([~window.used, ~then.used])
+                        model.rows.any_of(~window.used, ~then.used)
         _peanuts_last(model, windows, kinds, day)
         late = windows.get((frozenset(), day, STRETCHES[-1]))
         if late is not None:
@@ -65,7 +64,7 @@ def _peanuts_last(
         for other in (kind for kind in kinds if PEANUT not in kind):
             first, then = windows.get((peanut, day, 0)), windows.get((other, day, 1))
             if first is not None and then is not None:
-                model.cp.add_bool_or([~first.used, ~then.used])
+                model.rows.any_of(~first.used, ~then.used)
 
 
 def is_tooled(job: Job) -> bool:
@@ -76,10 +75,10 @@ def is_tooled(job: Job) -> bool:
 class _Window:
     """From when to when a kind is worked in a stretch of a day, and whether it is at all."""
 
-    def __init__(self, cp: cp_model.CpModel, day: int) -> None:
-        self.begins = cp.new_int_var(day * DAY_MIN, (day + 1) * DAY_MIN, "")
-        self.ends = cp.new_int_var(day * DAY_MIN, (day + 1) * DAY_MIN, "")
-        self.used = cp.new_bool_var("")
+    def __init__(self, rows: Constraints, day: int) -> None:
+        self.begins = rows.number(day * DAY_MIN, (day + 1) * DAY_MIN)
+        self.ends = rows.number(day * DAY_MIN, (day + 1) * DAY_MIN)
+        self.used = rows.yes_or_no()
 
 
 def wash_job(occasion: Occasion, id_: str) -> Job:
@@ -100,7 +99,7 @@ def _wash(model: Model, day: int, last_min: int, washed: set[str]) -> Timed:
     ids = (f"{WASHED}{before}" if time == 1 else f"{WASHED}{before}.{time}" for time in count(1))
     job = wash_job(model.occasion, next(id_ for id_ in ids if id_ not in washed))
     timed = to_do(model, job, last_min, frozenset(), day)
-    timed.is_there = model.cp.new_bool_var(f"{job.id}.there")
+    timed.is_there = model.rows.yes_or_no()
     model.washes.append(timed)
     return timed
 
@@ -110,28 +109,28 @@ def _stands_in_one(
     left: Kind,
 ) -> None:  # fmt: skip
     """Let a job stand in one stretch of one day, within its kind's window."""
-    cp, kind = model.cp, timed.job.holds
+    rows, kind = model.rows, timed.job.holds
     today = model.occasion.now_min // DAY_MIN
-    choices: list[cp_model.IntVar] = []
+    choices: list[Yes] = []
     for day in range(timed.first_min // DAY_MIN, timed.last_min // DAY_MIN + 1):
         for stretch in STRETCHES:
             if day == today and stretch == 0 and not left <= kind:
                 continue
-            window = windows.setdefault((kind, day, stretch), _Window(cp, day))
-            here = cp.new_bool_var("")
-            cp.add(timed.start >= window.begins).only_enforce_if(here)
-            cp.add(timed.end <= window.ends).only_enforce_if(here)
-            cp.add_implication(here, window.used)
+            window = windows.setdefault((kind, day, stretch), _Window(rows, day))
+            here = rows.yes_or_no()
+            rows.add(timed.start >= window.begins, here)
+            rows.add(timed.end <= window.ends, here)
+            rows.implies(here, window.used)
             wash = washes[day]
             if wash.is_there is None:
                 continue
             if stretch:
-                cp.add(timed.start >= wash.end).only_enforce_if(here)
-                cp.add_implication(here, wash.is_there)
+                rows.add(timed.start >= wash.end, here)
+                rows.implies(here, wash.is_there)
             else:
-                cp.add(timed.end <= wash.start).only_enforce_if(here, wash.is_there)
+                rows.add(timed.end <= wash.start, here, wash.is_there)
             choices.append(here)
-    cp.add_exactly_one(choices)
+    rows.one_of(choices)
 
 
 def _left_on_tools(model: Model, tooled: list[Timed]) -> Kind:

@@ -6,43 +6,49 @@ from typing import Final
 
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.keep.keeping import OUT_OF_COLD_MIN
-from hearth_bowl.core.plan.answer import Because, Order, Plan, Refusal
+from hearth_bowl.core.plan.answer import Because, Order, Plan
+from hearth_bowl.core.plan.constraints import Solver
+from hearth_bowl.core.plan.days import spoken
 from hearth_bowl.core.plan.job import Job
-from hearth_bowl.core.plan.jobs import occasion_jobs
 from hearth_bowl.core.plan.nuts import WASHED
 from hearth_bowl.core.plan.occasion import Occasion, checked_occasion
-from hearth_bowl.core.plan.order import Budget, NotFoundOut, order_of
-from hearth_bowl.core.plan.refuse import refusal_of, spoken
+from hearth_bowl.core.plan.order import MOST_S, Budget, Clock, NotDecided
+from hearth_bowl.core.plan.refuse import offer_of, refusal_of
 from hearth_bowl.core.plan.task_ids import renamed
+from hearth_bowl.core.plan.ways import Jobs, best_of, ways_of
 from hearth_bowl.core.plan.why import why_each
 
 MOST_MOVED: Final = 0.5
 """Where more of what is ahead would move, shorter rests are tried. A judgement."""
-NOT_FOUND_OUT: Final = Refusal(
-    because=(Because(code="not-found", message="no order was found in the time; that there is none is not shown"),),
-    least=None,
-)
+SEARCHED: Final = 0.8
+"""How much of the time goes into the search; the rest is for what mends it where none is found. A judgement."""
+NOT_DECIDED: Final = (Because(code="not-decided", message="No plan was found in the time. There may still be one."),)
 
 
-def plan_occasion(occasion: Occasion, effort: float = 1.0) -> Plan:
+def plan_occasion(occasion: Occasion, solver: Solver, clock: Clock, effort: float = 1.0) -> Plan:
     """Return the plan of an occasion.
 
-    :param effort: scales the solver's limits; 0 gives the first order that it finds, or nothing looked into.
+    :param clock: seconds that only grow, such as `time.monotonic`.
+    :param effort: scales the solver's limits; 0 gives the first order.
     :raises BadInput: naming the field as the file has it.
     """
     checked_occasion(occasion)
-    jobs = occasion_jobs(occasion)
-    occasion = _with_what_is_left(occasion, jobs)
-    budget = Budget()
+    ways = ways_of(occasion)
+    occasion = _with_what_is_left(occasion, ways)
+    budget = Budget(clock=clock, until_s=clock() + MOST_S)
+    searching = budget.share(SEARCHED)
     try:
-        order = order_of(occasion, jobs, budget, effort)
-        occasion, order = _by_shorter_rests(occasion, order, budget, effort)
-    except NotFoundOut:
-        return Plan(occasion=occasion, order=None, why={}, refusal=NOT_FOUND_OUT)
+        order = best_of(occasion, ways, solver, searching, effort)
+        occasion, order = _by_shorter_rests(occasion, order, solver, searching, effort)
+    except NotDecided:
+        offer = offer_of(occasion, ways, solver, budget)
+        return Plan(
+            occasion=occasion, order=None, why={}, refusal=replace(offer, because=NOT_DECIDED, is_decided=False)
+        )
     if order is not None:
         why, said = why_each(occasion, order), _cautions(occasion, order)
         return Plan(occasion=occasion, order=order, why=why, refusal=None, cautions=said)
-    return Plan(occasion=occasion, order=None, why={}, refusal=refusal_of(occasion, jobs, budget))
+    return Plan(occasion=occasion, order=None, why={}, refusal=refusal_of(occasion, ways, solver, budget))
 
 
 def _cautions(occasion: Occasion, order: Order) -> tuple[str, ...]:
@@ -62,7 +68,7 @@ def _cautions(occasion: Occasion, order: Order) -> tuple[str, ...]:
 
 
 def _by_shorter_rests(
-    occasion: Occasion, order: Order | None, budget: Budget, effort: float
+    occasion: Occasion, order: Order | None, solver: Solver, budget: Budget, effort: float
 ) -> tuple[Occasion, Order | None]:
     """Where the day ran late, return an order that takes rests at the middle of their bands, if fewer jobs move by it.
 
@@ -73,7 +79,7 @@ def _by_shorter_rests(
     if order is not None and _moved_share(occasion, order) <= MOST_MOVED:
         return occasion, order
     shorter = replace(occasion, slow=False)
-    found = order_of(shorter, occasion_jobs(shorter), budget, effort)
+    found = best_of(shorter, ways_of(shorter), solver, budget, effort)
     is_better = found is not None and (order is None or _moved_share(shorter, found) < _moved_share(occasion, order))
     return (shorter, found) if is_better else (occasion, order)
 
@@ -86,17 +92,19 @@ def _moved_share(occasion: Occasion, order: Order) -> float:
     return len(moved) / len(ahead) if ahead else 0.0
 
 
-def _with_what_is_left(occasion: Occasion, jobs: Sequence[Job]) -> Occasion:
+def _with_what_is_left(occasion: Occasion, ways: Sequence[Jobs]) -> Occasion:
     """Return an occasion with what has happened of the jobs that there still are.
 
     :raises BadInput: at `happened`: of a job that there never was, or ending before it began.
     """
+    jobs = [job for way in ways for job in way]
     known = {job.id for job in jobs}
     happened = tuple(replace(one, id=renamed(one.id, known)) for one in occasion.happened)
     if len({one.id for one in happened}) == len(happened):  # else two of before are one now: what is known stays
         occasion = replace(occasion, happened=happened)
     everything = replace(occasion, wanted=tuple(replace(wanted, dropped=False) for wanted in occasion.wanted))
-    _check_happened(occasion, occasion_jobs(everything) if any(wanted.dropped for wanted in occasion.wanted) else jobs)
+    is_less = any(wanted.dropped for wanted in occasion.wanted)
+    _check_happened(occasion, [job for way in ways_of(everything) for job in way] if is_less else jobs)
     there = {job.id for job in jobs}
     left = tuple(one for one in occasion.happened if one.id in there or one.id.startswith(WASHED))
     return replace(occasion, happened=left)

@@ -2,6 +2,7 @@
 
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
+from enum import IntEnum
 from math import ceil
 from typing import Final
 
@@ -13,6 +14,15 @@ from hearth_bowl.core.recipe.recipe import Recipe
 
 WORKED_OF_IT_MIN: Final = 75.0
 """So much hands-on work is planned from one tempering, so that the last of it is still in temper. A judgement."""
+
+
+class Sharing(IntEnum):
+    """How much confections share. Sharing saves hands, but ties their times together: where one way of it has no order
+    another may have."""
+
+    ALL = 2
+    MIXES = 1
+    NOTHING = 0
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -38,16 +48,17 @@ class Owned:
         return next(view for view in self.views if any(one.id == act for one in view.acts))
 
 
-def mixes_of(all_steps: Sequence[Steps], pot_g: float | None) -> list[Owned]:
+def mixes_of(all_steps: Sequence[Steps], pot_g: float | None, sharing: Sharing = Sharing.ALL) -> list[Owned]:
     """Return the tasks that make the mixes: a recipe that waits is made once, whatever it goes into."""
     batches: list[list[tuple[Steps, MixSteps]]] = []
     for steps in all_steps:
         for made in steps.mixes:
-            batch = next((rows for rows in batches if _is_one(rows[0], (steps, made))), None)
+            one = (steps, made)
+            batch = next((rows for rows in batches if sharing >= Sharing.MIXES and _is_one(rows[0], one)), None)
             if batch is None:
-                batches.append([(steps, made)])
+                batches.append([one])
             else:
-                batch.append((steps, made))
+                batch.append(one)
     return [row for number, rows in enumerate(batches) for row in _batch(f"m{number}", rows, pot_g)]
 
 
@@ -99,14 +110,18 @@ def _with_minutes_of(made: MixSteps, total_g: float) -> tuple[Act, ...]:
     )
 
 
-def melts_of(all_steps: Sequence[Steps]) -> list[Owned]:
-    """Return one melt or tempering for all that shares a chocolate in a phase, within the time that it holds."""
+def melts_of(all_steps: Sequence[Steps], sharing: Sharing = Sharing.ALL) -> list[Owned]:
+    """Return one melt or tempering for all that shares a chocolate in a phase, within the time that it holds.
+
+    Which of them share it does not depend on the order in which they are listed.
+    """
     by_session: dict[str, list[list[tuple[Steps, tuple[Act, ...]]]]] = {}
-    for steps in all_steps:
+    for steps in sorted(all_steps, key=lambda one: (one.worked.confection.name, one.worked.pieces, one.position)):
         for acts in steps.sessions:
             groups = by_session.setdefault(acts[0].session, [[]])
             worked = sum(_worked_min(one, rows) for one, rows in groups[-1]) + _worked_min(steps, acts)
-            if groups[-1] and (worked > WORKED_OF_IT_MIN or any(one is steps for one, _ in groups[-1])):
+            is_full = worked > WORKED_OF_IT_MIN or any(one is steps for one, _ in groups[-1])
+            if groups[-1] and (is_full or sharing < Sharing.ALL):
                 groups.append([])
             groups[-1].append((steps, acts))
     found = []

@@ -3,7 +3,7 @@
 from collections.abc import Mapping
 
 from hearth_bowl.core.plan.answer import Order, Task, Why
-from hearth_bowl.core.plan.days import starts_for
+from hearth_bowl.core.plan.days import spoken, starts_for
 from hearth_bowl.core.plan.occasion import Occasion
 
 
@@ -15,6 +15,18 @@ def why_each(occasion: Occasion, order: Order) -> Mapping[str, Why]:
         for after in task.job.after:
             follow.setdefault(after.id, []).append((task, after.least_min))
     return {task.job.id: _why(occasion, order, task, by_id, follow.get(task.job.id, [])) for task in order.tasks}
+
+
+def why_it_begins(order: Order, why: Mapping[str, Why]) -> str:
+    """Return in one sentence why an order begins when it does."""
+    first = order.tasks[0]
+    title, reason = first.job.title, why[first.job.id]
+    if reason.slack_min > 0:
+        return f"It begins with “{title}”, which could wait {spoken(reason.slack_min)} at most."
+    held = next((task.job.title for task in order.tasks if task.job.id == reason.held_by), None)
+    if held is None:
+        return f"It begins with “{title}”: started later, it would not be done in your hours."
+    return f"It begins with “{title}”: started later, it would delay “{held}”."
 
 
 def _why(

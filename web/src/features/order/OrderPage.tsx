@@ -176,7 +176,7 @@ function Headline({ order, isPlanning }: { order: Order | undefined; isPlanning:
   if (!answer?.feasible || !answer.starts_at || !answer.ready_at)
     return (
       <h1 className="font-display font-semibold text-[1.75rem] leading-tight">
-        {isPlanning || !answer ? "The running order" : "It cannot be ready like that"}
+        {isPlanning || !answer ? "The running order" : headlineWithoutOrder(answer)}
       </h1>
     );
   const done = order?.tasks.filter((one) => one.task.attended && one.state === "done").length ?? 0;
@@ -188,19 +188,16 @@ function Headline({ order, isPlanning }: { order: Order | undefined; isPlanning:
         <span className="text-rim">all of it is ready {momentText(answer.ready_at)}</span>
       </h1>
       <p className="text-ash">
-        {spokenMinutes(answer.hands_on_min ?? 0)} of hands in {order?.visits} visits.{" "}
-        {answer.proved ? "No order begins later: proved." : gapText(answer.gap)} Order of work lessens traces
-        of nuts; it never certifies their absence.
+        {spokenMinutes(answer.hands_on_min ?? 0)} hands-on, {order?.visits} times in the kitchen.{" "}
+        {answer.starts_because} {answer.proved ? "No calmer plan exists." : "A calmer plan may exist."} This
+        order reduces nut traces; it cannot rule them out.
       </p>
     </>
   );
 }
 
-function gapText(gap: Schemas["PlanAnswer"]["gap"]): string {
-  const minutes = gap?.first_start_min;
-  if (minutes === null || minutes === undefined) return "A good order, not proved to be the best.";
-  if (minutes === 0) return "It begins as late as can be; in the rest it may still be bettered.";
-  return `A good order: the best begins at most ${spokenMinutes(minutes)} later.`;
+function headlineWithoutOrder(answer: Schemas["PlanAnswer"]): string {
+  return answer.feasible === null ? "No plan was found in time" : "It cannot be ready in time";
 }
 
 type RefusedProps = {
@@ -211,21 +208,26 @@ type RefusedProps = {
 
 /** Which wishes stand against each other, and the least that mends it. */
 function Refused({ answer, mended, onTake }: RefusedProps) {
-  const change = answer.least_change ?? answer.together;
+  const together = answer.together ?? [];
+  const changes = answer.least_change
+    ? [answer.least_change]
+    : Array.isArray(together)
+      ? together
+      : [together];
   const reasons = answer.because ?? [];
   return (
     <div className="my-2 rounded-lg border-[1.5px] border-butter-rim bg-butter p-3">
-      <p>{reasons.length > 1 ? "These stand against each other:" : "This cannot be:"}</p>
+      <p>{reasons.length > 1 ? "These wishes conflict:" : "What prevents it:"}</p>
       <ul className="ml-5 list-disc">
         {reasons.map((row) => (
           <li key={row.message}>{row.message}</li>
         ))}
       </ul>
-      {change && mended && (
+      {changes.length > 0 && mended && (
         <p className="mt-2">
           <Button look="filled" onClick={() => onTake(mended)}>
-            {answer.least_change ? "The least that mends it" : "Two changes together mend it"}:{" "}
-            {change.message}
+            {changes.length > 1 ? "Use these changes" : "Use the smallest change"}:{" "}
+            {changes.map((one) => one.message).join(", and ")}
           </Button>
         </p>
       )}

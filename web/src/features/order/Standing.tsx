@@ -95,7 +95,7 @@ function Now({ one, isNow, follow }: { one: TaskState; isNow: boolean; follow: F
       <p className="mt-1 text-ash">
         {nearMomentText(task.starts_at, follow.order.now)} to {clockOf(task.ends_at)};{" "}
         {task.because.split("; ")[0]}.{" "}
-        {task.slack_min > 0 ? `It may slip by ${spokenMinutes(task.slack_min)}.` : "It cannot slip."}
+        {task.slack_min > 0 ? `Can wait ${spokenMinutes(task.slack_min)}.` : "No time to spare."}
       </p>
       <div className="mt-2 grid grid-cols-2 gap-2">
         {isStove && one.state === "ahead" && (

@@ -29,8 +29,8 @@ export function TaskDetails({ state, leaveOut, follow, close: Close }: Props) {
       <p>Why here: {why.join("; ")}.</p>
       <p>
         {task.slack_min > 0
-          ? `It may slip by ${spokenMinutes(task.slack_min)} while all else stays.`
-          : "It cannot slip: something follows at once."}
+          ? `Can wait ${spokenMinutes(task.slack_min)} while the rest stays as planned.`
+          : "No time to spare: something follows at once."}
       </p>
       <p className="text-ash text-sm">
         How long it takes is ours until your kitchen has shown it.

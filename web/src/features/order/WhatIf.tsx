@@ -56,7 +56,7 @@ export function WhatIf({ asked, names, onTake }: Props) {
           <>
             <p>
               {found.feasible && found.starts_at
-                ? `Begin ${momentText(found.starts_at)}: ${spokenMinutes(found.hands_on_min)} of hands in ${found.visits} visits.`
+                ? `Begin ${momentText(found.starts_at)}: ${spokenMinutes(found.hands_on_min)} hands-on, ${found.visits} times in the kitchen.`
                 : `That cannot be: ${found.because.join("; ")}.`}
             </p>
             {found.feasible && !found.asked && (

@@ -1,4 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useEffect } from "react";
 import { client, dataOf, type Schemas } from "../../api/client";
 import { orderQueries } from "../../api/queries";
 
@@ -11,7 +12,7 @@ export type Follow = {
   happened: (task: string, what: "begun" | "done" | "undone") => void;
 };
 
-/** The order of an occasion as it stands; planned at once where there is none, and again when something is late. */
+/** The order of an occasion as it stands; planned again when something is late, or when what it was planned for has changed. */
 export function useOrder(occasionId: number) {
   const queries = useQueryClient();
   const query = orderQueries.one(occasionId);
@@ -35,6 +36,11 @@ export function useOrder(occasionId: number) {
     mutationFn: () => dataOf(client.DELETE("/api/occasions/{occasion_id}/order", { params })),
     onSuccess: () => plan.mutate("best"),
   });
+  const { mutate } = plan;
+  const staleSince = found.data?.is_stale ? found.data.planned_at : null;
+  useEffect(() => {
+    if (staleSince !== null) mutate("best");
+  }, [staleSince, mutate]);
   return { order: found.data, error: found.error, plan, happened, forget };
 }
 

@@ -15,6 +15,8 @@ import { Standing, useFollowed } from "../order";
 import { EatFirst } from "../shelf";
 
 const DAY_MS = 86_400_000;
+/** An occasion that was to be ready so long ago is over. */
+const OVER_AFTER_MIN = 720;
 
 /** Today: what is running, what to do now, what to look at next, the next occasion; else the ways to begin. */
 export function TodayPage() {
@@ -134,8 +136,12 @@ function Next({ occasion }: { occasion: Schemas["StoredOccasion"] }) {
   const follow = useFollowed(occasion.id);
   const { name, ready_at } = occasion.asked;
   const minutes = ready_at ? (new Date(ready_at).getTime() - serverNow()) / 60_000 : null;
+  const isOver = minutes !== null && minutes < -OVER_AFTER_MIN;
   return (
-    <section aria-label="The next occasion" className="max-md:order-first max-md:mb-6">
+    <section
+      aria-label={isOver ? "The last occasion" : "The next occasion"}
+      className="max-md:order-first max-md:mb-6"
+    >
       <h2 className="text-[1.125rem]">
         <Link
           to={`/occasions/${occasion.id}/order`}
@@ -146,10 +152,25 @@ function Next({ occasion }: { occasion: Schemas["StoredOccasion"] }) {
         <span className="text-ash">
           {ready_at
             ? `${minutes !== null && minutes > 0 ? `ready in ${spokenMinutes(minutes)}` : "was to be ready"}: ${momentText(ready_at)}`
-            : "has no moment yet"}
+            : "has no date yet"}
         </span>
       </h2>
-      {follow ? (
+      {isOver ? (
+        <>
+          <p className="mt-1">
+            It is over. Was something left?{" "}
+            <Link to="/shelf" className="inline-flex min-h-11 items-center font-bold text-rim underline">
+              Add it to the shelf
+            </Link>
+          </p>
+          {follow && (
+            <details>
+              <summary className="flex min-h-11 items-center">Show its running order</summary>
+              <Standing follow={follow} />
+            </details>
+          )}
+        </>
+      ) : follow ? (
         <Standing follow={follow} />
       ) : (
         <p className="mt-1">
