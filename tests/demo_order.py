@@ -26,7 +26,7 @@ def planned() -> tuple[dict[str, Any], dict[str, Any]]:
             assert begins_at is not None
             record = running_order.occasion_record(session, asked, begins_at)
         database.close()
-    return record, dict(plan_record(record, 1.0))
+    return record, dict(plan_record(record, 1.0, most_s=600))
 
 
 if __name__ == "__main__":

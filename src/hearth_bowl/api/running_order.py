@@ -13,6 +13,7 @@ from hearth_bowl.api.problems import Problem
 from hearth_bowl.api.spec import spec
 from hearth_bowl.api.wire import Incoming
 from hearth_bowl.service import at_table as table
+from hearth_bowl.service import order_runs
 from hearth_bowl.service import running_order as service
 from hearth_bowl.service import what_if as what_ifs
 from hearth_bowl.service.occasions import OccasionAsk
@@ -48,7 +49,7 @@ class WhatIfIn(Incoming):
 def get_order(occasion_id: int) -> service.RunningOrder:
     """Return the order that is followed, as it stands now."""
     with database().writing() as session:
-        service.runs_report(session, occasion_id, _wall_now())
+        order_runs.runs_report(session, occasion_id, _wall_now())
         return service.get_order(session, occasion_id, _wall_now())
 
 
@@ -59,7 +60,7 @@ def get_order(occasion_id: int) -> service.RunningOrder:
 def plan_order(occasion_id: int, json: PlanIn) -> service.RunningOrder:
     """Plan an occasion round what has happened, and follow that order from now on."""
     with database().writing() as session:
-        service.runs_report(session, occasion_id, _wall_now())
+        order_runs.runs_report(session, occasion_id, _wall_now())
         record = service.to_plan(session, occasion_id, _wall_now())
     effort = EFFORT["best"] if record.get("happened") else EFFORT.get(json.effort, EFFORT["best"])
     answer = _planner().plan(record, effort)
@@ -85,6 +86,7 @@ def task_happened(occasion_id: int, json: HappenedIn) -> service.RunningOrder:
     """Note what happened of a task."""
     with database().writing() as session:
         service.happen(session, occasion_id, json.task, json.what, json.at, _wall_now())
+        order_runs.tell_runs(session, occasion_id, _wall_now())
         return service.get_order(session, occasion_id, _wall_now())
 
 

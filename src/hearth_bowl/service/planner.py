@@ -50,14 +50,16 @@ class PlannerProcess:
             self._helper.close()
 
 
-def plan_record(record: Mapping[str, Any], effort: float) -> PlanAnswer:
+def plan_record(record: Mapping[str, Any], effort: float, most_s: float | None = None) -> PlanAnswer:
     """Return the answer of `plan` for an occasion file's content; it is this that loads the solver."""
+    from hearth_bowl.core.plan.order import MOST_S
     from hearth_bowl.core.plan.plan import plan_occasion
     from hearth_bowl.formats.occasion_file import occasion_from, plan_answer
     from hearth_bowl.solver import CpSat
 
     occasion, midnight = occasion_from(record)
-    return plan_answer(plan_occasion(occasion, CpSat, monotonic, effort), midnight)
+    plan = plan_occasion(occasion, CpSat, monotonic, effort, MOST_S if most_s is None else most_s)
+    return plan_answer(plan, midnight)
 
 
 def load_solver() -> None:

@@ -174,7 +174,7 @@ class WhenItCannotBe(unittest.TestCase):
                 again = record
                 for change in changes:
                     again = changed(again, change["becomes"])
-                self.assertEqual(wrongs(again, planned(again)), [])
+                self.assertEqual(wrongs(again, planned(again, 0)), [])
                 mended += 1
         self.assertGreater(mended, 8)
 
@@ -186,7 +186,7 @@ class WhenItCannotBe(unittest.TestCase):
         again = record
         for change in answer["together"]:
             again = changed(again, change["becomes"])
-        self.assertEqual(wrongs(again, planned(again)), [])
+        self.assertEqual(wrongs(again, planned(again, 0)), [])
 
     def test_a_confection_that_stands_in_the_way_is_left_out(self) -> None:
         record = occasion_record([4, 2], ready_at="2026-08-14T19:30")

@@ -41,15 +41,17 @@ def first_of(
 
     :param at_once: whether the first that is found is taken, however many sittings it has.
     """
-    for kinder in (social(roomy(occasion)), occasion):
+    for kinder, spare_min in ((social(roomy(occasion)), SPARE_MIN), (occasion, 0)):
         for at, jobs in enumerate(ways):
-            found = first_order(kinder, jobs)
+            found = first_order(kinder, jobs, spare_min)
             if found is not None:
-                return at, found if at_once else _in_fewer_sittings(kinder, jobs, found)
+                return at, found if at_once else _in_fewer_sittings(kinder, jobs, found, spare_min)
     return None
 
 
-def _in_fewer_sittings(occasion: Occasion, jobs: Sequence[Job], tasks: tuple[Task, ...]) -> tuple[Task, ...]:
+def _in_fewer_sittings(
+    occasion: Occasion, jobs: Sequence[Job], tasks: tuple[Task, ...], spare_min: int
+) -> tuple[Task, ...]:
     """Return an order of fewer sittings, where the order is found that does without one or another of them."""
     kept, closed = set[int](), occasion
     for _ in range(min(MOST_TRIED, MOST_PUT_IN // len(jobs))):
@@ -59,7 +61,7 @@ def _in_fewer_sittings(occasion: Occasion, jobs: Sequence[Job], tasks: tuple[Tas
             break
         part = min(left, key=lambda one: (worked[one], one))
         without = replace(closed, away=(*closed.away, _away_for(part)))
-        found = first_order(without, jobs)
+        found = first_order(without, jobs, spare_min)
         if found is not None and len(_worked_min(found)) < len(worked):
             tasks, closed = found, without
         else:

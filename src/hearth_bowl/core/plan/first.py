@@ -31,14 +31,17 @@ class _Unit:
     keeps_days: float
 
 
-def first_order(occasion: Occasion, jobs: Sequence[Job]) -> tuple[Task, ...] | None:
-    """Return the tasks of an order, or None where none is found."""
+def first_order(occasion: Occasion, jobs: Sequence[Job], spare_min: int = 0) -> tuple[Task, ...] | None:
+    """Return the tasks of an order, or None where none is found.
+
+    :param spare_min: so long before it must be, all is packed.
+    """
     follow = _followers(jobs)
     units = sorted(_units(occasion, jobs), key=lambda unit: (unit.keeps_days, unit.jobs[0].id))
     by_id = {job.id: job for job in jobs}
     for _ in range(MOST_ORDERS):
         table = Timetable(occasion, _shared_moulds(occasion, jobs), [_gone(occasion, who) for who in _cooks(occasion)])
-        slots = _handed_over(occasion, jobs, table)
+        slots = _handed_over(occasion, jobs, table, spare_min)
         if slots is None:
             return None
         stuck = None
@@ -119,14 +122,14 @@ def _shared_moulds(occasion: Occasion, jobs: Sequence[Job]) -> dict[str, int]:
     }
 
 
-def _handed_over(occasion: Occasion, jobs: Sequence[Job], table: Timetable) -> Slots | None:
+def _handed_over(occasion: Occasion, jobs: Sequence[Job], table: Timetable, spare_min: int) -> Slots | None:
     """Put in the softening, which ends when all is ready, and the packing before it."""
     slots: Slots = {}
     last = [job for job in jobs if job.kind in AFTER_THE_LAST]
     for job in sorted(last, key=lambda job: job.kind == "pack"):
         end_min = occasion.ready_min
         if job.kind == "pack":
-            end_min = min((slot.start_min for slot in slots.values()), default=end_min)
+            end_min = min((slot.start_min for slot in slots.values()), default=end_min) - spare_min
         slot = table.latest(job, end_min)
         if not isinstance(slot, Slot):
             return None

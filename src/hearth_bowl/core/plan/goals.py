@@ -8,7 +8,7 @@ happened: as few jobs moved as can be, by as little. All weights are judgements.
 from collections.abc import Callable
 from typing import Final
 
-from hearth_bowl.core.plan.calm import roomy, social
+from hearth_bowl.core.plan.calm import SPARE_MIN, roomy, social
 from hearth_bowl.core.plan.constraints import Sum, Yes, total
 from hearth_bowl.core.plan.days import DAY_MIN, Away, starts_for
 from hearth_bowl.core.plan.model import LATER_DAYS, parts_used
@@ -36,11 +36,23 @@ def _calm(model: Model) -> Sum:
     washes = [wash.is_there for wash in model.washes if wash.is_there is not None]
     sittings = parts_used(model, model.hands_on()).values()
     occasion = model.occasion
-    rows = [*(TIGHT * total([one]) for one in _outside(model, roomy(occasion)))]
+    rows = [TIGHT * total([one]) for one in (*_outside(model, roomy(occasion)), *_packed_late(model))]
     rows += [SITTING * total([one]) for one in sittings]
     rows += [WASH * total([one]) for one in (*washes, *model.after_wash)]
     rows += [total([one]) for one in _outside(model, social(occasion))]
     return total(rows)
+
+
+def _packed_late(model: Model) -> list[Yes]:
+    """Return whether packing is done with less than half an hour to spare before anything comes out of the fridge."""
+    out_min = max(wanted.out_of_fridge_min for wanted in model.occasion.wanted)
+    found = []
+    for timed in model.timed.values():
+        if timed.job.kind == "pack" and not timed.is_settled:
+            late = model.rows.yes_or_no()
+            model.rows.add(timed.end + out_min + SPARE_MIN <= model.ready, ~late)
+            found.append(late)
+    return found
 
 
 def _outside(model: Model, kinder: Occasion) -> list[Yes]:

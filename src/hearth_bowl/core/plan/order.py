@@ -17,7 +17,7 @@ from hearth_bowl.core.plan.model import model_of
 from hearth_bowl.core.plan.occasion import Occasion
 from hearth_bowl.core.plan.timed import Model
 
-GOAL_WORK: Final = (0.6, 0.25, 0.2)
+GOAL_WORK: Final = (0.35, 0.15, 0.15)
 """How much work goes into each goal, in the solver's own measure of it: about seconds here. A judgement."""
 FIRST_WORK: Final = 2.0
 """How much work goes into finding some order, or that there is none. A judgement."""

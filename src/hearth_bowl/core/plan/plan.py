@@ -25,17 +25,20 @@ SEARCHED: Final = 0.8
 NOT_DECIDED: Final = (Because(code="not-decided", message="No plan was found in the time. There may still be one."),)
 
 
-def plan_occasion(occasion: Occasion, solver: Solver, clock: Clock, effort: float = 1.0) -> Plan:
+def plan_occasion(
+    occasion: Occasion, solver: Solver, clock: Clock, effort: float = 1.0, most_s: float = MOST_S
+) -> Plan:
     """Return the plan of an occasion.
 
     :param clock: seconds that only grow, such as `time.monotonic`.
+    :param most_s: when the answer is due [s].
     :param effort: scales the solver's limits; 0 gives the first order.
     :raises BadInput: naming the field as the file has it.
     """
     checked_occasion(occasion)
     ways = ways_of(occasion)
     occasion = _with_what_is_left(occasion, ways)
-    budget = Budget(clock=clock, until_s=clock() + MOST_S)
+    budget = Budget(clock=clock, until_s=clock() + most_s)
     searching = budget.share(SEARCHED)
     try:
         order = best_of(occasion, ways, solver, searching, effort)

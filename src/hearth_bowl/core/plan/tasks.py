@@ -2,10 +2,12 @@
 
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
+from math import ceil
 from typing import Final
 
 from hearth_bowl.core.method.act import Act
 from hearth_bowl.core.method.hands import JOB_OF_ACT, stepped
+from hearth_bowl.core.plan.days import STEP_MIN
 from hearth_bowl.core.plan.job import After
 from hearth_bowl.core.plan.task_ids import task_id, without_mix
 from hearth_bowl.core.plan.waits import Waits
@@ -148,7 +150,16 @@ def afters_of(group: Group, of_act: Mapping[str, Group]) -> tuple[After, ...]:
             most = None if one.most_min is None else max(0, int(one.most_min - begun - tail))
             found[before.id] = _stricter(found.get(before.id), After(id=before.id, least_min=least, most_min=most))
         begun += act.usual_min if act.hands else 0.0
-    return tuple(found.values())
+    return tuple(_to_the_step(after) for after in found.values())
+
+
+def _to_the_step(after: After) -> After:
+    """Return a wait to the step of five minutes that it holds too, so that tasks begin when people look at clocks."""
+    least = STEP_MIN * ceil(after.least_min / STEP_MIN)
+    most = after.most_min
+    if most is not None and most - most % STEP_MIN >= least:
+        most -= most % STEP_MIN
+    return After(id=after.id, least_min=least if most is None or least <= most else after.least_min, most_min=most)
 
 
 def _tail_min(group: Group, act: str) -> float:
