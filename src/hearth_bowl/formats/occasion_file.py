@@ -38,6 +38,13 @@ class AfterAnswer(TypedDict):
     most_min: int | None
 
 
+class TakenAnswer(TypedDict):
+    """An ingredient that goes in at a task, and how much of it."""
+
+    name: str
+    g: float
+
+
 TaskAnswer = TypedDict(
     "TaskAnswer",
     {
@@ -55,6 +62,7 @@ TaskAnswer = TypedDict(
         "holds": list[str],
         "recipe": str | None,
         "acts": list[str],
+        "takes": NotRequired[list[TakenAnswer]],
         "after": list[AfterAnswer],
         "because": str,
         "slack_min": int,
@@ -338,6 +346,7 @@ def task_answer(task: Task, why: Why, midnight: datetime, occasion: Occasion) ->
         "holds": sorted(job.holds),
         "recipe": job.recipe,
         "acts": list(job.acts),
+        "takes": [{"name": name, "g": g} for name, g in job.takes],
         "after": [{"id": one.id, "least_min": one.least_min, "most_min": one.most_min} for one in job.after],
         "because": f"{job.because}; {why.says}",
         "slack_min": why.slack_min,

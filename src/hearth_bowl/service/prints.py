@@ -115,7 +115,10 @@ def _task_words(one: TaskState, cooks: int, rests: list[TaskState]) -> str:
     resting = "; ".join(
         f"{rest.task['title']} till {datetime.fromisoformat(rest.task['ends_at']):%a %H:%M}" for rest in after
     )
-    return f"{who}{one.task['title']}" + (f". Then {resting}" if resting else "")
+    goes_in = ((row["g"], row["name"][:1].lower() + row["name"][1:]) for row in one.task.get("takes", []))
+    takes = ", ".join(f"⟦{grams:.4g} g⟧ {name}" for grams, name in goes_in)
+    words = (f"{who}{one.task['title']}", f"Goes in: {takes}" if takes else "", f"Then {resting}" if resting else "")
+    return ". ".join(part for part in words if part)
 
 
 def shopping_page(session: Session, occasion_id: int) -> Printed:

@@ -9874,6 +9874,16 @@ export interface components {
             stored: number;
         };
         /**
+         * TakenAnswer
+         * @description An ingredient that goes in at a task, and how much of it.
+         */
+        TakenAnswer: {
+            /** G */
+            g: number;
+            /** Name */
+            name: string;
+        };
+        /**
          * TakenIn
          * @description What was taken in: the ids of its recipes, and of its confection where it brought one.
          */
@@ -9927,6 +9937,8 @@ export interface components {
             slack_min: number;
             /** Starts At */
             starts_at: string;
+            /** Takes */
+            takes: components["schemas"]["TakenAnswer"][];
             /** Title */
             title: string;
             /** Uses */

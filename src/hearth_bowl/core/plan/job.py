@@ -44,3 +44,5 @@ class Job:
     recipe: str | None = None
     acts: tuple[str, ...] = ()
     """The acts that it is made of, by their ids; none of washing, softening and packing."""
+    takes: tuple[tuple[str, float], ...] = ()
+    """What goes in: ingredients with their grams, in the order of the acts."""

@@ -80,7 +80,17 @@ def _job(
         holds=row.holds,
         recipe=row.recipe,
         acts=tuple(act.id for act in row.all_acts),
+        takes=_takes(row),
     )
+
+
+def _takes(row: Owned) -> tuple[tuple[str, float], ...]:
+    """Return what goes in at all acts of a task, each ingredient once."""
+    grams: dict[str, float] = {}
+    for act in row.all_acts:
+        for take in act.takes:
+            grams[take.ingredient.name] = grams.get(take.ingredient.name, 0.0) + take.g
+    return tuple(grams.items())
 
 
 def _title(group: Group, worked: Worked) -> str:

@@ -1,4 +1,6 @@
 import { clockOf, dayOf, isSameDay, momentText } from "../../units/time";
+import { useUnits } from "../../units/units";
+import { takesText } from "./takesText";
 import type { TaskState } from "./threadShape";
 
 /** So many lines fit on one sheet at the usual size. */
@@ -8,6 +10,7 @@ type Props = { tasks: readonly TaskState[]; cooks: number };
 
 /** The order on one sheet to hang up: what is still to be done, with a box to tick, and what rests meanwhile. */
 export function Printed({ tasks, cooks }: Props) {
+  const units = useUnits();
   const ahead = tasks.filter((one) => one.task.attended && one.state !== "done");
   const rests = tasks.filter(
     (one) => !one.task.attended && one.state !== "done" && one.task.job !== "soften",
@@ -36,6 +39,7 @@ export function Printed({ tasks, cooks }: Props) {
               <td className="w-[48%] py-0.5 pl-3">
                 {cooks > 1 && `${(one.task.cook ?? 0) + 1}: `}
                 {one.task.title}
+                <span className="block text-[9pt]">{takesText(one.task.takes, units)}</span>
               </td>
               <td className="py-0.5 pl-3 text-[9pt]">
                 {resting

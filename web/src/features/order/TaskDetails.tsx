@@ -2,7 +2,9 @@ import type { ComponentType, ReactNode } from "react";
 import { Link } from "react-router";
 import { Button } from "../../ui/Button";
 import { clockOf, momentText, spokenMinutes } from "../../units/time";
+import { useUnits } from "../../units/units";
 import { stoveOf } from "./stoveOf";
+import { takesText } from "./takesText";
 import type { TaskState } from "./threadShape";
 import type { Follow } from "./useOrder";
 
@@ -17,6 +19,7 @@ type Props = {
 /** One job close up: when, why there, how far it may slip, and what happened of it. */
 export function TaskDetails({ state, leaveOut, follow, close: Close }: Props) {
   const { task } = state;
+  const units = useUnits();
   const why = task.because.split("; ");
   return (
     <div className="grid gap-2">
@@ -26,6 +29,11 @@ export function TaskDetails({ state, leaveOut, follow, close: Close }: Props) {
         {state.began_at && `; begun ${clockOf(state.began_at)}`}
         {state.ended_at && `, done ${clockOf(state.ended_at)}`}
       </p>
+      {(task.takes ?? []).length > 0 && (
+        <p>
+          Goes in: <b className="tabular-nums">{takesText(task.takes, units)}</b>
+        </p>
+      )}
       <p>Why here: {why.join("; ")}.</p>
       <p>
         {task.slack_min > 0
