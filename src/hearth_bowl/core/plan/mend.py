@@ -10,10 +10,10 @@ from typing import Final
 from hearth_bowl.core.plan.answer import Change
 from hearth_bowl.core.plan.days import DAY_MIN, Hours, spoken
 from hearth_bowl.core.plan.occasion import MOST_COOKS, MOST_DAYS, Occasion
-from hearth_bowl.core.plan.ways import Jobs, ways_of
+from hearth_bowl.core.plan.ways import Jobs
 
-Can = Callable[[Occasion, Sequence[Jobs]], bool]
-"""Whether an order of an occasion is found, in some way."""
+Can = Callable[[Occasion, Sequence[Jobs] | None], bool]
+"""Whether an order of an occasion is found, in some of the given ways; None: in any."""
 HOUR_STEPS_MIN: Final = (15, 30, 60, 90, 120, 180, 240, 360)
 """So much longer hours are tried. A judgement."""
 LATER: Final = (1, 2, 3, 5, 8, 13, 20)
@@ -25,7 +25,7 @@ EARLIER_MIN: Final = (720, 360, 180, 60, 30)
 """Of the first later day that will do, so much earlier is tried. A judgement."""
 
 
-def least_change(occasion: Occasion, ways: Sequence[Jobs], can: Can) -> Change | None:
+def least_change(occasion: Occasion, ways: Sequence[Jobs] | None, can: Can) -> Change | None:
     """Return the change of fewest minutes that mends it; else more hands; else one confection fewer."""
     of_time = [change for change in (_later(occasion, ways, can), *_longer(occasion, ways, can)) if change]
     if of_time:
@@ -36,7 +36,7 @@ def least_change(occasion: Occasion, ways: Sequence[Jobs], can: Can) -> Change |
     return None
 
 
-def _later(occasion: Occasion, ways: Sequence[Jobs], can: Can) -> Change | None:
+def _later(occasion: Occasion, ways: Sequence[Jobs] | None, can: Can) -> Change | None:
     """Return by how much later all of it can be ready: first some day that will do, then as early as is found."""
     days = (when for when in _later_days(occasion) if can(replace(occasion, ready_min=when), ways))
     ready_min = next(days, None)
@@ -58,7 +58,7 @@ def _later_days(occasion: Occasion) -> list[int]:
     return [when for when in later if when <= last_min]
 
 
-def _longer(occasion: Occasion, ways: Sequence[Jobs], can: Can) -> Iterator[Change]:
+def _longer(occasion: Occasion, ways: Sequence[Jobs] | None, can: Can) -> Iterator[Change]:
     """Yield by how much longer hours have to be, in the evening or in the morning."""
     now = occasion.hours
     evening = [(by_min, Hours(from_min=now.from_min, to_min=now.to_min + by_min)) for by_min in HOUR_STEPS_MIN]
@@ -121,7 +121,7 @@ def changes_together(occasion: Occasion, can: Can) -> tuple[Change, ...]:
     now, left_out = _after(occasion, roomier), list[Change]()
     while True:
         fewer = [*_fewer(now)]
-        good = next((one for one in fewer if can(one.occasion, ways_of(one.occasion))), None)
+        good = next((one for one in fewer if can(one.occasion, None)), None)
         if good is not None:
             return _none_spare(occasion, [*roomier, *left_out, good], can)
         if not fewer:
@@ -177,7 +177,7 @@ def _after(occasion: Occasion, changes: Sequence[Change]) -> Occasion:
 
 def _mends(occasion: Occasion, changes: Sequence[Change], can: Can) -> bool:
     after = _after(occasion, changes)
-    return can(after, ways_of(after))
+    return can(after, None)
 
 
 def _none_spare(occasion: Occasion, changes: Sequence[Change], can: Can) -> tuple[Change, ...]:
@@ -192,11 +192,11 @@ def _none_spare(occasion: Occasion, changes: Sequence[Change], can: Can) -> tupl
     for at, change in enumerate(kept):
         if change.what == "ready_at":
             rest = _after(occasion, [one for one in kept if one is not change])
-            sooner = _later(rest, ways_of(rest), can)
+            sooner = _later(rest, None, can)
             if sooner is not None:
                 kept[at] = replace(sooner, occasion=replace(occasion, ready_min=sooner.occasion.ready_min))
     return tuple(kept)
 
 
-def _left(ways: Sequence[Jobs], change: Change) -> Sequence[Jobs]:
-    return ways if change.leave_out is None else ways_of(change.occasion)
+def _left(ways: Sequence[Jobs] | None, change: Change) -> Sequence[Jobs] | None:
+    return ways if change.leave_out is None else None

@@ -15,7 +15,7 @@ from hearth_bowl.core.plan.first import first_order
 from hearth_bowl.core.plan.mend import changes_together, least_change
 from hearth_bowl.core.plan.occasion import Occasion
 from hearth_bowl.core.plan.order import Budget
-from hearth_bowl.core.plan.ways import Jobs, some_can_be
+from hearth_bowl.core.plan.ways import Jobs, some_can_be, ways_of
 
 SAYS: Final[Mapping[str, str]] = MappingProxyType(
     {
@@ -47,10 +47,12 @@ def refusal_of(occasion: Occasion, ways: Sequence[Jobs], solver: Solver, budget:
 def offer_of(occasion: Occasion, ways: Sequence[Jobs], solver: Solver, budget: Budget) -> Refusal:
     """Return what gives an occasion an order, without any reason why it has none."""
 
-    def can(changed: Occasion, its_ways: Sequence[Jobs]) -> bool:
+    def can(changed: Occasion, its_ways: Sequence[Jobs] | None) -> bool:
+        if budget.left_s <= 0:
+            return False
         if occasion.happened or occasion.previous:
-            return bool(some_can_be(changed, its_ways, solver, budget))
-        return budget.left_s > 0 and any(first_order(changed, jobs) is not None for jobs in its_ways)
+            return bool(some_can_be(changed, its_ways or ways_of(changed), solver, budget))
+        return any(first_order(changed, jobs) is not None for jobs in its_ways or ways_of(changed))
 
     least = least_change(occasion, ways, can)
     return Refusal(because=(), least=least, together=() if least is not None else changes_together(occasion, can))

@@ -251,7 +251,7 @@ function RunBench({ run }: { run: Run }) {
       </div>
       <footer className="flex flex-wrap items-stretch border-line border-t bg-[#e9ebe7]">
         <Clocks batch={id} />
-        <div className="flex flex-1 flex-wrap items-center gap-x-5 px-5">
+        <div className="flex flex-1 flex-wrap items-center gap-x-5 px-5 pt-2">
           <p className="font-display font-semibold text-[1.25rem] leading-tight">
             Next: {run.steps[at + 1] ? lower(run.steps[at + 1]?.title ?? "") : "set, then the verdict"}
           </p>
