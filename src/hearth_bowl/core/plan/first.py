@@ -40,7 +40,9 @@ def first_order(occasion: Occasion, jobs: Sequence[Job], spare_min: int = 0) -> 
     units = sorted(_units(occasion, jobs), key=lambda unit: (unit.keeps_days, unit.jobs[0].id))
     by_id = {job.id: job for job in jobs}
     for _ in range(MOST_ORDERS):
-        table = Timetable(occasion, _shared_moulds(occasion, jobs), [_gone(occasion, who) for who in _cooks(occasion)])
+        table = Timetable(
+            occasion, _shared_moulds(occasion, jobs), [_gone(occasion, who) for who in range(occasion.cooks)]
+        )
         slots = _handed_over(occasion, jobs, table, spare_min)
         if slots is None:
             return None
@@ -57,10 +59,6 @@ def first_order(occasion: Occasion, jobs: Sequence[Job], spare_min: int = 0) -> 
             return None
         units = [stuck, *(unit for unit in units if unit is not stuck)]
     return None
-
-
-def _cooks(occasion: Occasion) -> range:
-    return range(occasion.cooks)
 
 
 def _gone(occasion: Occasion, cook: int) -> list[tuple[int, int]]:
