@@ -75,6 +75,17 @@ class Followed(AppCase):
         self.happened("c4.roll", "done", "2031-05-06T13:47:00")
         self.assertFalse(move_to_tomorrow(self.database, now + timedelta(days=3)))
 
+    def squares_at_the_stove(self) -> tuple[list[dict[str, Any]], dict[str, Any], dict[str, Any]]:
+        """Return the tasks of the squares in an order of four days, the one that makes their mix, and a run of them."""
+        self.client.delete("/api/occasions/1/order")
+        ready = (datetime.now() + timedelta(days=4)).replace(hour=19, minute=30, second=0, microsecond=0)
+        self.wish(ready_at=ready.isoformat())
+        order = self.client.post("/api/occasions/1/order", json={}).get_json()
+        squares = [one for one in order["tasks"] if one["task"]["for"] == [3] and one["task"]["acts"]]
+        mass = next(one for one in squares if one["recipe_id"] is not None)
+        body = {"recipe_id": mass["recipe_id"], "confection_id": mass["confection_id"], "choices": {}}
+        return squares, mass, self.client.post("/api/batches", json=body).get_json()
+
     def wish(self, **part: Any) -> None:
         row = self.client.get("/api/occasions").get_json()["occasions"][0]
         wishes = {**row["asked"]["wishes"], "begins_at": None, "away": []}
@@ -92,14 +103,7 @@ class Followed(AppCase):
         self.assertEqual(after[mass["task"]["id"]]["state"], "running")
 
     def test_each_act_done_at_the_stove_is_done_in_the_order_and_the_rest_stays_ahead(self) -> None:
-        self.client.delete("/api/occasions/1/order")
-        ready = (datetime.now() + timedelta(days=4)).replace(hour=19, minute=30, second=0, microsecond=0)
-        self.wish(ready_at=ready.isoformat())
-        order = self.client.post("/api/occasions/1/order", json={}).get_json()
-        squares = [one for one in order["tasks"] if one["task"]["for"] == [3] and one["task"]["acts"]]
-        mass = next(one for one in squares if one["recipe_id"] is not None)
-        body = {"recipe_id": mass["recipe_id"], "confection_id": mass["confection_id"], "choices": {}}
-        run = self.client.post("/api/batches", json=body).get_json()
+        squares, _, run = self.squares_at_the_stove()
         keys = [step["key"] for step in run["steps"]]
         for step in range(1, keys.index("set") + 1):
             event = {"kind": "step", "step": step, "key": keys[step]}
@@ -113,14 +117,7 @@ class Followed(AppCase):
         self.assertEqual({states[one["task"]["id"]] for one in squares}, {"done"})
 
     def test_what_is_ticked_in_the_order_is_done_at_the_stove(self) -> None:
-        self.client.delete("/api/occasions/1/order")
-        ready = (datetime.now() + timedelta(days=4)).replace(hour=19, minute=30, second=0, microsecond=0)
-        self.wish(ready_at=ready.isoformat())
-        order = self.client.post("/api/occasions/1/order", json={}).get_json()
-        squares = [one for one in order["tasks"] if one["task"]["for"] == [3] and one["task"]["acts"]]
-        mass = next(one for one in squares if one["recipe_id"] is not None)
-        body = {"recipe_id": mass["recipe_id"], "confection_id": mass["confection_id"], "choices": {}}
-        run = self.client.post("/api/batches", json=body).get_json()
+        _, mass, run = self.squares_at_the_stove()
         self.happened(mass["task"]["id"], "done")
         found = self.client.get(f"/api/batches/{run['batch']['id']}").get_json()
         acts = [f"c3.{step['act_id']}" for step in found["steps"]]

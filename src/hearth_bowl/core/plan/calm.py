@@ -11,13 +11,13 @@ from hearth_bowl.core.plan.job import Job
 from hearth_bowl.core.plan.occasion import Occasion
 
 SPARE_MIN: Final = 30
-"""So long before hands must go work should be done. A judgement."""
+"""Spare time before hands must go [min]. A judgement."""
 SOCIAL: Final = Hours(from_min=9 * 60, to_min=21 * 60)
 """Work before or after these hours is avoided. A judgement."""
 MOST_TRIED: Final = 16
-"""So many sittings are tried to do without. A limit, by definition."""
+"""Most sittings that are tried to do without. A limit, by definition."""
 MOST_PUT_IN: Final = 1500
-"""So many jobs are put in for that, in all. A limit, by definition."""
+"""Most jobs that are put in for that, over all tries. A limit, by definition."""
 
 
 def roomy(occasion: Occasion) -> Occasion:

@@ -2,7 +2,7 @@
 
 Each confection (with all that it shares jobs with) is put in as late as it fits, what keeps least first, job after job
 against the clock. Where a job would have to wait too long for one that is placed already, that one is moved earlier and
-the confection is put in anew. It finds an order nearly always; where it finds none, that shows nothing.
+the confection is put in again. It finds an order nearly always; where it finds none, that shows nothing.
 """
 
 from collections.abc import Iterable, Mapping, Sequence
@@ -12,13 +12,14 @@ from typing import Final
 from hearth_bowl.core.plan.answer import Task
 from hearth_bowl.core.plan.days import DAY_MIN
 from hearth_bowl.core.plan.job import AFTER_THE_LAST, After, Job
+from hearth_bowl.core.plan.moulds import group_of, shared_moulds
 from hearth_bowl.core.plan.occasion import Occasion
-from hearth_bowl.core.plan.timetable import MouldTaken, Slot, Timetable, group_of
+from hearth_bowl.core.plan.timetable import MouldTaken, Slot, Timetable
 
 MOST_MOVES: Final = 150
-"""So often jobs of a confection are moved earlier before it is given up. A limit, by definition."""
+"""Most moves of a confection's jobs before it is given up. A limit, by definition."""
 MOST_ORDERS: Final = 8
-"""So many orders of the confections are tried. A limit, by definition."""
+"""Most orders of the confections that are tried. A limit, by definition."""
 
 Slots = dict[str, Slot]
 
@@ -41,7 +42,7 @@ def first_order(occasion: Occasion, jobs: Sequence[Job], spare_min: int = 0) -> 
     by_id = {job.id: job for job in jobs}
     for _ in range(MOST_ORDERS):
         table = Timetable(
-            occasion, _shared_moulds(occasion, jobs), [_gone(occasion, who) for who in range(occasion.cooks)]
+            occasion, shared_moulds(occasion, jobs), [_gone(occasion, who) for who in range(occasion.cooks)]
         )
         slots = _handed_over(occasion, jobs, table, spare_min)
         if slots is None:
@@ -105,19 +106,6 @@ def _units(occasion: Occasion, jobs: Sequence[Job]) -> list[_Unit]:
 def _keeps(occasion: Occasion, jobs: Iterable[Job]) -> float:
     positions = {position for job in jobs for position in job.confections}
     return min(occasion.wanted[position].worked.keeping.days_low for position in positions)
-
-
-def _shared_moulds(occasion: Occasion, jobs: Sequence[Job]) -> dict[str, int]:
-    """Return how many there are of each mould that several confections use."""
-    users: dict[str, set[int]] = {}
-    for job in jobs:
-        if job.vessel is not None:
-            users.setdefault(job.vessel, set()).add(job.confections[0])
-    return {
-        name: max(occasion.wanted[position].worked.confection.form.owned for position in positions)
-        for name, positions in users.items()
-        if len(positions) > 1
-    }
 
 
 def _handed_over(occasion: Occasion, jobs: Sequence[Job], table: Timetable, spare_min: int) -> Slots | None:

@@ -18,10 +18,9 @@ from hearth_bowl.core.plan.timed import Model, Timed
 Goal = Callable[[Model], Sum]
 """What is made as small as can be."""
 WASH, SITTING, TIGHT = 100, 1_000, 100_000
-"""What a wash, a visit to the kitchen and a job with no time to spare weigh beside one job early or late: a heavier one
-is never given up for lighter ones, of which there are fewer than this. A judgement."""
+"""Weights of a wash, a sitting and a job with no time to spare, beside one job early or late. A judgement."""
 FRESH: Final = 10
-"""So much more freshness weighs than hands that are at work early. A judgement."""
+"""Weight of freshness beside hands that are at work early. A judgement."""
 FRESHEST: Final = 60
 """What keeps for a day counts so much, what keeps for n days an n-th of it. A judgement."""
 

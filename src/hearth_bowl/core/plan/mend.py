@@ -15,14 +15,14 @@ from hearth_bowl.core.plan.ways import Jobs
 Can = Callable[[Occasion, Sequence[Jobs] | None], bool]
 """Whether an order of an occasion is found, in some of the given ways; None: in any."""
 HOUR_STEPS_MIN: Final = (15, 30, 60, 90, 120, 180, 240, 360)
-"""So much longer hours are tried. A judgement."""
+"""Longer hours that are tried [min]. A judgement."""
 LATER: Final = (1, 2, 3, 5, 8, 13, 20)
-"""So many days later are tried. A judgement."""
+"""Later days that are tried. A judgement."""
 MUCH: Final = 8
-"""So many of a place are enough for all that is made at home. A judgement."""
+"""Rings, bowls or shelves that are enough for all that is made at home. A judgement."""
 WHOLE_DAY: Final = Hours(from_min=7 * 60, to_min=22 * 60)  # a judgement
 EARLIER_MIN: Final = (720, 360, 180, 60, 30)
-"""Of the first later day that will do, so much earlier is tried. A judgement."""
+"""Earlier moments that are tried on the first later day that will do [min]. A judgement."""
 
 
 def least_change(occasion: Occasion, ways: Sequence[Jobs] | None, can: Can) -> Change | None:
@@ -159,7 +159,7 @@ def _roomier(occasion: Occasion) -> Iterator[Change]:
 
 
 def _after(occasion: Occasion, changes: Sequence[Change]) -> Occasion:
-    """Return an occasion with all of some changes, each of another wish; what is left out goes by its name."""
+    """Return an occasion with all of some changes, each of another wish, confections left out in turn."""
     for change in changes:
         made = change.occasion
         if change.what == "ready_at":

@@ -10,6 +10,7 @@ from typing import Final
 from hearth_bowl.core.plan.constraints import Constraints, Stretch, Sum, Yes, total
 from hearth_bowl.core.plan.days import DAY_MIN, PARTS_OF_DAY_MIN, STEP_MIN, Span
 from hearth_bowl.core.plan.job import AFTER_THE_LAST, Job
+from hearth_bowl.core.plan.moulds import Group, group_of, shared_moulds
 from hearth_bowl.core.plan.nuts import WASHED, nuts_last, wash_job
 from hearth_bowl.core.plan.occasion import Occasion
 from hearth_bowl.core.plan.timed import Model, Timed, begun, to_do
@@ -116,25 +117,19 @@ def _joined(spans: list[Span]) -> list[Span]:
 
 def _moulds(model: Model) -> None:
     """Let a mould be in one use from its first job to the one that frees it."""
-    held: dict[tuple[str, int, int], list[Timed]] = {}
-    owned: dict[str, int] = {}
+    shared = shared_moulds(model.occasion, (timed.job for timed in model.timed.values()))
+    held: dict[Group, list[Timed]] = {}
     for timed in model.timed.values():
-        job = timed.job
-        if job.vessel is not None:
-            held.setdefault((job.vessel, job.confections[0], job.turn), []).append(timed)
-            form = model.occasion.wanted[job.confections[0]].worked.confection.form
-            owned[job.vessel] = max(owned.get(job.vessel, 1), form.owned)
-    for vessel in owned:
-        groups = [(key, rows) for key, rows in held.items() if key[0] == vessel]
-        if len({key[1] for key, _ in groups}) < 2:
-            continue
+        group = group_of(timed.job)
+        if group is not None and group[0] in shared:
+            held.setdefault(group, []).append(timed)
+    for vessel, owned in shared.items():
         spans, moulds = [], []
-        for _, rows in groups:
+        for rows in (rows for group, rows in held.items() if group[0] == vessel):
             length = model.rows.number(0, LATER_DAYS * DAY_MIN * 3)
-            first, last = rows[0], rows[-1]
-            spans.append(Stretch(first.start, length, last.end))
+            spans.append(Stretch(rows[0].start, length, rows[-1].end))
             moulds.append(max(row.job.moulds for row in rows))
-        model.rows.capacity(spans, moulds, owned[vessel])
+        model.rows.capacity(spans, moulds, owned)
 
 
 def _places(model: Model, without: frozenset[str]) -> None:

@@ -6,15 +6,14 @@ from typing import Final
 
 from hearth_bowl.core.plan.days import DAY_MIN, STEP_MIN, Span, starts_for
 from hearth_bowl.core.plan.job import Job
+from hearth_bowl.core.plan.moulds import Group, group_of
 from hearth_bowl.core.plan.nuts import is_tooled
 from hearth_bowl.core.plan.occasion import Occasion
 
-Group = tuple[str, int, int]
-"""A mould in use: its name, the confection, which filling."""
 Use = tuple[int, int, int]
 """From, to (not in it), how many."""
 MOST_STEPS: Final = 400
-"""So often a moment is moved before a job is given up. A limit, by definition."""
+"""Most moments that are tried for a job. A limit, by definition."""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -148,11 +147,6 @@ class Timetable:
         """Return from when to when a mould is in use, with a job of this use put at a start."""
         low, high, count = self.moulds.get(group, (start, start + job.minutes, job.moulds))
         return min(low, start), max(high, start + job.minutes), max(count, job.moulds)
-
-
-def group_of(job: Job) -> Group | None:
-    """Return the use of a mould that a job belongs to."""
-    return None if job.vessel is None else (job.vessel, job.confections[0], job.turn)
 
 
 def latest_free(uses: Sequence[Use], low: int, high: int, room: int) -> int | None:
