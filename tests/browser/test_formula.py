@@ -140,6 +140,22 @@ class RatioAndReadings(PageCase):
         self.page.get_by_role("button", name=f"Pin {CREAM}").click()
         expect(self.page.get_by_text("release a pin to slide")).to_be_visible()
 
+    def test_a_slide_that_waits_is_not_dropped_by_another_question(self) -> None:
+        page = self.open("/recipes/1/formula")
+        rule, judged = (
+            page.get_by_role("slider", name="Chocolate to cream"),
+            page.get_by_role("slider", name="Judged at"),
+        )
+        expect(self.amount(DARK)).to_have_value("390 g")
+        held: list[Route] = []
+        page.route("**/api/formula", lambda route: route.continue_() if held else held.append(route))
+        with page.expect_request("**/api/formula"):
+            judged.press("ArrowRight")
+        rule.press("ArrowRight")
+        judged.press("ArrowRight")
+        held[0].continue_()
+        expect(self.amount(DARK)).to_have_value("393 g")
+
     def test_the_zones_belong_to_this_chocolate(self) -> None:
         self.open("/recipes/1/formula")
         dark = self.page.get_by_role("slider", name="Chocolate to cream")

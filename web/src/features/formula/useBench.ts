@@ -17,14 +17,8 @@ import { orLast } from "../../offline";
 import { type History, rememberBench, storyOf } from "./story";
 import { useSaving } from "./useSaving";
 
-type Asked = {
-  recipe: Recipe;
-  atC: number;
-  ratio: number | null;
-  typed: Typed | null;
-  gesture: string | null;
-  changes: number;
-};
+/** A question that waits to be sent. The recipe, its temperature and typed text are read when it is sent. */
+type Waiting = { ratio: number | null };
 type Typed = { position: number; text: string; measure: string };
 const MOST_STEPS = 199;
 
@@ -63,7 +57,7 @@ export function useBench(stored: Schemas["StoredRecipe"], startC: number): Bench
   const { saving, save, touch, refuse, flush } = useSaving(stored);
 
   const now = useRef({ recipe: stored.recipe, atC: startC });
-  const asked = useRef<Asked | null>(null);
+  const waiting = useRef<Waiting | null>(null);
   const computing = useRef<Promise<void> | null>(null);
   const changes = useRef(0);
   const gesture = useRef<string | null>(null);
@@ -98,25 +92,27 @@ export function useBench(stored: Schemas["StoredRecipe"], startC: number): Bench
 
   const answerAsked = useCallback(async () => {
     const patience = new Patience();
-    while (asked.current) {
-      const ask = asked.current;
-      asked.current = null;
+    while (waiting.current) {
+      const { ratio } = waiting.current;
+      waiting.current = null;
+      const typed = typing.current;
+      const by = ratio !== null ? "slide" : typed && `type ${typed.position}`;
+      const change = changes.current;
       try {
-        const body = { recipe: ask.recipe, at_c: ask.atC, ratio: ask.ratio };
+        const body = { recipe: withTyped(now.current.recipe, typed), at_c: now.current.atC, ratio };
         const answer = await orLast(`formula ${stored.id}`, body, () =>
           dataOf(client.POST("/api/formula", { body })),
         );
         setBench(answer);
         setProblem(null);
-        if (ask.typed !== null) setUnread((before) => without(before, ask.typed?.position ?? null));
-        if (ask.changes === changes.current) {
-          if (typing.current === ask.typed) typing.current = null;
-          if (ask.gesture) put(answer.recipe, ask.gesture);
+        if (typed) setUnread((before) => without(before, typed.position));
+        if (change === changes.current) {
+          if (typing.current === typed) typing.current = null;
+          if (by) put(answer.recipe, by);
           save(now.current.recipe);
         }
       } catch (error) {
         if (error instanceof ApiError) {
-          const { typed } = ask;
           if (typing.current === typed) typing.current = null;
           if (typed === null) setProblem(error.problem);
           else setUnread((before) => ({ ...before, [typed.position]: reasonOf(error.problem) }));
@@ -125,27 +121,16 @@ export function useBench(stored: Schemas["StoredRecipe"], startC: number): Bench
           setProblem({ title: "No answer", status: 0, detail: NO_ANSWER, errors: [], revision: null });
           refuse("Not saved yet. Trying again");
           await patience.rest();
-          asked.current ??= ask;
+          waiting.current ??= { ratio };
         }
       }
     }
   }, [put, refuse, save, stored.id]);
 
+  /** Asks with this ratio, or again with the ratio that waits: nothing but a later change drops a slide. */
   const ask = useCallback(
-    (part: Partial<Asked>) => {
-      const { recipe, atC } = now.current;
-      const typed = typing.current;
-      asked.current = {
-        recipe: typed
-          ? withLine(recipe, typed.position, { typed: typed.text, measure: typed.measure })
-          : recipe,
-        atC,
-        ratio: null,
-        typed,
-        gesture: typed && `type ${typed.position}`,
-        changes: changes.current,
-        ...part,
-      };
+    (ratio: number | null = waiting.current?.ratio ?? null) => {
+      waiting.current = { ratio };
       computing.current ??= answerAsked().finally(() => {
         computing.current = null;
       });
@@ -156,7 +141,7 @@ export function useBench(stored: Schemas["StoredRecipe"], startC: number): Bench
   // worked out anew for another kitchen, and said in other units
   const { dataUpdatedAt: settledAt } = useQuery(settingsQuery);
   // biome-ignore lint/correctness/useExhaustiveDependencies: the moment is why it is asked again
-  useEffect(() => ask({}), [ask, settledAt]);
+  useEffect(() => ask(), [ask, settledAt]);
 
   // what is judged at the kitchen's warmth goes with it
   const kitchen = useRef(startC);
@@ -166,7 +151,7 @@ export function useBench(stored: Schemas["StoredRecipe"], startC: number): Bench
     if (before === startC || now.current.atC !== before) return;
     now.current.atC = startC;
     setTemperature(startC);
-    ask({});
+    ask();
   }, [ask, startC]);
 
   const change = useCallback(
@@ -178,7 +163,7 @@ export function useBench(stored: Schemas["StoredRecipe"], startC: number): Bench
         setUnread({});
       }
       put(next, by ?? null);
-      ask({});
+      ask(null);
     },
     [ask, put, touch],
   );
@@ -197,7 +182,7 @@ export function useBench(stored: Schemas["StoredRecipe"], startC: number): Bench
     (position: number, text: string, measure: string) => {
       touch();
       typing.current = { position, text, measure };
-      ask({});
+      ask(null);
     },
     [ask, touch],
   );
@@ -205,7 +190,7 @@ export function useBench(stored: Schemas["StoredRecipe"], startC: number): Bench
   const slide = useCallback(
     (ratio: number) => {
       touch();
-      ask({ ratio, gesture: "slide" });
+      ask(ratio);
     },
     [ask, touch],
   );
@@ -230,7 +215,7 @@ export function useBench(stored: Schemas["StoredRecipe"], startC: number): Bench
       setUnread({});
       touch();
       show(next);
-      ask({});
+      ask(null);
     },
     [ask, remember, show, touch],
   );
@@ -248,7 +233,7 @@ export function useBench(stored: Schemas["StoredRecipe"], startC: number): Bench
       (next: number) => {
         now.current.atC = next;
         setTemperature(next);
-        ask({});
+        ask();
       },
       [ask],
     ),
@@ -273,8 +258,13 @@ function reasonOf(problem: Problem): string {
   return error ? `${error.message}. Allowed: ${error.allowed}` : problem.detail;
 }
 
-function without(unread: Record<number, string>, position: number | null): Record<number, string> {
+function without(unread: Record<number, string>, position: number): Record<number, string> {
   return Object.fromEntries(Object.entries(unread).filter(([at]) => Number(at) !== position));
+}
+
+function withTyped(recipe: Recipe, typed: Typed | null): Recipe {
+  if (!typed) return recipe;
+  return withLine(recipe, typed.position, { typed: typed.text, measure: typed.measure });
 }
 
 function withLine(recipe: Recipe, position: number, part: Partial<Line>): Recipe {

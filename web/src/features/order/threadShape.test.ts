@@ -33,7 +33,7 @@ function task({ id, from, to, attended = true, after = [], state = "ahead", cook
       holds: [],
       recipe: null,
       acts: [],
-    takes: [],
+      takes: [],
       after: after.map((key) => ({ id: key, least_min: 0, most_min: null })),
       because: "",
       slack_min: 0,
