@@ -69,7 +69,7 @@ def _worked(page: Page) -> None:
 def _amount(page: Page) -> None:
     _worked(page)
     page.get_by_role("button", name="How much: core").click()
-    page.get_by_label("So much, g").wait_for()
+    page.get_by_label("Amount, g").wait_for()
 
 
 PROBES: Final = count(1)
@@ -180,15 +180,15 @@ PICTURES: Final = (
     Picture(file="formula-read.png", place="/read", first=_read),
     Picture(file="formula-fudge.png", place="/new", first=_fudge),
     Picture(file="keep.png", place="/recipes/1/keep", first=_labelled),
-    Picture(file="fit-mould.png", place="/recipes/5/fit"),
+    Picture(file="fit-mould.png", place="/confections/10", first=_worked),
     Picture(file="confection-egg.png", place="/confections/3", first=_worked),
     Picture(file="confection-slab.png", place="/confections/2", first=_worked),
     Picture(file="confection-ball.png", place="/confections/1", first=_amount),
     Picture(file="occasion.png", place="/occasions"),
     Picture(file="order.png", place="/occasions/1/order", first=_standing),
     Picture(file="recipes.png", place="/recipes"),
-    Picture(file="stove.png", place="/recipes/1/fit", first=_boiling),
-    Picture(file="stove-call.png", place="/recipes/1/fit", first=_called),
+    Picture(file="stove.png", place="/recipes/1/stove", first=_boiling),
+    Picture(file="stove-call.png", place="/recipes/1/stove", first=_called),
     Picture(file="set.png", place="/recipes/3/set", first=_setting),
     Picture(file="daybook.png", place="/daybook/laid-over?ids=2,6"),
     Picture(file="signs.png", place="/see/recipe/3?at=join", first=_oily),

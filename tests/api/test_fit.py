@@ -1,4 +1,4 @@
-"""Fit through the API: several recipes, near choices, other vessels, the kept fit, the guide, boxes and shopping."""
+"""Fit through the API: other sizes and vessels of a confection, the kept fit, the guide, boxes and shopping."""
 
 import csv
 import io
@@ -24,20 +24,41 @@ class Kitchen(AppCase):
 
 
 class Choices(Kitchen):
-    def test_a_whole_tin_is_near(self) -> None:
-        body = {"recipe": self.recipe(3), "vessel": SQUARE, "ask": {"kind": "pan", "thickness_mm": 14.0}}
-        choices = self.post("/api/fit/near", body)["choices"]
-        self.assertIn("1 tin of", " ".join(choice["says"] for choice in choices))
-        for choice in choices:
-            self.assertAlmostEqual(choice["fit"]["batch_g"], choice["batch_g"])
+    def asked(self, number: int) -> Any:
+        return self.client.get(f"/api/confections/{number}").get_json()["asked"]
 
-    def test_other_vessels_are_ranked(self) -> None:
-        body = {"recipe": self.recipe(3), "batch_g": 850.0, "depth_mm": 14.0, "ask": {"kind": "pan"}}
-        found = self.post("/api/fit/vessels", body)["vessels"]
+    def test_a_whole_tin_is_near_and_is_put_in_place_as_it_is_answered(self) -> None:
+        asked = self.asked(12)
+        asked["parts"][0] |= {"mm": 14.0}
+        near = self.post("/api/confections/near", asked)["near"]
+        tin = next(one for one in near if "1 tin of" in one["says"])
+        part = self.post("/api/confections/work-out", tin["asked"])["answer"]["parts"][0]
+        self.assertIn(397, [round(row["amount_g"]) for row in part["weigh"]])
+        self.assertEqual(tin["gives"], f"{part['mm']:.1f} mm thick")
+
+    def test_other_vessels_are_ranked_and_keep_the_batch(self) -> None:
+        asked = self.asked(12)
+        batch_g = self.post("/api/confections/work-out", asked)["answer"]["parts"][0]["make_g"]
+        found = self.post("/api/confections/vessels", asked)["vessels"]
         names = {row["id"]: row["name"] for row in self.client.get("/api/vessels").get_json()["vessels"]}
-        self.assertIn("tin", names[found[0]["vessel_id"]])
-        self.assertTrue(found[0]["fits"])
-        self.assertIsNotNone(found[0]["same_depth_g"])
+        self.assertEqual(names[found[0]["vessel_id"]], "Round tin, 18 cm")
+        there = self.post("/api/confections/work-out", found[0]["asked"])["answer"]["parts"][0]
+        self.assertAlmostEqual(there["make_g"], batch_g, places=3)
+        deep = self.post("/api/confections/work-out", found[0]["as_deep"])["answer"]["parts"][0]
+        self.assertAlmostEqual(deep["mm"], 16.0)
+        self.assertAlmostEqual(deep["make_g"], found[0]["as_deep_g"])
+        self.assertNotIn(asked["form"]["vessel"], [row["vessel_id"] for row in found])
+
+    def test_a_batch_becomes_the_recipe_s_own_amounts_in_grams(self) -> None:
+        before = self.client.get("/api/recipes/5").get_json()
+        body = {"recipe_id": 5, "revision": before["revision"]}
+        lines = self.client.put("/api/confections/10/amounts", json=body).get_json()["recipe"]["lines"]
+        worked = self.post("/api/confections/work-out", self.asked(10))["answer"]["parts"][1]
+        for line, row in zip(lines, worked["weigh"], strict=True):
+            self.assertEqual(line["unit"], "g")
+            self.assertAlmostEqual(line["amount"], row["amount_g"], delta=0.51)
+        self.refused("PUT", "/api/confections/10/amounts", 409, json=body)
+        self.refused("PUT", "/api/confections/10/amounts", 422, json={"recipe_id": 3, "revision": 1})
 
 
 class Kept(Kitchen):
@@ -53,10 +74,9 @@ class Kept(Kitchen):
         self.refused("GET", "/api/recipes/99/fit", 404)
 
     def test_it_becomes_a_confection_that_makes_what_it_made(self) -> None:
-        self.refused("POST", "/api/recipes/3/fit/confection", 404)
         ask = {"kind": "pan", "pieces": 36, "thickness_mm": 15.0, "shell": "compound_dark", "coated": 12}
         self.client.put("/api/recipes/3/fit", json={"vessel_id": 1, "ask": ask})
-        made = self.client.post("/api/recipes/3/fit/confection")
+        made = self.client.post("/api/recipes/3/confection")
         self.assertEqual(made.status_code, 201, made.text)
         asked = made.get_json()["asked"]
         self.assertEqual([part["of"]["recipe_id"] for part in asked["parts"]], [3, None])
@@ -93,20 +113,6 @@ class Kept(Kitchen):
         self.assertEqual(pdf.data.count(b"/Type /Page\n"), 2)
         self.client.put("/api/recipes/3/fit", json={"vessel_id": 1, "ask": {"kind": "pan", "thickness_mm": 15.0}})
         self.refused("GET", "/api/recipes/3/fit/guide.pdf", 422)
-
-
-class Piece(Kitchen):
-    def test_a_piece_of_a_fit_tells_of_its_coat_too(self) -> None:
-        found = self.client.get("/api/recipes/6").get_json()["recipe"]
-        vessel = {"kind": "pieces", "shape": "ball", "piece_g": 12.0}
-        body = {"recipe": found, "vessel": vessel, "ask": {"kind": "pieces", "shell": "none", "pieces": 10}}
-        bare = self.post("/api/fit/piece", body)
-        coated = self.post("/api/fit/piece", {**body, "ask": {**body["ask"], "shell": "compound_white"}})
-        self.assertAlmostEqual(bare["per_piece"]["g"], 12.0)
-        self.assertGreater(coated["per_piece"]["g"], 14)
-        by_name = {row["name"]: row["brought_by"] for row in coated["allergens_named"]}
-        self.assertIn("Compound coating, white", " ".join(by_name["soya"]))
-        self.refused("POST", "/api/fit/piece", 422, json={**body, "ask": {**body["ask"], "shell": "granite"}})
 
 
 class Vessels(Kitchen):

@@ -58,8 +58,10 @@ class Never500(AppCase):
         ask = {"kind": vessel["kind"], "pieces": 5, name: odd, second: more}
         body = {"recipe": recipe, "vessel": vessel, "ask": ask}
         self.answer("POST", "fit", body)
-        self.answer("POST", "fit/near", body)
-        self.answer("POST", "fit/vessels", {"recipe": recipe, "batch_g": 300.0, "depth_mm": odd, "ask": ask})
+        parts = [{"role": "layer", "of": {"recipe_id": 3}, "mm": odd}]
+        for form in ({"vessel": 1, name: odd}, {"vessel": 1, second: more, "piece_mm": [odd, more]}):
+            for path in ("near", "vessels"):
+                self.answer("POST", f"confections/{path}", {"name": "Odd", "form": form, "parts": parts})
         self.answer("PUT", "recipes/1/fit", {"vessel_id": 1, "ask": ask})
         self.assertEqual(self.client.get("/api/recipes/1/fit").status_code, 200)
 

@@ -3,37 +3,12 @@
 import re
 from typing import Any
 
-from playwright.sync_api import Page, expect
+from playwright.sync_api import expect
 
-from tests.browser.page_case import PageCase
+from tests.browser.phrased import Phrased
 
 
-class Confections(PageCase):
-    def phrase(self, label: str, page: Page | None = None) -> Any:
-        return (page or self.page).get_by_role("button", name=re.compile(f"^{re.escape(label)}: "))
-
-    def press(self, label: str, number: int = 0) -> None:
-        """Press a phrase, again where the page moved under the finger as an answer came."""
-        phrase = self.phrase(label).nth(number)
-        for _ in range(3):
-            phrase.click()
-            try:
-                expect(phrase).to_have_attribute("aria-expanded", "true", timeout=5_000)
-            except AssertionError:
-                continue
-            return
-        self.fail(f"{label} does not open")
-
-    def pick(self, label: str, option: str, number: int = 0) -> None:
-        self.press(label, number)
-        self.page.get_by_role("listbox").get_by_role("option", name=re.compile(f"^{re.escape(option)}")).click()
-
-    def take(self, label: str, figure: str, field: str = "", number: int = 0) -> None:
-        self.press(label, number)
-        dialog = self.page.get_by_role("dialog", name=label)
-        dialog.get_by_label(field or re.compile(f"^{label}")).fill(figure)
-        dialog.get_by_role("button", name="Take it").click()
-
+class Confections(Phrased):
     def stored(self, number: int) -> dict[str, Any]:
         found: dict[str, Any] = self.server.call("GET", f"/api/confections/{number}")[1]["asked"]
         return found
@@ -50,7 +25,7 @@ class Confections(PageCase):
         expect(page.get_by_role("alert")).to_contain_text("No label: 99 of 63")
         self.assertEqual(self.violations(), [])
 
-    def test_from_a_fit_to_two_layers_with_a_sweet_on_each_square_and_one_tin_for_both(self) -> None:
+    def test_two_layers_with_a_sweet_on_each_square_share_one_tin(self) -> None:
         white = {
             "name": "White squares",
             "family": "condensed-milk-fudge",
@@ -60,17 +35,15 @@ class Confections(PageCase):
         rows = (("condensed_sweet", 397), ("white32", 560), ("butter82", 20))
         white |= {"version": 1, "lines": [{"ingredient": key, "amount": grams} for key, grams in rows]}
         self.server.call("POST", "/api/recipes", {"recipe": white})
-        page = self.open("/recipes/3/fit")
-        page.get_by_label("Pieces").fill("36")
-        page.get_by_role("button", name=re.compile("^Put more into it")).click()
-        expect(page.get_by_role("heading", name="Hill-top fudge squares", level=1)).to_be_attached()
+        page = self.open("/confections/12")
+        self.take("Pieces", "36")
         page.get_by_role("button", name="Add a layer").click()
         self.pick("Layer of", "White squares", 1)
         page.get_by_role("button", name="Add a topping").click()
-        page.get_by_text("One tin of condensed milk for both layers").click()
-        page.get_by_role("button", name="Share it").click()
-        page.get_by_role("button", name="Take it, recipes and all").click()
-        expect(page.get_by_text("its amounts move").or_(page.get_by_text("Taken.")).first).to_be_visible()
+        page.get_by_text("Share one tin between both layers").click()
+        page.get_by_role("button", name="Share the tin").click()
+        page.get_by_role("button", name="Change both recipes").click()
+        expect(page.get_by_text("its amounts change").or_(page.get_by_text("Amounts used.")).first).to_be_visible()
         expect(page.get_by_text(re.compile("of the tin, "))).to_have_count(2)
         expect(page.get_by_text(re.compile("^36 pieces of"))).to_be_visible()
         self.assertEqual(self.violations(), [])
@@ -93,7 +66,7 @@ class Confections(PageCase):
         page = self.open("/confections/1")
         self.pick("The same in another form", "Square tin, 20 cm")
         expect(page.get_by_role("heading", name="Moonrock truffles, Square tin, 20 cm")).to_be_attached()
-        expect(page.get_by_text("Left out, for this form has no room for it")).to_have_count(0)
+        expect(page.get_by_text("Left out: no room")).to_have_count(0)
         expect(page.get_by_role("button", name=re.compile("^Layer of: Night-sky"))).to_be_visible()
         self.assertEqual(self.said, [])
 
@@ -107,10 +80,10 @@ class Confections(PageCase):
         self.take("Pieces", "36")
         page.get_by_role("button", name="Add a filling").click()
         self.pick("Filling of", "Running-sun fondant", 1)
-        self.take("How much: filling", "22", "So much, %", 1)
+        self.take("How much: filling", "22", "Amount, %", 1)
         self.phrase("With each piece").click()
         page.get_by_label("Foil, paper, stick").fill("foil")
-        page.get_by_role("button", name="Add it").click()
+        page.get_by_role("button", name="Add to each piece").click()
         page.get_by_role("button", name="One more: foil").click()
         page.keyboard.press("Escape")
         foils = page.locator("div", has=page.get_by_text("foil, to have ready", exact=True)).last
@@ -137,8 +110,8 @@ class Confections(PageCase):
     def amount(self, role: str, by: str, figure: str, number: int = 0) -> None:
         self.phrase(f"How much: {role}").nth(number).click()
         self.page.get_by_label(by).check()
-        self.page.get_by_label(re.compile("^So much")).fill(figure)
-        self.page.get_by_role("button", name="Take it").click()
+        self.page.get_by_label(re.compile("^Amount")).fill(figure)
+        self.page.get_by_role("button", name="Use this").click()
 
     def test_a_cavity_of_marzipan_nut_and_a_ganache_that_gives_way(self) -> None:
         self.begin("Night-sky truffles", "Signal cones, 20")
@@ -179,17 +152,17 @@ class Confections(PageCase):
         self.saved()
         mix = self.server.call("POST", "/api/confections/work-out", self.stored(13))[1]["answer"]["parts"][1]
         self.assertEqual((round(mix["each_g"], 3), round(mix["total_g"], 1)), (16, 384))
-        expect(self.page.get_by_text(re.compile(r"\d+ g come back"))).to_be_visible()
-        self.amount("filling", "use up a mass", "3000")
+        expect(self.page.get_by_text(re.compile(r"\d+ g left in the bowl"))).to_be_visible()
+        self.amount("filling", "use up a weight", "3000")
         expect(self.page.get_by_text("Left of Moonrise cocoa mix")).to_be_visible()
 
     def test_what_cannot_be_is_said_where_it_was_asked_and_can_be_undone(self) -> None:
         page = self.open("/confections/4")
         self.phrase("How much: filling").first.click()
         page.get_by_label("by grams a piece").check()
-        page.get_by_label("So much, g").fill("90")
-        page.get_by_role("button", name="Take it").click()
-        expect(page.get_by_text("That cannot be made so")).to_be_visible()
+        page.get_by_label("Amount, g").fill("90")
+        page.get_by_role("button", name="Use this").click()
+        expect(page.get_by_text("This does not fit yet")).to_be_visible()
         expect(page.get_by_text(re.compile(r"\(more than the cavity holds: .* ml in all"))).to_be_visible()
         expect(self.phrase("How much: filling").first).to_have_text("90 g a piece")
         self.saved()
@@ -237,7 +210,7 @@ class Confections(PageCase):
         self.saved()
         self.phrase("Pieces", other).click()
         other.get_by_role("dialog", name="Pieces").get_by_label("Pieces").fill("49")
-        other.get_by_role("button", name="Take it").click()
+        other.get_by_role("button", name="Use this").click()
         expect(other.get_by_role("alert").filter(has_text="changed in another window")).to_be_visible()
         other.get_by_role("button", name="Keep mine as a copy").click()
         expect(self.phrase("Pieces", other)).to_have_text("49 pieces")

@@ -86,7 +86,7 @@ class Seen(PageCase):
         expect(page.get_by_text(re.compile("Throw all of it away"))).to_be_visible()
         self.assertLessEqual(page.evaluate("document.documentElement.scrollWidth"), 390)
         self.assertEqual(self.violations(page), [])
-        for place in ("/", "/daybook", "/daybook/14", "/recipes/1/fit", "/recipes/1/set"):
+        for place in ("/", "/daybook", "/daybook/14", "/confections/1", "/recipes/1/set"):
             self.open(place)
             expect(self.page.get_by_role("link", name=re.compile("What do you see"))).to_be_visible()
 

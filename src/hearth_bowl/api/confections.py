@@ -15,15 +15,18 @@ from hearth_bowl.api.spec import spec
 from hearth_bowl.api.wire import Incoming, Outgoing
 from hearth_bowl.core.confection.confection import AMOUNTS_OF, FORM_FIELDS, ONCE, ROLES_OF
 from hearth_bowl.core.errors import BadInput
+from hearth_bowl.core.fit.ask import USUAL_WALLS, Usual
 from hearth_bowl.core.fit.marking import Guide
 from hearth_bowl.core.method.cautions import CAUTION
 from hearth_bowl.formats.confection_file import LabelAnswer
 from hearth_bowl.formats.marking_guide import guide_pdf, guide_svg
 from hearth_bowl.formats.method_answer import MethodAnswer
 from hearth_bowl.service import confection_moves as moves
+from hearth_bowl.service import confection_sizes as sizes
 from hearth_bowl.service import confections as service
 from hearth_bowl.service.cards import LookedAt, look_at
 from hearth_bowl.service.made_list import MadeInList, find_made
+from hearth_bowl.service.recipes import StoredRecipe
 from hearth_bowl.service.taken_in import take_in
 
 confections = Blueprint("confections", __name__, url_prefix="/api/confections")
@@ -36,13 +39,14 @@ class ConfectionListOut(Outgoing):
 
 
 class ConfectionOptionsOut(Outgoing):
-    """What may be put together: the roles and the fields of each form, and how much may be said by, by role."""
+    """Roles and fields of each form, the measures of each role, and usual walls of a shell [mm]."""
 
     roles: dict[str, list[str]]
     amounts: dict[str, list[str]]
     form_fields: dict[str, list[str]]
     usual: dict[str, service.PartAsk]
     once: list[str]
+    walls: list[Usual]
 
 
 class SaveConfectionIn(Incoming):
@@ -143,6 +147,7 @@ def confection_options() -> ConfectionOptionsOut:
         form_fields={kind: sorted(names) for kind, names in FORM_FIELDS.items()},
         usual=dict(service.USUAL_PARTS),
         once=sorted(ONCE),
+        walls=list(USUAL_WALLS),
     )
 
 
@@ -180,7 +185,7 @@ def take_in_confection(json: TakeInIn) -> tuple[service.StoredConfection, int]:
 def work_out_confection(json: service.ConfectionAsk) -> service.WorkedConfection:
     """Work a confection out. Nothing is stored."""
     with database().reading() as session:
-        return service.work_out_confection(session, json)
+        return service.work_out_confection(session, json, now())
 
 
 class ConfectionFileIn(Incoming):
@@ -232,6 +237,54 @@ def another_confection(json: AnotherConfectionIn) -> moves.AnotherConfection:
         return moves.in_another_chocolate(json.asked, json.chocolate)
     with database().reading() as session:
         return moves.in_another_form(session, json.asked, json.vessel)
+
+
+class NearConfectionsOut(Outgoing):
+    """The confection at other sizes, the nearest first."""
+
+    near: list[sizes.NearAsk]
+
+
+@confections.post("/near")
+@spec.validate(
+    resp=Response(HTTP_200=NearConfectionsOut, HTTP_404=Problem, HTTP_422=Problem), operation_id="nearConfections"
+)
+def near_confections(json: service.ConfectionAsk) -> NearConfectionsOut:
+    """Return sizes that use whole packs, the recipe as it is, or whole moulds. Nothing is stored."""
+    with database().reading() as session:
+        return NearConfectionsOut(near=sizes.near_confections(session, json))
+
+
+class OtherVesselsOut(Outgoing):
+    """The same batch in the other vessels, the best suited first."""
+
+    vessels: list[sizes.OtherVesselAsk]
+
+
+@confections.post("/vessels")
+@spec.validate(resp=Response(HTTP_200=OtherVesselsOut, HTTP_404=Problem, HTTP_422=Problem), operation_id="otherVessels")
+def other_vessels(json: service.ConfectionAsk) -> OtherVesselsOut:
+    """Return what the batch of a confection makes of every other vessel. Nothing is stored."""
+    with database().reading() as session:
+        return OtherVesselsOut(vessels=sizes.other_vessels_of(session, json))
+
+
+class UseAmountsIn(Incoming):
+    """One of the confection's recipes, in its state of `revision`."""
+
+    recipe_id: Annotated[int, Field(ge=1, le=LARGEST_ID)]
+    revision: int
+
+
+@confections.put("/<int:confection_id>/amounts")
+@spec.validate(
+    resp=Response(HTTP_200=StoredRecipe, HTTP_404=Problem, HTTP_409=Problem, HTTP_422=Problem),
+    operation_id="useAmounts",
+)
+def use_amounts(confection_id: int, json: UseAmountsIn) -> StoredRecipe:
+    """Store what the confection takes of a recipe as the recipe's own amounts."""
+    with database().writing() as session:
+        return sizes.use_amounts(session, confection_id, json.recipe_id, json.revision, now())
 
 
 @confections.post("/shared-tin")

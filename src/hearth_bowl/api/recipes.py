@@ -22,7 +22,8 @@ from hearth_bowl.formats.written_file import (
 )
 from hearth_bowl.service import recipes as service
 from hearth_bowl.service.cards import in_own_vessel
-from hearth_bowl.service.made_into import copy_made, create_made
+from hearth_bowl.service.confections import StoredConfection, get_confection
+from hearth_bowl.service.made_into import copy_made, create_made, give_confection
 from hearth_bowl.service.moves import start_record
 from hearth_bowl.service.recipe_card import RecipeCard, recipe_card
 
@@ -142,6 +143,15 @@ def copy_recipe(recipe_id: int) -> tuple[service.StoredRecipe, int]:
     """Store a copy of a recipe."""
     with database().writing() as session:
         return copy_made(session, recipe_id, now()), 201
+
+
+@recipes.post("/<int:recipe_id>/confection")
+@spec.validate(resp=Response(HTTP_201=StoredConfection, HTTP_404=Problem, HTTP_422=Problem), operation_id="makeInto")
+def make_into(recipe_id: int) -> tuple[StoredConfection, int]:
+    """Store a confection of a recipe that has none: by its kept fit, or by its family and use."""
+    with database().writing() as session:
+        made = service.get_recipe(session, recipe_id).made_into
+        return get_confection(session, give_confection(session, recipe_id, now()) if made is None else made), 201
 
 
 @recipes.get("/<int:recipe_id>/card")

@@ -91,7 +91,7 @@ def in_another_form(session: Session, asked: ConfectionAsk, vessel_id: int) -> A
     kind = kind_of(vessel_from(stored.vessel))
     check_makes(kind)
     parts, left_out = parts_in_form(asked.parts, kind, lambda part: _holds_a_wall(session, part))
-    known = FORM_FIELDS[kind] & {"pieces", "spares"}
+    known = FORM_FIELDS[kind] & {"pieces", "spares"} if kind != "cake" else set()  # sixty pieces are not sixty cakes
     form = FormAsk(
         vessel=vessel_id,
         loss_pct=asked.form.loss_pct,

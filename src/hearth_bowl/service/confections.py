@@ -31,9 +31,10 @@ from hearth_bowl.core.confection.outside import rolling_of
 from hearth_bowl.core.confection.price import PieceCost, piece_cost
 from hearth_bowl.core.confection.work_out import Worked, WorkedPart, work_out
 from hearth_bowl.core.errors import BadInput
-from hearth_bowl.core.fit.ask import MOULD_SHELL, NO_SHELL, ask_for, kind_of
+from hearth_bowl.core.fit.ask import MOULD_SHELL, NO_SHELL, USUAL_LOSS_PCT, ask_for, kind_of
 from hearth_bowl.core.ingredients.ingredient import Ingredient
 from hearth_bowl.core.ingredients.library import LIBRARY
+from hearth_bowl.core.learn.told import batches_words
 from hearth_bowl.core.method.method import method_of_confection
 from hearth_bowl.core.recipe.ratios import CHOCOLATE_KINDS
 from hearth_bowl.core.recipe.recipe import Recipe, check_name
@@ -53,6 +54,7 @@ from hearth_bowl.formats.step_file import step_records
 from hearth_bowl.formats.vessel_file import vessel_from
 from hearth_bowl.service.errors import ChangedMeanwhile, NotFound
 from hearth_bowl.service.larder import prices_per_g
+from hearth_bowl.service.learned import correction_for
 from hearth_bowl.service.recipes import get_recipe
 from hearth_bowl.service.settings import get_settings
 from hearth_bowl.service.vessels import get_vessel, named_measures
@@ -127,11 +129,21 @@ class StoredConfection:
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
+class LearnedLoss:
+    """Share that stays in bowl, bag and knife in this kitchen [%], beside the usual one, and how it is known."""
+
+    pct: float
+    usual_pct: float
+    batches: str
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
 class WorkedConfection:
-    """A confection worked out, and what it costs with this larder."""
+    """A confection worked out, what it costs with this larder, and the loss learned in this kitchen."""
 
     answer: ConfectionAnswer
     cost: PieceCost | None
+    learned_loss: LearnedLoss | None
 
 
 def list_confections(session: Session) -> list[StoredConfection]:
@@ -191,13 +203,29 @@ def delete_confection(session: Session, confection_id: int) -> None:
     session.execute(delete(ConfectionRow).where(ConfectionRow.id == confection_id))
 
 
-def work_out_confection(session: Session, asked: ConfectionAsk) -> WorkedConfection:
-    """Return a confection worked out in this kitchen and with this larder. Nothing is stored.
+def work_out_confection(session: Session, asked: ConfectionAsk, now: datetime) -> WorkedConfection:
+    """Return a confection worked out in this kitchen and with this larder, as of `now`. Nothing is stored.
 
     :raises BadInput: naming the field. :raises NotFound: a recipe or vessel is not there.
     """
     worked = worked_of(session, asked)
-    return WorkedConfection(answer=confection_answer(worked), cost=piece_cost(worked, prices_per_g(session)))
+    return WorkedConfection(
+        answer=confection_answer(worked),
+        cost=piece_cost(worked, prices_per_g(session)),
+        learned_loss=_learned_loss(session, worked, now),
+    )
+
+
+def _learned_loss(session: Session, worked: Worked, now: datetime) -> LearnedLoss | None:
+    """Return the loss learned in this kitchen; None where nothing was learned or a loss is given."""
+    form = worked.confection.form
+    if form.loss_pct is not None or all(part.loss_pct is not None for part in worked.confection.parts):
+        return None
+    found = correction_for(session, f"loss:{kind_of(form.vessel)}", now)
+    if found is None:
+        return None
+    pct = round(USUAL_LOSS_PCT * found.value, 1)
+    return LearnedLoss(pct=pct, usual_pct=USUAL_LOSS_PCT, batches=batches_words(found))
 
 
 def label_confection(session: Session, asked: ConfectionAsk, made: date, pieces: int | None = None) -> LabelAnswer:

@@ -1,54 +1,29 @@
-"""Fit: a recipe into a vessel, near choices, other vessels, the marking guide; and the fit of each recipe as it was
-left."""
+"""Fit: a recipe into a vessel, its marking guide, and the kept fit of each recipe."""
 
 import json
 from collections.abc import Callable, Iterator, Mapping
 from contextlib import contextmanager
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 from datetime import datetime
 from typing import Any, TypeVar
 
 from sqlalchemy.orm import Session
 
-from hearth_bowl.core.confection.declared import Declared
-from hearth_bowl.core.confection.keeping import PieceKeeping
-from hearth_bowl.core.confection.of_fit import confection_of
-from hearth_bowl.core.confection.price import PieceCost, piece_cost
-from hearth_bowl.core.confection.work_out import PerPiece, work_out
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.fit import Fit, fit
-from hearth_bowl.core.fit.ask import (
-    ASKS,
-    USUAL_LOSS_PCT,
-    Ask,
-    PanAsk,
-    Question,
-    ask_for,
-    ask_kind,
-    asked_alike,
-    check_ask,
-    kind_of,
-    questions,
-    start_ask,
-)
+from hearth_bowl.core.fit.ask import Ask, PanAsk, ask_for, ask_kind, asked_alike, check_ask, kind_of
 from hearth_bowl.core.fit.marking import Guide, guide
-from hearth_bowl.core.fit.near_choices import NearChoice, near_choices
-from hearth_bowl.core.fit.other_vessels import OtherVessel, other_vessels
 from hearth_bowl.core.fit.slab import cut_of
 from hearth_bowl.core.fit.vessel import Box, Vessel
 from hearth_bowl.core.geometry.pans import Pan
-from hearth_bowl.core.keep.cautions import Caution
-from hearth_bowl.core.learn.told import batches_words
 from hearth_bowl.core.mass.cooking import finished_or_none
 from hearth_bowl.core.mass.mixture import Mixture
-from hearth_bowl.core.recipe.recipe import AIMED_INDEX, Recipe
+from hearth_bowl.core.recipe.recipe import Recipe
 from hearth_bowl.formats.ask_file import AskFile, ask_from, ask_record
 from hearth_bowl.formats.recipe_file import recipe_from
 from hearth_bowl.formats.vessel_file import vessel_from
 from hearth_bowl.service import vessels as vessel_service
 from hearth_bowl.service.errors import NotFound
-from hearth_bowl.service.larder import prices_per_g, stock
-from hearth_bowl.service.learned import correction_for
 from hearth_bowl.service.recipes import get_recipe
 from hearth_bowl.service.settings import get_settings
 from hearth_bowl.store.models import RecipeFitRow
@@ -82,97 +57,6 @@ def fit_recipe(session: Session, record: Mapping[str, Any], vessel: Mapping[str,
     """
     checked = _checked_fit(session, record, vessel, ask)
     return _under("ask", lambda: fit(checked.recipe, checked.vessel, checked.ask, checked.finished))
-
-
-def usual_questions(session: Session, now: datetime) -> tuple[dict[str, tuple[Question, ...]], dict[str, Ask]]:
-    """Return what each kind of vessel may be asked with its usual answers, and what is asked first by a recipe's use.
-
-    What usually stays behind is what did in this kitchen, where batches of such a vessel taught that.
-    """
-    found = {kind: correction_for(session, f"loss:{kind}", now) for kind in ASKS}
-    usual = {
-        kind: (round(USUAL_LOSS_PCT * one.value, 1), f"usually {USUAL_LOSS_PCT:g} %; yours, by {batches_words(one)}")
-        for kind, one in found.items()
-        if one is not None
-    }
-    kinds = {
-        kind: tuple(
-            replace(one, usual=usual[kind][0], learned=usual[kind][1])
-            if one.name == "loss_pct" and kind in usual
-            else one
-            for one in questions(kind)
-        )
-        for kind in ASKS
-    }
-    starts = {}
-    for use in ("", *AIMED_INDEX):
-        ask = start_ask(use)
-        starts[use] = replace(ask, loss_pct=usual[ask.kind][0]) if ask.kind in usual else ask
-    return kinds, starts
-
-
-@dataclass(frozen=True, slots=True, kw_only=True)
-class FitPiece:
-    """What is to be told of one piece of a fit, as of any confection."""
-
-    per_piece: PerPiece
-    allergens: tuple[str, ...]
-    allergens_named: tuple[Declared, ...]
-    keeping: PieceKeeping
-    cautions: tuple[Caution, ...]
-    cost: PieceCost | None
-
-
-def piece_of_fit(session: Session, record: Mapping[str, Any], vessel: Mapping[str, Any], ask: Ask | None) -> FitPiece:
-    """Return what is to be told of one piece of a fit, in this kitchen and with this larder.
-
-    :raises BadInput: see `fit_recipe`.
-    """
-    checked = _checked_fit(session, record, vessel, ask)
-    kitchen = get_settings(session).kitchen
-    worked = _under("ask", lambda: work_out(confection_of(checked.recipe, checked.vessel, checked.ask), kitchen))
-    return FitPiece(
-        per_piece=worked.per_piece,
-        allergens=worked.allergens,
-        allergens_named=worked.allergens_named,
-        keeping=worked.keeping,
-        cautions=worked.cautions,
-        cost=piece_cost(worked, prices_per_g(session)),
-    )
-
-
-def near(
-    session: Session, record: Mapping[str, Any], vessel: Mapping[str, Any], ask: Ask | None
-) -> tuple[NearChoice, ...]:
-    """Return whole packs, eggs and moulds near a fit.
-
-    :raises BadInput: see `fit_recipe`.
-    """
-    checked = _checked_fit(session, record, vessel, ask)
-    found = _under("ask", lambda: fit(checked.recipe, checked.vessel, checked.ask, checked.finished))
-    packs = {label: there.packs[0].pack_g for label, there in stock(session).items() if there.packs}
-    return near_choices(checked.recipe, checked.vessel, checked.ask, found, packs, checked.finished)
-
-
-def vessels_for(
-    session: Session, record: Mapping[str, Any], ask: Ask, batch_g: float, depth_mm: float | None
-) -> list[tuple[int, OtherVessel]]:
-    """Return each stored vessel's id with what a batch makes of it, the best suited first.
-
-    :raises BadInput: below `recipe` or `ask`; at `batch_g`.
-    """
-    recipe = _under("recipe", lambda: recipe_from(record))
-    stored = vessel_service.list_vessels(session)
-    checked = _under("ask", lambda: check_ask(ask))
-    found = other_vessels(
-        recipe,
-        [vessel_from(row.vessel) for row in stored],
-        checked,
-        batch_g,
-        depth_mm,
-        finished_or_none(recipe, get_settings(session).kitchen),
-    )
-    return [(stored[other.position].id, other) for other in found]
 
 
 def get_fit(session: Session, recipe_id: int) -> KeptFit:

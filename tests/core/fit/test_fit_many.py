@@ -1,4 +1,4 @@
-"""Fits of several recipes: layers, stacked fillings, pours in the pot, shopping and near choices."""
+"""Fits of several recipes: layers, stacked fillings, pours in the pot and shopping."""
 
 import itertools
 import unittest
@@ -13,10 +13,8 @@ from hearth_bowl.core.boxes.shopping import PackFor, Stock, cheapest_packs, shop
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.fit import fit
 from hearth_bowl.core.fit.layers import LayerAmount, LayerAsk, fit_layers
-from hearth_bowl.core.fit.near_choices import near_choices
-from hearth_bowl.core.fit.other_vessels import other_vessels
 from hearth_bowl.core.fit.stacked import FillingAmount, FillingAsk, fit_stack
-from hearth_bowl.core.fit.vessel import Mould, checked_vessel
+from hearth_bowl.core.fit.vessel import checked_vessel
 from hearth_bowl.core.mass.mixture import mix
 from hearth_bowl.core.recipe.recipe import Recipe
 from tests.kitchen import R1, asked, recipe
@@ -288,39 +286,6 @@ class Shopping(unittest.TestCase):
         packs = tuple(PackFor(pack_g=size, price=size / 100) for size in sizes)
         item = shop({"x": need}, {}, {"x": Stock(in_house_g=house, packs=packs)}).items[0]
         self.assertAlmostEqual(house + item.bought_g, need + item.left_g, delta=0.06)
-
-
-class NearChoices(unittest.TestCase):
-    def test_a_whole_tin_changes_the_thickness(self) -> None:
-        ask = asked(SQUARE, thickness_mm=20.0, pieces=36)
-        found = fit(FUDGE, SQUARE, ask)
-        choices = near_choices(FUDGE, SQUARE, ask, found, {"dark55": 200.0})
-        tin = next(choice for choice in choices if "tin" in choice.says)
-        self.assertIn("1 tin of", tin.says)
-        self.assertAlmostEqual(tin.fit.amounts_g[0], 397)
-        self.assertAlmostEqual((tin.fit.thickness_mm or 0) / 20, 1 + tin.change)
-        packs = next(choice for choice in choices if "pack" in choice.says)
-        self.assertAlmostEqual(packs.fit.amounts_g[1] % 200, 0, places=6)
-
-    def test_whole_moulds_are_offered(self) -> None:
-        ask = asked(CONES, pieces=50, shell=DARK)
-        choices = near_choices(DARK_ONE, CONES, ask, fit(DARK_ONE, CONES, ask), {})
-        self.assertIn(40, [choice.fit.pieces for choice in choices])
-        self.assertIn(60, [choice.fit.pieces for choice in choices])
-
-
-class Suits(unittest.TestCase):
-    def test_the_best_suited_pan_comes_first_and_too_small_ones_say_so(self) -> None:
-        tiny = checked_vessel("pan", "round", {"diameter_mm": 80, "depth_mm": 20})
-        wide = checked_vessel("pan", "rectangle", {"length_mm": 400, "width_mm": 300, "depth_mm": 40})
-        found = other_vessels(FUDGE, [tiny, wide, SQUARE, CONES], asked(SQUARE, shell=DARK), 900, depth_mm=18)
-        self.assertEqual(found[0].position, 2)
-        by = {suit.position: suit for suit in found}
-        self.assertIn("left over", by[0].says)
-        self.assertIn("thin", by[1].says)
-        self.assertIn("pieces", by[3].says)
-        self.assertAlmostEqual(by[1].same_depth_g or 0, fit(FUDGE, wide, asked(wide, thickness_mm=18)).batch_g)
-        self.assertIsInstance(CONES, Mould)
 
 
 if __name__ == "__main__":

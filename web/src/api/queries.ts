@@ -62,27 +62,6 @@ export const shapesQuery = queryOptions({
   staleTime: Number.POSITIVE_INFINITY,
 });
 
-export const questionsQuery = queryOptions({
-  queryKey: ["questions"],
-  queryFn: ({ signal }) => dataOf(client.GET("/api/fit/questions", { signal })),
-  staleTime: Number.POSITIVE_INFINITY,
-});
-
-export const rollingQuery = queryOptions({
-  queryKey: ["rolling"],
-  queryFn: ({ signal }) => dataOf(client.GET("/api/fit/rolling", { signal })),
-  staleTime: Number.POSITIVE_INFINITY,
-});
-
-export const keptFitQuery = (id: number) =>
-  queryOptions({
-    queryKey: ["kept-fit", id],
-    queryFn: ({ signal }) =>
-      dataOf(client.GET("/api/recipes/{recipe_id}/fit", { params: { path: { recipe_id: id } }, signal })),
-    staleTime: Number.POSITIVE_INFINITY,
-    gcTime: 0,
-  });
-
 export const occasionsQuery = queryOptions({
   queryKey: ["occasions"],
   queryFn: ({ signal }) => dataOf(client.GET("/api/occasions", { signal })),

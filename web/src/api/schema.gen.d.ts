@@ -483,6 +483,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/confections/near": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Return sizes that use whole packs, the recipe as it is, or whole moulds. Nothing is stored. */
+        post: operations["nearConfections"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/confections/options": {
         parameters: {
             query?: never;
@@ -534,6 +551,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/confections/vessels": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Return what the batch of a confection makes of every other vessel. Nothing is stored. */
+        post: operations["otherVessels"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/confections/work-out": {
         parameters: {
             query?: never;
@@ -565,6 +599,23 @@ export interface paths {
         post?: never;
         /** Delete a confection; its recipes and vessel stay. */
         delete: operations["deleteConfection"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/confections/{confection_id}/amounts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Store what the confection takes of a recipe as the recipe's own amounts. */
+        put: operations["useAmounts"];
+        post?: never;
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -718,91 +769,6 @@ export interface paths {
         put?: never;
         /** Fit a recipe to a vessel. Nothing is stored. */
         post: operations["fit"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/fit/near": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** Offer whole packs, eggs and moulds near a fit. Nothing is stored. */
-        post: operations["nearChoices"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/fit/piece": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** Say what is to be told of one piece of a fit. Nothing is stored. */
-        post: operations["pieceOfFit"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/fit/questions": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** List what each kind of vessel may be asked. */
-        get: operations["listQuestions"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/fit/rolling": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** List what a ball may be rolled in. */
-        get: operations["listRolling"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/fit/vessels": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** Say what a batch makes of each stored vessel. Nothing is stored. */
-        post: operations["otherVessels"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1498,6 +1464,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/recipes/{recipe_id}/confection": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Store a confection of a recipe that has none: by its kept fit, or by its family and use. */
+        post: operations["makeInto"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/recipes/{recipe_id}/copy": {
         parameters: {
             query?: never;
@@ -1527,23 +1510,6 @@ export interface paths {
         /** Keep the fit of a recipe as it is left. */
         put: operations["keepFit"];
         post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/recipes/{recipe_id}/fit/confection": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** Make a confection of the fit of a recipe as it was left: more can be put into it. */
-        post: operations["confectionFromFit"];
         delete?: never;
         options?: never;
         head?: never;
@@ -3269,7 +3235,7 @@ export interface components {
         };
         /**
          * ConfectionOptionsOut
-         * @description What may be put together: the roles and the fields of each form, and how much may be said by, by role.
+         * @description Roles and fields of each form, the measures of each role, and usual walls of a shell [mm].
          */
         ConfectionOptionsOut: {
             /** Amounts */
@@ -3290,6 +3256,8 @@ export interface components {
             usual: {
                 [key: string]: components["schemas"]["PartAsk"];
             };
+            /** Walls */
+            walls: components["schemas"]["Usual"][];
         };
         /**
          * CookIn
@@ -4144,21 +4112,6 @@ export interface components {
             ask?: (components["schemas"]["PanAskIn"] | components["schemas"]["MouldAskIn"] | components["schemas"]["CupAskIn"] | components["schemas"]["ScoopAskIn"] | components["schemas"]["PiecesAskIn"] | components["schemas"]["CakeAskIn"]) | null;
             recipe: components["schemas"]["RecipeIn"];
             vessel: components["schemas"]["VesselIn"];
-        };
-        /**
-         * FitPiece
-         * @description What is to be told of one piece of a fit, as of any confection.
-         */
-        FitPiece: {
-            /** Allergens */
-            allergens: string[];
-            /** Allergens Named */
-            allergens_named: components["schemas"]["Declared"][];
-            /** Cautions */
-            cautions: components["schemas"]["Caution"][];
-            cost: components["schemas"]["PieceCost"] | null;
-            keeping: components["schemas"]["PieceKeeping"];
-            per_piece: components["schemas"]["PerPiece"];
         };
         /**
          * Follow
@@ -5237,6 +5190,18 @@ export interface components {
             unit: string;
         };
         /**
+         * LearnedLoss
+         * @description Share that stays in bowl, bag and knife in this kitchen [%], beside the usual one, and how it is known.
+         */
+        LearnedLoss: {
+            /** Batches */
+            batches: string;
+            /** Pct */
+            pct: number;
+            /** Usual Pct */
+            usual_pct: number;
+        };
+        /**
          * LearnedOut
          * @description All that was learned.
          */
@@ -6142,17 +6107,25 @@ export interface components {
             name: string;
         };
         /**
-         * NearChoice
-         * @description A batch near the asked one: what it takes whole, its mass, and the fit that it gives.
+         * NearAsk
+         * @description A confection near the present one: what it uses whole, what comes of it, and the change as a share.
          */
-        NearChoice: {
-            /** Batch G */
-            batch_g: number;
+        NearAsk: {
+            asked: components["schemas"]["ConfectionAsk"];
             /** Change */
             change: number;
-            fit: components["schemas"]["Fit"];
+            /** Gives */
+            gives: string;
             /** Says */
             says: string;
+        };
+        /**
+         * NearConfectionsOut
+         * @description The confection at other sizes, the nearest first.
+         */
+        NearConfectionsOut: {
+            /** Near */
+            near: components["schemas"]["NearAsk"][];
         };
         /**
          * NearIngredientsIn
@@ -6169,14 +6142,6 @@ export interface components {
         NearIngredientsOut: {
             /** Keys */
             keys: string[];
-        };
-        /**
-         * NearOut
-         * @description Whole packs, eggs and moulds near a fit, the nearest first.
-         */
-        NearOut: {
-            /** Choices */
-            choices: components["schemas"]["NearChoice"][];
         };
         /**
          * NewCodeIn
@@ -6613,42 +6578,28 @@ export interface components {
             needs_tempering: boolean;
         };
         /**
-         * OtherVesselOut
-         * @description What a batch makes of one stored vessel.
+         * OtherVesselAsk
+         * @description The same batch in another vessel: what comes of it, and the confection there; null where it does not go in.
+         *
+         *     `as_deep` stands as deep in another pan and takes `as_deep_g` of its main mix [g].
          */
-        OtherVesselOut: {
-            /** Fits */
-            fits: boolean;
-            /** Same Depth G */
-            same_depth_g: number | null;
+        OtherVesselAsk: {
+            as_deep: components["schemas"]["ConfectionAsk"] | null;
+            /** As Deep G */
+            as_deep_g: number | null;
+            asked: components["schemas"]["ConfectionAsk"] | null;
             /** Says */
             says: string;
             /** Vessel Id */
             vessel_id: number;
         };
         /**
-         * OtherVesselsIn
-         * @description A recipe, a batch of it, what was asked, and perhaps the depth to keep.
-         */
-        OtherVesselsIn: {
-            /** Ask */
-            ask: components["schemas"]["PanAskIn"] | components["schemas"]["MouldAskIn"] | components["schemas"]["CupAskIn"] | components["schemas"]["ScoopAskIn"] | components["schemas"]["PiecesAskIn"] | components["schemas"]["CakeAskIn"];
-            /** Batch G */
-            batch_g: number;
-            /**
-             * Depth Mm
-             * @default null
-             */
-            depth_mm?: number | null;
-            recipe: components["schemas"]["RecipeIn"];
-        };
-        /**
          * OtherVesselsOut
-         * @description Every stored vessel, the best suited first.
+         * @description The same batch in the other vessels, the best suited first.
          */
         OtherVesselsOut: {
             /** Vessels */
-            vessels: components["schemas"]["OtherVesselOut"][];
+            vessels: components["schemas"]["OtherVesselAsk"][];
         };
         /**
          * OutsideAnswer
@@ -7461,22 +7412,6 @@ export interface components {
             role: string;
         };
         /**
-         * PerPiece
-         * @description One finished piece, as weighed in.
-         */
-        PerPiece: {
-            /** Alcohol G */
-            alcohol_g: number;
-            /** Energy Kcal */
-            energy_kcal: number;
-            /** Fat G */
-            fat_g: number;
-            /** G */
-            g: number;
-            /** Sugar G */
-            sugar_g: number;
-        };
-        /**
          * PerPieceAnswer
          * @description One finished piece.
          */
@@ -8070,55 +8005,6 @@ export interface components {
             away: boolean;
         };
         /**
-         * Question
-         * @description One thing that may be asked: its words, its default, and whether it is a number of pieces (`whole`).
-         *
-         *     It means something only with what it `needs`: a shell, halves or single pieces, a dry mix, one recipe alone.
-         *     `offers` are usual answers; `more`: seldom asked. `learned` says where the default is this kitchen's own.
-         */
-        Question: {
-            /**
-             * Form
-             * @enum {string}
-             */
-            form: "number" | "sides" | "yes-no" | "chocolate" | "rolling";
-            /**
-             * Learned
-             * @default
-             */
-            learned: string;
-            /** More */
-            more: boolean;
-            /** Name */
-            name: string;
-            /** Needs */
-            needs: string[];
-            /** Offers */
-            offers: components["schemas"]["Usual"][];
-            /** Says */
-            says: string;
-            /** Unit */
-            unit: string;
-            /** Usual */
-            usual: boolean | number | string | null;
-            /** Whole */
-            whole: boolean;
-        };
-        /**
-         * QuestionsOut
-         * @description What each kind of vessel may be asked, with its usual answers; and what is asked first, by a recipe's use.
-         */
-        QuestionsOut: {
-            /** Kinds */
-            kinds: {
-                [key: string]: components["schemas"]["Question"][];
-            };
-            /** Starts */
-            starts: {
-                [key: string]: components["schemas"]["PanAsk"] | components["schemas"]["MouldAsk"] | components["schemas"]["CupAsk"] | components["schemas"]["ScoopAsk"] | components["schemas"]["PiecesAsk"] | components["schemas"]["CakeAsk"];
-            };
-        };
-        /**
          * RatioRule
          * @description The ruler: its ends, the ratio now, the zones, and what moves when it is slid.
          *
@@ -8417,24 +8303,6 @@ export interface components {
              * @default 7
              */
             thinned_after_days: number;
-        };
-        /**
-         * RollingListOut
-         * @description What a ball may be rolled in.
-         */
-        RollingListOut: {
-            /** Coats */
-            coats: components["schemas"]["RollingOut"][];
-        };
-        /**
-         * RollingOut
-         * @description A rolling coat by its key.
-         */
-        RollingOut: {
-            /** Key */
-            key: string;
-            /** Name */
-            name: string;
         };
         /**
          * Row
@@ -10120,8 +9988,18 @@ export interface components {
             why: string;
         };
         /**
+         * UseAmountsIn
+         * @description One of the confection's recipes, in its state of `revision`.
+         */
+        UseAmountsIn: {
+            /** Recipe Id */
+            recipe_id: number;
+            /** Revision */
+            revision: number;
+        };
+        /**
          * Usual
-         * @description A usual answer with what it is for.
+         * @description A usual value and what it is for.
          */
         Usual: {
             /** Says */
@@ -10669,11 +10547,12 @@ export interface components {
         };
         /**
          * WorkedConfection
-         * @description A confection worked out, and what it costs with this larder.
+         * @description A confection worked out, what it costs with this larder, and the loss learned in this kitchen.
          */
         WorkedConfection: {
             answer: components["schemas"]["ConfectionAnswer"];
             cost: components["schemas"]["PieceCost"] | null;
+            learned_loss: components["schemas"]["LearnedLoss"] | null;
         };
         /**
          * WorkedOccasion
@@ -12011,6 +11890,48 @@ export interface operations {
             };
         };
     };
+    nearConfections: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ConfectionAskIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NearConfectionsOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     confectionOptions: {
         parameters: {
             query?: never;
@@ -12102,6 +12023,48 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["StoredConfection"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    otherVessels: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ConfectionAskIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OtherVesselsOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
                 };
             };
             /** @description Unprocessable Content */
@@ -12270,6 +12233,59 @@ export interface operations {
             };
             /** @description Not Found */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    useAmounts: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                confection_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["UseAmountsIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StoredRecipe"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -12621,163 +12637,6 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Fit"];
-                };
-            };
-            /** @description Unprocessable Content */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    nearChoices: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["FitIn"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["NearOut"];
-                };
-            };
-            /** @description Unprocessable Content */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    pieceOfFit: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["FitIn"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["FitPiece"];
-                };
-            };
-            /** @description Unprocessable Content */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    listQuestions: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["QuestionsOut"];
-                };
-            };
-            /** @description Unprocessable Content */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    listRolling: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["RollingListOut"];
-                };
-            };
-            /** @description Unprocessable Content */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    otherVessels: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["OtherVesselsIn"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["OtherVesselsOut"];
                 };
             };
             /** @description Unprocessable Content */
@@ -14547,6 +14406,46 @@ export interface operations {
             };
         };
     };
+    makeInto: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                recipe_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StoredConfection"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     copyRecipe: {
         parameters: {
             query?: never;
@@ -14649,46 +14548,6 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["KeptFit"];
-                };
-            };
-            /** @description Not Found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Unprocessable Content */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    confectionFromFit: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                recipe_id: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Created */
-            201: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["StoredConfection"];
                 };
             };
             /** @description Not Found */

@@ -12,7 +12,9 @@ import { PageOrFailure } from "./PageFailed";
 import { Rim } from "./Rim";
 import { Tidings } from "./Tidings";
 
-const FitPage = lazy(() => import("../features/fit").then((place) => ({ default: place.FitPage })));
+const RecipeFit = lazy(() =>
+  import("../features/confection").then((place) => ({ default: place.RecipeFit })),
+);
 const RecipesPage = lazy(() =>
   import("../features/recipes").then((place) => ({ default: place.RecipesPage })),
 );
@@ -77,7 +79,7 @@ export function App() {
             <Route path="/read" element={<ReadCardPage />} />
             <Route path="/recipes/:id/card" element={<ForRecipe Place={CardPage} />} />
             <Route path="/recipes/:id/formula" element={<ForRecipe Place={FormulaPage} />} />
-            <Route path="/recipes/:id/fit" element={<ForRecipe Place={FitPage} />} />
+            <Route path="/recipes/:id/fit" element={<ForRecipe Place={RecipeFit} />} />
             <Route path="/recipes/:id/compare" element={<ForRecipe Place={ComparePage} />} />
             <Route path="/larder" element={<LarderPage />} />
             <Route path="/recipes/:id/stove" element={<ForRecipe Place={StovePage} />} />

@@ -120,7 +120,7 @@ export function Figure({ label, unit, value, usual, whole, onTake }: FigureProps
         onChange={(event) => setTyped(event.target.value)}
       />
       <Button type="submit" disabled={!isGood}>
-        Take it
+        Use this
       </Button>
     </form>
   );

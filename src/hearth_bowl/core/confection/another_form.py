@@ -5,7 +5,16 @@ from dataclasses import replace
 from types import MappingProxyType
 from typing import Any, Final, TypeVar
 
-from hearth_bowl.core.confection.confection import AMOUNTS, AMOUNTS_OF, INNER, ONCE, ROLES_OF, AnyPart, Role
+from hearth_bowl.core.confection.confection import (
+    AMOUNTS,
+    AMOUNTS_OF,
+    INNER,
+    ONCE,
+    ROLES_OF,
+    USUAL_G_EACH,
+    AnyPart,
+    Role,
+)
 
 P = TypeVar("P", bound=AnyPart)
 
@@ -23,6 +32,8 @@ BECOMES: Final[Mapping[Role, tuple[Role, ...]]] = MappingProxyType(
 """What a part becomes where the form does not know its role, the first that it knows: a judgement."""
 STAYS: Final = ("g_each", "ml_each", "share_pct")
 """Amounts that mean the same in every form; a thickness, and a mass that is used up, belong to the form before."""
+SAID_BY_GRAMS: Final = frozenset({"core", "topping"})
+"""Roles that have no amount of their own unless it is given."""
 WALLS: Final = ("wall_mm", "cap_mm", "headroom_mm", "dip_bowl_mm", "coated")
 
 
@@ -71,4 +82,6 @@ def _as_role(part: P, role: Role, kind: str) -> P:
     may = {name for name in STAYS if name in AMOUNTS_OF[role]} & ({"g_each"} if kind == "cake" else set(STAYS))
     given: dict[str, Any] = {name: getattr(part, name) if name in may else None for name in AMOUNTS}
     given |= dict.fromkeys(WALLS)
+    if role in SAID_BY_GRAMS and all(given[name] is None for name in AMOUNTS):
+        given["g_each"] = USUAL_G_EACH[role]
     return replace(part, role=role, on_top=False, lumps=False, **given)

@@ -56,6 +56,8 @@ def fill_cavities(form: Form, given: Sequence[Given]) -> Laid:
     if shell is not None:
         _lay_shell(laid, shell, mould, ask, volumes, per_piece)
     fillings = [one for one in given if one.part.role == "filling"]
+    if any(one.stuff.recipe.family == "dry-mix" for one in fillings):
+        laid.notes.append(f"It goes into a mug wider than ⟦{min(mould.cavity.rim_mm):.0f} mm⟧.")
     if fillings:
         is_loose = form.halves and all(one.part.amount is not None and is_dry(one) for one in fillings)
         if not (is_loose and _lie_below(laid, fillings, vessel, ask, volumes)):

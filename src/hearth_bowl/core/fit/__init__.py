@@ -1,8 +1,8 @@
 """Fit: from a vessel to the grams of each line, and from a mass to how deep and how many.
 
 `vessel` makes a vessel from its measures, `ask` says what each kind may be asked; by kind: `slab`, `moulded`,
-`portioned`, `cakes`, with `dipping` and `rolling`; several recipes at once: `layers`, `stacked`. Near what is asked:
-`near_choices`, `other_vessels`; where a slab is cut: `marking`.
+`portioned`, `cakes`, with `dipping` and `rolling`; several recipes at once: `layers`, `stacked`; where a slab is
+cut: `marking`.
 """
 
 from typing import cast

@@ -1,7 +1,7 @@
 """What is asked of a vessel: one kind of ask for each kind of vessel, with its defaults. Nothing else knows them."""
 
 from collections.abc import Mapping
-from dataclasses import dataclass, field, fields
+from dataclasses import dataclass, fields
 from types import MappingProxyType
 from typing import Any, Final, Literal
 
@@ -28,11 +28,6 @@ USUAL_LOSS_PCT: Final = 5.0
 """What stays in bowl, bag and knife of a batch that is poured or piped: common practice."""
 
 
-def _question(says: str, *needs: str, more: bool = False) -> dict[str, Any]:
-    """Say what a field asks, what it needs to mean anything, and whether it is seldom asked."""
-    return {"says": says, "needs": needs, "more": more}
-
-
 @dataclass(frozen=True, slots=True, kw_only=True)
 class _AnyAsk:
     """What any vessel may be asked. Masses g; None where nothing is asked.
@@ -40,28 +35,28 @@ class _AnyAsk:
     `loss_pct` and `loss_g` together stay in bowl, bag and knife; `overrun_pct` is the volume that whipping adds.
     """
 
-    mass_g: float | None = field(default=None, metadata=_question("or use up", "one"))
-    loss_pct: float = field(default=USUAL_LOSS_PCT, metadata=_question("Lost"))
-    loss_g: float = field(default=0.0, metadata=_question("Lost too", more=True))
-    overrun_pct: float = field(default=0.0, metadata=_question("Whipping adds", more=True))
+    mass_g: float | None = None
+    loss_pct: float = USUAL_LOSS_PCT
+    loss_g: float = 0.0
+    overrun_pct: float = 0.0
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class _CountedAsk(_AnyAsk):
     """What is asked of a vessel that gives pieces: `pieces` are those wanted, `spares` more on top."""
 
-    pieces: int | None = field(default=None, metadata=_question("Pieces"))
-    spares: int = field(default=0, metadata=_question("Spares", more=True))
+    pieces: int | None = None
+    spares: int = 0
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class _DippedAsk(_CountedAsk):
     """What is asked of pieces that may be dipped: `shell` is their coat, `coated` of them are dipped now."""
 
-    shell: str = field(default=NO_SHELL, metadata=_question("Dipped in"))
-    coat_mm: float = field(default=USUAL_COAT_MM, metadata=_question("Coat", "shell"))
-    coated: int | None = field(default=None, metadata=_question("Dip now", "shell"))
-    dip_bowl_mm: float = field(default=110.0, metadata=_question("Dipping bowl, across", "shell", more=True))
+    shell: str = NO_SHELL
+    coat_mm: float = USUAL_COAT_MM
+    coated: int | None = None
+    dip_bowl_mm: float = 110.0
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -69,11 +64,11 @@ class PanAsk(_DippedAsk):
     """A slab: its thickness [mm], and how it is cut."""
 
     kind: Literal["pan"] = "pan"
-    shell: str = field(default=NO_SHELL, metadata=_question("Dipped in", more=True))
-    thickness_mm: float | None = field(default=None, metadata=_question("Thick", "one"))
-    piece_mm: tuple[float, float] | None = field(default=None, metadata=_question("or each"))
-    trim_mm: float = field(default=0.0, metadata=_question("Trim"))
-    kerf_mm: float = field(default=0.0, metadata=_question("Cut width"))
+    shell: str = NO_SHELL
+    thickness_mm: float | None = None
+    piece_mm: tuple[float, float] | None = None
+    trim_mm: float = 0.0
+    kerf_mm: float = 0.0
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -81,14 +76,14 @@ class MouldAsk(_CountedAsk):
     """Moulded pieces: shell, its wall, cap and headroom [mm]; of joined `halves` both are of one of the `colours`."""
 
     kind: Literal["mould"] = "mould"
-    shell: str = field(default=MOULD_SHELL, metadata=_question("Shell"))
-    wall_mm: float = field(default=2.0, metadata=_question("Wall", "shell"))
-    cap_mm: float = field(default=1.5, metadata=_question("Cap", "shell", "single"))
-    headroom_mm: float = field(default=0.5, metadata=_question("Headroom"))
-    halves: bool = field(default=False, metadata=_question("Join two halves into one piece"))
-    colours: int = field(default=1, metadata=_question("Colours", "halves", more=True))
-    mix_g_per_cup: float | None = field(default=None, metadata=_question("Mix for a cup of milk", "dry-mix"))
-    mug_mm: float | None = field(default=None, metadata=_question("Mug across", "dry-mix"))
+    shell: str = MOULD_SHELL
+    wall_mm: float = 2.0
+    cap_mm: float = 1.5
+    headroom_mm: float = 0.5
+    halves: bool = False
+    colours: int = 1
+    mix_g_per_cup: float | None = None
+    mug_mm: float | None = None
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -96,10 +91,10 @@ class CupAsk(_CountedAsk):
     """Cups: open, without a shell and filled to the brim unless told otherwise."""
 
     kind: Literal["cup"] = "cup"
-    shell: str = field(default=NO_SHELL, metadata=_question("Shell"))
-    wall_mm: float = field(default=2.0, metadata=_question("Wall", "shell"))
-    cap_mm: float = field(default=0.0, metadata=_question("Cap", "shell", more=True))
-    headroom_mm: float = field(default=0.0, metadata=_question("Headroom", more=True))
+    shell: str = NO_SHELL
+    wall_mm: float = 2.0
+    cap_mm: float = 0.0
+    headroom_mm: float = 0.0
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -107,8 +102,8 @@ class ScoopAsk(_DippedAsk):
     """Scooped pieces: `core_g` is a nut or jam inside, on top of the scoop; `rolling` what they are rolled in."""
 
     kind: Literal["scoop"] = "scoop"
-    core_g: float = field(default=0.0, metadata=_question("Nut or jam inside"))
-    rolling: str | None = field(default=None, metadata=_question("Rolled in"))
+    core_g: float = 0.0
+    rolling: str | None = None
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -116,8 +111,8 @@ class PiecesAsk(_DippedAsk):
     """Pieces of a weight: `core_g` is a nut or jam inside, part of the weight; `rolling` what they are rolled in."""
 
     kind: Literal["pieces"] = "pieces"
-    core_g: float = field(default=0.0, metadata=_question("Nut or jam inside"))
-    rolling: str | None = field(default=None, metadata=_question("Rolled in"))
+    core_g: float = 0.0
+    rolling: str | None = None
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -148,88 +143,18 @@ KIND_WORDS: Final[Mapping[str, str]] = MappingProxyType(
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Usual:
-    """A usual answer with what it is for."""
+    """A usual value and what it is for."""
 
     value: float
     says: str
 
 
-@dataclass(frozen=True, slots=True, kw_only=True)
-class Question:
-    """One thing that may be asked: its words, its default, and whether it is a number of pieces (`whole`).
-
-    It means something only with what it `needs`: a shell, halves or single pieces, a dry mix, one recipe alone.
-    `offers` are usual answers; `more`: seldom asked. `learned` says where the default is this kitchen's own.
-    """
-
-    name: str
-    says: str
-    unit: str
-    form: Literal["number", "sides", "yes-no", "chocolate", "rolling"]
-    whole: bool
-    usual: bool | int | float | str | None
-    needs: tuple[str, ...]
-    offers: tuple[Usual, ...]
-    more: bool
-    learned: str = ""
-
-
-UNIT_ENDINGS: Final = MappingProxyType({"mm": "mm", "g": "g", "pct": "%", "cup": "g"})
-FORMS: Final[Mapping[str, Literal["sides", "yes-no", "chocolate", "rolling"]]] = MappingProxyType(
-    {"piece_mm": "sides", "halves": "yes-no", "shell": "chocolate", "rolling": "rolling"}
+USUAL_WALLS: Final = (
+    Usual(value=1.5, says="melts open in hot milk"),
+    Usual(value=2.0, says="eaten as it is"),
+    Usual(value=2.5, says="kept or sent"),
 )
-WHOLE: Final = frozenset({"pieces", "spares", "coated", "colours"})
-ORDER: Final = (
-    "shell", "wall_mm", "cap_mm", "headroom_mm", "thickness_mm", "pieces", "mass_g", "loss_pct", "piece_mm",
-    "trim_mm", "kerf_mm", "halves", "core_g", "rolling", "coat_mm", "coated", "mix_g_per_cup", "mug_mm", "spares",
-    "colours", "loss_g", "overrun_pct", "dip_bowl_mm",
-)  # fmt: skip
-"""The order in which things are asked."""
-OFFERS: Final = MappingProxyType(
-    {
-        "wall_mm": (
-            Usual(value=1.5, says="melts open in hot milk: ⟦1.5 mm⟧"),
-            Usual(value=2.0, says="eaten as it is: ⟦2 mm⟧"),
-            Usual(value=2.5, says="kept or sent: ⟦2.5 mm⟧"),
-        )
-    }
-)
-"""Walls by what a piece is for: common practice."""
-
-
-def questions(kind: str) -> tuple[Question, ...]:
-    """Return what a kind of vessel may be asked, in order, with its defaults.
-
-    :raises BadInput: at `kind`.
-    """
-    asked = {one.name: one for one in fields(_kind_of_ask(kind))}
-    return tuple(
-        Question(
-            name=name,
-            says=asked[name].metadata["says"],
-            unit=UNIT_ENDINGS.get(name.rsplit("_", 1)[-1], "") if name not in WHOLE else "",
-            form=FORMS.get(name, "number"),
-            whole=name in WHOLE,
-            usual=getattr(_kind_of_ask(kind)(), name),
-            needs=asked[name].metadata["needs"],
-            offers=OFFERS.get(name, ()) if kind == "mould" else (),
-            more=asked[name].metadata["more"],
-        )
-        for name in ORDER
-        if name in asked
-    )
-
-
-MOULD_USES: Final = frozenset({"fill-shell", "pipe", "drink"})
-CUT_MM: Final = 25.0
-"""The side of a usual cut piece: common practice."""
-
-
-def start_ask(use: str | None) -> Ask:
-    """Return what is asked before anything was, of the kind of vessel that a recipe's use points to."""
-    if use in MOULD_USES:
-        return MouldAsk()
-    return PanAsk(piece_mm=(CUT_MM, CUT_MM)) if use == "cut" else PanAsk()
+"""Usual walls of a shell [mm], by what the piece is for: common practice."""
 
 
 def _kind_of_ask(kind: str) -> type[Ask]:

@@ -23,7 +23,7 @@ export function Another({ asked, making, library }: Props) {
     },
     onSuccess: async ({ stored, left }) => {
       await queries.invalidateQueries({ queryKey: confectionQueries.list.queryKey });
-      navigate(`/confections/${stored.id}`, { state: { note: noteOf(asked, left) } });
+      navigate(`/confections/${stored.id}`, { state: { note: leftOutText(asked, left) } });
     },
   });
   const chocolates = library?.ingredients.filter(
@@ -65,8 +65,8 @@ export function Another({ asked, making, library }: Props) {
   );
 }
 
-/** What was left out on the way to the other form, in words. */
-function noteOf(asked: Asked, left: readonly number[]): string | undefined {
+/** Sentence that names the parts without room in another form; undefined where none was left out. */
+export function leftOutText(asked: Asked, left: readonly number[]): string | undefined {
   const words = left.map((at) => ROLE_WORDS[asked.parts[at]?.role ?? "filling"].toLowerCase());
-  return words.length > 0 ? `Left out, for this form has no room for it: ${words.join(", ")}.` : undefined;
+  return words.length > 0 ? `Left out: no room in this form for the ${words.join(", ")}.` : undefined;
 }

@@ -10,18 +10,27 @@ import { Skeleton } from "../../ui/Skeleton";
 import { Sure } from "../../ui/Sure";
 import { useUnits } from "../../units/units";
 import { VesselForm } from "../fit";
+import { SeeLink } from "../seen";
 import { Send } from "../sharing";
 import { LastTimes } from "../shelf";
+import { AddPart, placed } from "./AddPart";
 import { Another } from "./Another";
+import { Conflict } from "./Conflict";
 import { CutThrough } from "./CutThrough";
 import { FormSentence } from "./FormSentence";
 import { LabelText } from "./LabelText";
+import { LossLearned } from "./LossLearned";
 import { MethodList } from "./MethodList";
+import { Onward } from "./Onward";
+import { OtherSizes } from "./OtherSizes";
+import { OtherVessels } from "./OtherVessels";
 import { ToWeigh } from "./Outcome";
 import { PartSentence } from "./PartSentence";
 import { SharedTin } from "./SharedTin";
+import { UseAmounts } from "./UseAmounts";
 import { useConfection } from "./useConfection";
-import { type Asked, type PartAsk, ROLE_WORDS, type Role } from "./words";
+import { useVesselChange } from "./useVesselChange";
+import { type PartAsk, ROLE_WORDS, type Role } from "./words";
 
 /** A confection: put together in sentences, drawn cut through, and worked out at once. */
 export function ConfectionPage() {
@@ -78,7 +87,9 @@ function Bench({ stored, vessels, recipes, options }: BenchProps) {
       navigate("/recipes");
     },
   });
-  const vessel = vessels.find((row) => row.id === asked.form.vessel)?.vessel ?? null;
+  const chosenVessel = vessels.find((row) => row.id === asked.form.vessel) ?? null;
+  const vessel = chosenVessel?.vessel ?? null;
+  const { choose, note } = useVesselChange(asked, vessels, change);
   const kind = vessel?.kind ?? "";
   const problem = worked.error instanceof ApiError ? worked.error.problem : null;
   const found = worked.error || asked.parts.length === 0 ? undefined : worked.data;
@@ -104,7 +115,7 @@ function Bench({ stored, vessels, recipes, options }: BenchProps) {
   };
   return (
     <main className="grid flex-1 grid-cols-[minmax(0,1.35fr)_minmax(0,1fr)_minmax(280px,0.8fr)] max-lg:grid-cols-[minmax(0,1.4fr)_minmax(0,1fr)] max-md:grid-cols-1">
-      <section aria-label="Put together" className="border-line border-r px-5 py-3 max-md:px-3">
+      <section aria-label="Make a confection" className="border-line border-r px-5 py-3 max-md:px-3">
         <div className="flex items-end justify-between gap-3">
           <div className="min-w-0 flex-1">
             <h1 className="sr-only">{asked.name}</h1>
@@ -124,19 +135,20 @@ function Bench({ stored, vessels, recipes, options }: BenchProps) {
             {saving.state === "conflict" ? "Not saved" : saving.message}
           </span>
         </div>
-        {typeof state?.note === "string" && <p className="mt-1 text-ash">{state.note}</p>}
+        {(note ?? state?.note) && <p className="mt-1 text-ash">{note ?? state.note}</p>}
         {saving.state === "conflict" && <Conflict stored={stored} asked={asked} message={saving.message} />}
         <FormSentence
           asked={asked}
           vessels={making}
           fields={options.form_fields[kind] ?? []}
           problemAt={problemAt}
+          onVessel={choose}
           onForm={(part) => change({ form: { ...asked.form, ...part } })}
           onExtras={(extras) => change({ extras })}
         />
         <LastTimes name={asked.name} />
         <Onward id={stored.id} asked={asked} recipes={recipes} flush={flush} />
-        <h2 className="mt-1 font-bold text-lg">Its parts, in the order of making</h2>
+        <h2 className="mt-1 font-bold text-lg">Parts, in order</h2>
         <ol className="mt-1">
           {asked.parts.map((part, position) => (
             <li
@@ -177,6 +189,7 @@ function Bench({ stored, vessels, recipes, options }: BenchProps) {
                   amounts={options.amounts[part.role] ?? []}
                   recipes={recipes}
                   library={library}
+                  walls={options.walls}
                   problem={(field) => problemAt("parts", position, field)}
                   units={units}
                   onChange={(next) => setPart(position, next)}
@@ -200,19 +213,31 @@ function Bench({ stored, vessels, recipes, options }: BenchProps) {
           units={units}
           onTaken={accept}
         />
-        <VesselForm
-          stored={null}
-          onDone={(vessel) =>
-            vessel !== null && change({ form: { ...asked.form, vessel, piece_mm: null, halves: false } })
-          }
-          flush={flush}
-        />
+        {found?.learned_loss && (
+          <LossLearned
+            learned={found.learned_loss}
+            onUse={(loss_pct) => change({ form: { ...asked.form, loss_pct } })}
+          />
+        )}
+        {isOf && <OtherSizes asked={asked} onUse={change} />}
+        {isOf && <OtherVessels asked={asked} vessels={vessels} units={units} onUse={change} />}
+        <div className="flex flex-wrap items-center gap-x-3">
+          <VesselForm stored={null} onDone={(id) => id !== null && choose(id)} flush={flush} />
+          {chosenVessel && (
+            <VesselForm
+              stored={chosenVessel}
+              onDone={(id) => choose(id ?? making.find((row) => row.id !== chosenVessel.id)?.id ?? 0)}
+              flush={flush}
+            />
+          )}
+        </div>
         <Another asked={asked} making={making} library={library} />
         <div className="mt-3 flex flex-wrap items-center gap-3">
           <Send kind="confections" id={stored.id} name={asked.name} />
+          <SeeLink recipe={mixIn(asked.parts)} at="unmould" />
           <Sure
             words="Delete this confection"
-            goes={`“${asked.name}” goes; its recipes and vessel stay.`}
+            goes={`Delete “${asked.name}”? Its recipes and its tin or mould stay.`}
             disabled={remove.isPending}
             onSure={() => remove.mutate()}
           />
@@ -234,10 +259,23 @@ function Bench({ stored, vessels, recipes, options }: BenchProps) {
         {found && <MethodList asked={asked} units={units} nameOf={nameOf} />}
       </section>
       <section
-        aria-label="What it takes"
+        aria-label="What you need"
         className="border-line border-l bg-sheet px-5 py-3 max-lg:col-span-2 max-lg:border-t max-md:col-span-1 max-md:px-3"
       >
-        {found && <ToWeigh answer={found.answer} nameOf={nameOf} units={units} />}
+        {found && (
+          <ToWeigh
+            answer={found.answer}
+            nameOf={nameOf}
+            units={units}
+            action={(position) => {
+              const recipe = asked.parts[position]?.of.recipe_id ?? null;
+              const isFirst = asked.parts.findIndex((part) => part.of.recipe_id === recipe) === position;
+              return (
+                recipe !== null && isFirst && <UseAmounts id={stored.id} recipe={recipe} flush={flush} />
+              );
+            }}
+          />
+        )}
         {found && (
           <LabelText id={stored.id} asked={asked} units={units} pieces={found.answer.pieces} flush={flush} />
         )}
@@ -246,79 +284,8 @@ function Bench({ stored, vessels, recipes, options }: BenchProps) {
   );
 }
 
-type OnwardProps = {
-  id: number;
-  asked: Asked;
-  recipes: Schemas["RecipeInList"][];
-  flush: () => Promise<void>;
-};
-
-/** From the piece to its mixes: what is in each, and making it now. */
-function Onward({ id, asked, recipes, flush }: OnwardProps) {
-  const names = new Map(recipes.map((row) => [row.id, row.name]));
-  const mixes = [...new Set(asked.parts.flatMap((part) => part.of.recipe_id ?? []))].filter((mix) =>
-    names.has(mix),
-  );
-  if (mixes.length === 0) return null;
-  return (
-    <p className="mt-1 flex flex-wrap items-center gap-x-4">
-      {mixes.map((mix) => (
-        <span key={mix} className="inline-flex flex-wrap items-center gap-x-2">
-          <Link
-            to={`/recipes/${mix}/stove?for=${id}`}
-            onClick={() => void flush()}
-            className="inline-flex min-h-11 items-center rounded-lg border-[1.5px] border-rim px-3 font-bold text-[0.9375rem] text-rim hover:bg-rim-faint"
-          >
-            {mixes.length === 1 ? "Make it now" : `Make ${names.get(mix)} now`}
-          </Link>
-          <Link
-            to={`/recipes/${mix}/formula`}
-            className="inline-flex min-h-11 items-center text-rim underline"
-          >
-            {mixes.length === 1 ? "What is in it" : `What is in ${names.get(mix)}`}
-          </Link>
-          {mixes.length === 1 && (
-            <Link to={`/recipes/${mix}/fit`} className="inline-flex min-h-11 items-center text-rim underline">
-              Whole packs and other vessels
-            </Link>
-          )}
-        </span>
-      ))}
-    </p>
-  );
-}
-
-type ConflictProps = { stored: Schemas["StoredConfection"]; asked: Asked; message: string };
-
-/** Another window came between: take what it made, or keep one's own beside it. */
-function Conflict({ stored, asked, message }: ConflictProps) {
-  const queries = useQueryClient();
-  const navigate = useNavigate();
-  const copy = useMutation({
-    mutationFn: () => dataOf(client.POST("/api/confections", { body: asked })),
-    onSuccess: async (made) => {
-      await queries.invalidateQueries({ queryKey: confectionQueries.list.queryKey, exact: true });
-      navigate(`/confections/${made.id}`);
-    },
-  });
-  return (
-    <div role="alert" className="mt-2 rounded-md border-[1.5px] border-butter-rim bg-butter p-3">
-      <p>{message}</p>
-      <p className="mt-2 flex flex-wrap gap-2">
-        <Button disabled={copy.isPending} onClick={() => copy.mutate()}>
-          Keep mine as a copy
-        </Button>
-        <Button
-          onClick={() =>
-            queries.resetQueries({ queryKey: confectionQueries.one(stored.id).queryKey, exact: true })
-          }
-        >
-          Take the other
-        </Button>
-      </p>
-    </div>
-  );
-}
+const mixIn = (parts: readonly PartAsk[]) =>
+  parts.find((part) => part.of.recipe_id !== null)?.of.recipe_id ?? null;
 
 const wordsOf = (part: PartAsk, position: number) =>
   `${ROLE_WORDS[part.role].toLowerCase()}, part ${position + 1}`;
@@ -338,64 +305,6 @@ function Key({ words, off, onPress, children }: KeyProps) {
     </button>
   );
 }
-
-/** A new part at its usual place in the order of making: after those of its role, before what comes later. */
-function placed(parts: PartAsk[], part: PartAsk, roles: readonly string[]): PartAsk[] {
-  const rank = (row: PartAsk) => roles.indexOf(row.role);
-  const at = parts.findIndex((row) => rank(row) > rank(part));
-  return at < 0 ? [...parts, part] : [...parts.slice(0, at), part, ...parts.slice(at)];
-}
-
-type AddProps = {
-  roles: readonly Role[];
-  asked: Asked;
-  options: Schemas["ConfectionOptionsOut"];
-  recipes: Schemas["RecipeInList"][];
-  onAdd: (part: PartAsk) => void;
-};
-
-/** What else the form may have. */
-function AddPart({ roles, asked, options, recipes, onAdd }: AddProps) {
-  const free = roles.filter(
-    (role) => !(options.once.includes(role) && asked.parts.some((part) => part.role === role)),
-  );
-  const blank = Object.values(options.usual)[0];
-  const add = (role: Role) => {
-    const usual = options.usual[role];
-    if (usual) return onAdd(usual);
-    const recipe =
-      recipes.find((row) => !asked.parts.some((part) => part.of.recipe_id === row.id)) ?? recipes[0];
-    if (!blank || !recipe) return;
-    const of = { recipe_id: recipe.id, ingredient: null, blend: null };
-    const fills = asked.parts.some(
-      (part) => part.role === role && part.share_pct === null && part.mm === null,
-    );
-    onAdd({ ...blank, role, of, ...(fills && role !== "centre" ? HALF : {}) });
-  };
-  return (
-    <div className="mt-2 flex flex-wrap gap-2">
-      {free.map((role) => (
-        <Button key={role} onClick={() => add(role)}>
-          Add {ADD_WORDS[role]}
-        </Button>
-      ))}
-    </div>
-  );
-}
-
-/** A second mass beside one that gives way begins with a third of the room. */
-const HALF = { share_pct: 33 };
-
-const ADD_WORDS: Record<Role, string> = {
-  layer: "a layer",
-  filling: "a filling",
-  centre: "a centre",
-  core: "a core",
-  shell: "a shell",
-  coat: "a coat",
-  rolling: "what it is rolled in",
-  topping: "a topping",
-};
 
 /** What was wrong at a place of what was asked. */
 function problemIn(problem: Schemas["Problem"] | null, path: readonly (string | number)[]): string | null {

@@ -23,7 +23,7 @@ export function CutThrough({ id, asked, worked, vessel, problem, parts, flush }:
   return (
     <>
       <p aria-live="polite" className="min-h-[64px] font-display font-semibold text-[1.5rem] leading-[1.2]">
-        {worked ? sentence(worked.answer, units) : problem ? "That cannot be made so" : ""}
+        {worked ? sentence(worked.answer, units) : problem ? "This does not fit yet" : ""}
       </p>
       {problem && (
         <p role="alert" className="text-copper">

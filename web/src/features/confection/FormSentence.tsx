@@ -2,8 +2,10 @@ import { useState } from "react";
 import type { Schemas } from "../../api/client";
 import { Button } from "../../ui/Button";
 import { TextField } from "../../ui/Field";
-import { Figure, Phrase, PhraseList, PhraseNumber, Sentence } from "../../ui/Phrase";
+import { Phrase, PhraseList, PhraseNumber, Sentence } from "../../ui/Phrase";
 import { useLength } from "../../units/units";
+import { KINDS, measuresText } from "../fit";
+import { Cut } from "./Cut";
 import type { Asked } from "./words";
 
 type Props = {
@@ -11,18 +13,18 @@ type Props = {
   vessels: Schemas["StoredVessel"][];
   fields: readonly string[];
   problemAt: (...path: (string | number)[]) => string | null;
+  onVessel: (id: number) => void;
   onForm: (part: Partial<Asked["form"]>) => void;
   onExtras: (extras: Asked["extras"]) => void;
 };
 
 /** How many of what, in a sentence in which everything can be pressed. */
-export function FormSentence({ asked, vessels, fields, problemAt, onForm, onExtras }: Props) {
+export function FormSentence({ asked, vessels, fields, problemAt, onVessel, onForm, onExtras }: Props) {
   const { form } = asked;
   const vessel = vessels.find((row) => row.id === form.vessel);
   const has = (name: string) => fields.includes(name);
   const isCake = vessel?.vessel.kind === "cake";
-  const unsaid = isCake ? "One" : "As many as it gives";
-  const piece = form.piece_mm;
+  const unsaid = isCake ? "One" : "As many as the mix makes";
   const mm = useLength();
   return (
     <p className="text-[1.1875rem] leading-[1.6]">
@@ -60,18 +62,15 @@ export function FormSentence({ asked, vessels, fields, problemAt, onForm, onExtr
               <PhraseList
                 after={after}
                 label="Form"
-                text={vessel?.name ?? "a vessel that is gone"}
+                text={vessel?.name ?? "a tin or mould that was deleted"}
                 value={String(form.vessel)}
-                options={vessels.map((row) => ({ value: String(row.id), text: row.name }))}
-                onPick={(id) =>
-                  onForm({
-                    vessel: Number(id),
-                    piece_mm: null,
-                    halves: false,
-                    colours: 1,
-                    whole_moulds: false,
-                  })
-                }
+                options={vessels.map((row) => ({
+                  value: String(row.id),
+                  text: row.name,
+                  under: measuresText(row.vessel, mm),
+                  group: KINDS.find((kind) => kind.kind === row.vessel.kind)?.title,
+                }))}
+                onPick={(id) => onVessel(Number(id))}
               />
             </>
           ),
@@ -100,39 +99,41 @@ export function FormSentence({ asked, vessels, fields, problemAt, onForm, onExtr
               <PhraseList
                 after={after}
                 label="Moulds"
-                text={form.whole_moulds ? "every mould full" : "as many cavities as it takes"}
+                text={form.whole_moulds ? "every mould full" : "only as many cavities as needed"}
                 value={form.whole_moulds ? "yes" : "no"}
                 options={[
-                  { value: "no", text: "as many cavities as it takes" },
-                  { value: "yes", text: "every mould full", under: "what is more goes to spare" },
+                  { value: "no", text: "only as many cavities as needed" },
+                  { value: "yes", text: "every mould full", under: "the rest are spare pieces" },
                 ]}
                 onPick={(value) => onForm({ whole_moulds: value === "yes" })}
               />
             )),
           has("piece_mm") &&
             ((after) => (
-              <>
-                cut{" "}
-                <Phrase
-                  after={after}
-                  label="Cut"
-                  text={piece ? mm(...piece) : form.pieces === null ? "not at all" : "into so many squares"}
-                  problem={problemAt("form", "piece_mm")}
-                >
-                  {(close) => (
-                    <Figure
-                      label="Each side"
-                      unit="mm"
-                      value={piece?.[0] ?? null}
-                      usual="by the number of pieces"
-                      onTake={(side) => {
-                        onForm({ piece_mm: side === null ? null : [side, side] });
-                        close();
-                      }}
-                    />
-                  )}
-                </Phrase>
-              </>
+              <Cut
+                form={form}
+                after={after}
+                problem={
+                  problemAt("form", "piece_mm") ??
+                  problemAt("form", "trim_mm") ??
+                  problemAt("form", "kerf_mm")
+                }
+                onForm={onForm}
+              />
+            )),
+          has("colours") &&
+            form.halves &&
+            ((after) => (
+              <PhraseNumber
+                after={after}
+                label="Colours"
+                unit=""
+                whole
+                text={form.colours === 1 ? "one colour" : `${form.colours} colours`}
+                value={form.colours}
+                problem={problemAt("form", "colours")}
+                onTake={(colours) => onForm({ colours: colours ?? 1 })}
+              />
             )),
         ]}
       />
@@ -153,7 +154,7 @@ function Extras({ extras, problem, onExtras }: ExtrasProps) {
   return (
     <>
       With each{" "}
-      <Phrase label="With each piece" text={words || "nothing besides"} problem={problem} after=".">
+      <Phrase label="With each piece" text={words || "nothing else"} problem={problem} after=".">
         {() => <ExtrasForm extras={extras} onExtras={onExtras} />}
       </Phrase>
     </>
@@ -208,7 +209,7 @@ function ExtrasForm({ extras, onExtras }: Omit<ExtrasProps, "problem">) {
           onChange={(event) => setName(event.target.value)}
         />
         <Button type="submit" disabled={name.trim() === ""}>
-          Add it
+          Add to each piece
         </Button>
       </form>
     </div>

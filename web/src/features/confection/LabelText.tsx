@@ -46,7 +46,7 @@ export function LabelText({ id, asked, units, pieces: most, flush }: Props) {
       </div>
       {refused && (
         <p role="alert" className="mt-2 text-copper">
-          No label: {refused.message}. Wanted: {refused.allowed}.
+          No label: {refused.message}. Allowed: {refused.allowed}.
         </p>
       )}
       {found && (

@@ -1,17 +1,22 @@
+import type { ReactNode } from "react";
 import type { Schemas } from "../../api/client";
 import { containsText, costText, keepingText } from "../../units/told";
-import { figure, mass, type Units } from "../../units/units";
+import { figure, figureOfLength, length, mass, type Units } from "../../units/units";
 import { type Answer, ROLE_WORDS } from "./words";
 
 type Props = {
   answer: Answer;
   cost: Schemas["PieceCost"] | null;
-  nameOf: (key: string) => string;
   units: Units;
 };
+type WeighProps = Omit<Props, "cost"> & {
+  nameOf: (key: string) => string;
+  /** What can be done with the amounts of a part, by its place. */
+  action?: (position: number) => ReactNode;
+};
 
-/** What is weighed and melted, part by part. */
-export function ToWeigh({ answer, nameOf, units }: Omit<Props, "cost">) {
+/** Amounts to weigh and to melt, part by part. */
+export function ToWeigh({ answer, nameOf, units, action }: WeighProps) {
   return (
     <div>
       <h2 className="font-bold text-lg">To weigh</h2>
@@ -35,6 +40,7 @@ export function ToWeigh({ answer, nameOf, units }: Omit<Props, "cost">) {
               </li>
             ))}
           </ul>
+          {action?.(position)}
         </div>
       ))}
       {answer.chocolate.length > 0 && (
@@ -49,7 +55,7 @@ export function ToWeigh({ answer, nameOf, units }: Omit<Props, "cost">) {
                 </span>
                 {row.back_g > 0.5 && (
                   <span className="block text-[0.875rem] text-ash">
-                    {mass(row.kept_g, units)} stay on, {mass(row.back_g, units)} come back
+                    {mass(row.kept_g, units)} on the pieces, {mass(row.back_g, units)} left in the bowl
                   </span>
                 )}
               </li>
@@ -62,20 +68,24 @@ export function ToWeigh({ answer, nameOf, units }: Omit<Props, "cost">) {
 }
 
 /** What follows for the one who eats and keeps it. */
-export function WhatFollows({ answer, cost, units }: Omit<Props, "nameOf">) {
+export function WhatFollows({ answer, cost, units }: Props) {
   const { per_piece: piece } = answer;
+  const sum = (name: "evaporated_g" | "loss_g") =>
+    answer.parts.reduce((total, part) => total + part[name], 0);
+  const over = (grams: number) => (grams > 0.05 ? mass(grams, units) : null);
+  const [along, across] = answer.piece_mm ?? [];
   return (
     <div>
       <h2 className="font-bold text-lg">Keeps {keepingText(answer.keeping)}</h2>
       <p className="text-[0.9375rem] text-ash">
-        {answer.keeping.part.charAt(0).toUpperCase() + answer.keeping.part.slice(1)} decides:{" "}
-        {answer.keeping.because}. A guide for home use; local food rules decide.
+        Limited by {answer.keeping.part}: {answer.keeping.because}. A guide for home use; local food rules
+        decide.
       </p>
       <h2 className="mt-3 font-bold text-lg">{containsText(answer.allergens)}</h2>
       {answer.not_known.length > 0 && (
         <p className="rounded bg-butter px-2 py-1">
-          Not complete: {answer.not_known.join(", ")} {answer.not_known.length === 1 ? "is" : "are"} not known
-          yet. Settle it in the recipe.
+          Incomplete: {answer.not_known.join(", ")} {answer.not_known.length === 1 ? "is" : "are"} unknown.
+          Confirm {answer.not_known.length === 1 ? "it" : "them"} in the recipe.
         </p>
       )}
       <ul className="text-[0.9375rem]">
@@ -94,6 +104,15 @@ export function WhatFollows({ answer, cost, units }: Omit<Props, "nameOf">) {
             ["Fat", mass(piece.fat_g, units)],
             ["Alcohol", piece.alcohol_g > 0.005 ? `${figure(piece.alcohol_g)} g` : null],
             ["A piece costs", cost ? costText(cost) : null],
+            [
+              "Each piece, cut",
+              along === undefined || across === undefined
+                ? null
+                : `${figureOfLength(along, units)} × ${length(across, units)}`,
+            ],
+            ["Mould filled", answer.pours === null ? null : timesText(answer.pours)],
+            ["Boils off", over(sum("evaporated_g"))],
+            ["Stays in bowl, bag and knife", over(sum("loss_g"))],
             ...answer.extras.map((extra): [string, string] => [
               `${extra.name}, to have ready`,
               String(extra.count),
@@ -129,3 +148,5 @@ export function WhatFollows({ answer, cost, units }: Omit<Props, "nameOf">) {
     </div>
   );
 }
+
+const timesText = (count: number) => (count === 1 ? "once" : `${count} times`);

@@ -1,5 +1,6 @@
 import { useState } from "react";
 import type { Schemas } from "../../api/client";
+import { Button } from "../../ui/Button";
 import type { OneOption } from "../../ui/OptionList";
 import { Figure, Phrase, PhraseList, PhraseNumber, Sentence } from "../../ui/Phrase";
 import { Radio, RadioGroup } from "../../ui/Radio";
@@ -13,6 +14,8 @@ type Props = {
   recipes: Schemas["RecipeInList"][];
   library: Schemas["LibraryOut"] | undefined;
   problem: (field: string) => string | null;
+  /** Usual walls of a shell, and what each is for. */
+  walls: Schemas["ConfectionOptionsOut"]["walls"];
   units: Units;
   onChange: (part: Partial<PartAsk>) => void;
 };
@@ -23,7 +26,7 @@ const CHOCOLATE_KINDS = new Set(["chocolate", "compound"]);
 /** One part in a sentence: what it is of, how much, and the few questions of its role. */
 export function PartSentence(props: Props) {
   const { part, worked, amounts, problem, units, onChange } = props;
-  const wall = (field: "wall_mm" | "cap_mm" | "headroom_mm", label: string) => (after: string) => (
+  const wall = (field: "cap_mm" | "headroom_mm", label: string) => (after: string) => (
     <PhraseNumber
       after={after}
       label={label}
@@ -49,7 +52,7 @@ export function PartSentence(props: Props) {
               <Of {...props} after={after} />
             </>
           ),
-          part.role === "shell" && wall("wall_mm", "Wall"),
+          part.role === "shell" && ((after) => <Wall {...props} after={after} />),
           part.role === "shell" && wall("cap_mm", "Cap"),
           part.role === "shell" && wall("headroom_mm", "Headroom"),
           amounts.length > 0 &&
@@ -61,8 +64,8 @@ export function PartSentence(props: Props) {
                 label="Coated now"
                 unit=""
                 whole
-                text={part.coated === null ? "all of them now" : `${part.coated} of them now`}
-                usual="all of them"
+                text={part.coated === null ? "all pieces now" : `${part.coated} pieces now`}
+                usual="all"
                 value={part.coated}
                 problem={problem("coated")}
                 onTake={(coated) => onChange({ coated })}
@@ -72,7 +75,7 @@ export function PartSentence(props: Props) {
             ((after) => (
               <PhraseList
                 after={after}
-                label="It lies"
+                label="Placement"
                 text={part.on_top ? "piped on top" : part.lumps ? "in lumps with gaps" : "inside"}
                 value={part.on_top ? "top" : part.lumps ? "lumps" : "inside"}
                 options={[
@@ -87,13 +90,26 @@ export function PartSentence(props: Props) {
                 onPick={(value) => onChange({ on_top: value === "top", lumps: value === "lumps" })}
               />
             )),
+          (part.overrun_pct !== null || isWhipped(props)) &&
+            ((after) => (
+              <PhraseNumber
+                after={after}
+                label="Whipping adds"
+                unit="%"
+                text={part.overrun_pct ? `whipped to ${part.overrun_pct} % more` : "no air whipped in"}
+                usual="none"
+                value={part.overrun_pct}
+                problem={problem("overrun_pct")}
+                onTake={(overrun_pct) => onChange({ overrun_pct })}
+              />
+            )),
           part.of.recipe_id !== null &&
             ((after) => (
               <PhraseNumber
                 after={after}
-                label="Lost in bowl and bag"
+                label="Waste in bowl and bag"
                 unit="%"
-                text={part.loss_pct === null ? "losses as usual" : `${part.loss_pct} % lost`}
+                text={part.loss_pct === null ? "usual waste" : `${part.loss_pct} % waste`}
                 usual="as usual"
                 value={part.loss_pct}
                 problem={problem("loss_pct")}
@@ -111,6 +127,43 @@ export function PartSentence(props: Props) {
     </p>
   );
 }
+
+/** The wall of a shell: a usual one by what the piece is for, or one's own. */
+function Wall({ part, walls, problem, units, onChange, after }: Props & { after: string }) {
+  return (
+    <Phrase
+      label="Wall"
+      text={part.wall_mm === null ? "wall as usual" : `wall ${length(part.wall_mm, units)}`}
+      problem={problem("wall_mm")}
+      after={after}
+    >
+      {(close) => {
+        const take = (wall_mm: number | null) => {
+          onChange({ wall_mm });
+          close();
+        };
+        return (
+          <div className="grid gap-2">
+            <Figure label="Wall" unit="mm" value={part.wall_mm} usual="as usual" onTake={take} />
+            {walls.map((one) => (
+              <Button key={one.value} look="plain" onClick={() => take(one.value)}>
+                {length(one.value, units)}: {one.says}
+              </Button>
+            ))}
+          </div>
+        );
+      }}
+    </Phrase>
+  );
+}
+
+/** Whether air is whipped into a part's mix. */
+function isWhipped({ part, recipes }: Props): boolean {
+  const family = recipes.find((row) => row.id === part.of.recipe_id)?.family ?? "";
+  return WHIPPED.has(family);
+}
+
+const WHIPPED = new Set(["whipped-ganache", "aerated"]);
 
 const OF: Partial<Record<PartAsk["role"], string>> = { rolling: "", topping: "", coat: "of" };
 
@@ -155,7 +208,7 @@ function Of({ part, recipes, library, problem, onChange, after }: Props & { afte
     );
   const text =
     of.recipe_id !== null
-      ? (recipes.find((row) => row.id === of.recipe_id)?.name ?? "a recipe that is gone")
+      ? (recipes.find((row) => row.id === of.recipe_id)?.name ?? "a recipe that was deleted")
       : nameOf(of.ingredient);
   return (
     <>
@@ -281,10 +334,10 @@ function AmountForm({ part, amounts, start, onTake }: FormProps) {
       </RadioGroup>
       <Figure
         key={name}
-        label="So much"
+        label="Amount"
         unit={AMOUNT_WORDS[name]?.unit ?? ""}
         value={part[name as keyof typeof NO_AMOUNT]}
-        usual="empty: what is usual"
+        usual="empty: the usual amount"
         onTake={(value) => onTake(name, value)}
       />
     </div>

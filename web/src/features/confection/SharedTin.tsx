@@ -16,7 +16,7 @@ type Props = {
   onTaken: (answer: Schemas["StoredConfection"]) => void;
 };
 
-/** One tin of condensed milk over two layers, each by its own ratio, so that both set alike. */
+/** One tin of condensed milk shared between two layers, each by its own ratio, so that both set alike. */
 export function SharedTin({ stored, asked, recipes, units, flush, onTaken }: Props) {
   const queries = useQueryClient();
   const [typed, setTyped] = useState("");
@@ -49,7 +49,7 @@ export function SharedTin({ stored, asked, recipes, units, flush, onTaken }: Pro
   return (
     <details className="mt-3 border-line border-t pt-1">
       <summary className="min-h-11 cursor-pointer py-2 font-bold text-rim">
-        One tin of condensed milk for both layers
+        Share one tin between both layers
       </summary>
       <form
         className="grid grid-cols-[minmax(0,1fr)_auto] items-end gap-2"
@@ -60,7 +60,7 @@ export function SharedTin({ stored, asked, recipes, units, flush, onTaken }: Pro
       >
         <MassField label="The tin" placeholder="a usual tin" value={typed} onMass={setTyped} />
         <Button type="submit" disabled={share.isPending}>
-          Share it
+          Share the tin
         </Button>
       </form>
       {error && (
@@ -79,10 +79,10 @@ export function SharedTin({ stored, asked, recipes, units, flush, onTaken }: Pro
             ))}
           </ul>
           {done ? (
-            <p className="mt-1 font-bold">Taken. What the recipes were is kept as versions.</p>
+            <p className="mt-1 font-bold">Amounts used. The recipes before are saved as versions.</p>
           ) : (
             <Button look="filled" className="mt-2" disabled={take.isPending} onClick={() => take.mutate()}>
-              Take it, recipes and all
+              Change both recipes
             </Button>
           )}
         </div>
@@ -95,7 +95,7 @@ export function SharedTin({ stored, asked, recipes, units, flush, onTaken }: Pro
 const OF_A_TIN = "condensed-milk-fudge";
 
 function setText({ index, index_before, moves }: Schemas["LayerOfTin"]): string {
-  if (index === null || index_before === null) return "how firm it sets is not told.";
+  if (index === null || index_before === null) return "its firmness is unknown.";
   const now = `sets at ${fixed(index, 1)}`;
-  return moves ? `${now}, before at ${fixed(index_before, 1)}: its amounts move.` : `${now} as it is.`;
+  return moves ? `${now}, before at ${fixed(index_before, 1)}: its amounts change.` : `${now} unchanged.`;
 }

@@ -1,4 +1,5 @@
 export { ConfectionPage } from "./ConfectionPage";
 export { ConfectionSection } from "./ConfectionSection";
 export { WhatFollows } from "./Outcome";
+export { RecipeFit } from "./RecipeFit";
 export { ROLE_WORDS, type Role } from "./words";

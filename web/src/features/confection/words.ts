@@ -22,7 +22,7 @@ export const AMOUNT_WORDS: Record<string, { text: string; unit: string }> = {
   ml_each: { text: "by millilitres a piece", unit: "ml" },
   mm: { text: "by its thickness", unit: "mm" },
   share_pct: { text: "by its share of the room", unit: "%" },
-  mass_g: { text: "use up a mass", unit: "g" },
+  mass_g: { text: "use up a weight", unit: "g" },
 };
 
 /** How much of a part, in words; what it means to say nothing depends on its role. */
@@ -31,16 +31,16 @@ export function amountText(part: PartAsk, units: Units): string {
   if (part.ml_each !== null) return `${part.ml_each} ml a piece`;
   if (part.mm !== null) return length(part.mm, units);
   if (part.share_pct !== null) return `${part.share_pct} % of the room`;
-  if (part.mass_g !== null) return `${mass(part.mass_g, units)} weighed in`;
-  return UNSAID[part.role] ?? "as is usual";
+  if (part.mass_g !== null) return `${mass(part.mass_g, units)} weighed`;
+  return UNSAID[part.role] ?? "usual amount";
 }
 
 const UNSAID: Partial<Record<Role, string>> = {
-  layer: "what is left of the depth",
-  filling: "what is left of the room",
-  centre: "by its vessel",
-  coat: "as is usual",
-  rolling: "what stays on",
+  layer: "fills the rest",
+  filling: "fills the rest",
+  centre: "by its size",
+  coat: "usual thickness",
+  rolling: "usual amount",
   topping: "one each",
 };
 

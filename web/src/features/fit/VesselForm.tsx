@@ -28,21 +28,13 @@ type Props = {
 /** One's own vessel in under a minute: a shape, and the few measures drawn on its picture. */
 export function VesselForm({ stored, onDone, flush }: Props) {
   const [open, setOpen] = useState(false);
-  const title = stored ? `Change ${stored.name}` : "Add a pan, mould or other vessel";
+  const title = stored ? `Change ${stored.name}` : "Add a tin, mould or other vessel";
   return (
     <Dialog
       title={title}
       open={open}
       onOpenChange={setOpen}
-      trigger={
-        stored ? (
-          <Button look="plain" aria-label={title}>
-            Change
-          </Button>
-        ) : (
-          <Button className="mt-2 w-full print:hidden">Add a pan, mould or other vessel</Button>
-        )
-      }
+      trigger={<Button className="mt-2 print:hidden">{title}</Button>}
     >
       <Measures
         stored={stored}
@@ -219,12 +211,12 @@ function Measures({ stored, onDone, flush }: Props) {
         )}
         <p className="flex flex-wrap gap-2">
           <Button type="submit" look="filled" disabled={!shape || save.isPending}>
-            {stored ? "Keep the change" : "Add it"}
+            {stored ? "Save changes" : "Add vessel"}
           </Button>
           {stored && (
             <Sure
-              words="Take it out of the list"
-              goes={`“${stored.name}” goes from your vessels.`}
+              words="Delete this vessel"
+              goes={`Delete “${stored.name}”?`}
               disabled={remove.isPending}
               onSure={() => remove.mutate()}
             />

@@ -68,7 +68,7 @@ function BenchPage({ stored, kitchenC }: { stored: Schemas["StoredRecipe"]; kitc
               look="filled"
               onClick={async () => {
                 await state.flush();
-                navigate(stored.made_into ? `/confections/${stored.made_into}` : `/recipes/${id}/fit`);
+                navigate(`/recipes/${id}/fit`);
               }}
             >
               Fit to a pan or mould

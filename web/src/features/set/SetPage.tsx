@@ -1,7 +1,7 @@
 import { keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-query";
 import { Link } from "react-router";
 import { ApiError, client, dataOf, type Schemas } from "../../api/client";
-import { batchQueries, keptFitQuery, placesQuery, recipeQueries } from "../../api/queries";
+import { batchQueries, placesQuery, recipeQueries } from "../../api/queries";
 import { Button } from "../../ui/Button";
 import { NotThere } from "../../ui/Notice";
 import { Skeleton } from "../../ui/Skeleton";
@@ -12,27 +12,22 @@ import { Chains } from "./Chains";
 import { ClockReading } from "./ClockReading";
 import { Seen } from "./Seen";
 import { SetForm } from "./SetForm";
-import { type Body, batchThatSets, useSetClock } from "./useSetClock";
+import { batchThatSets, useSetClock } from "./useSetClock";
 import { minutesText } from "./words";
 
 /** Set: until it can be piped, rolled, cut or unmoulded; what a reading or a cue says of that. */
 export function SetPage({ id }: { id: number }) {
   const stored = useQuery(recipeQueries.one(id));
-  const kept = useQuery(keptFitQuery(id));
   const batches = useQuery({ ...batchQueries.list, staleTime: 0 });
   const places = useQuery(placesQuery);
   const bodies = useBodies(id);
   if (stored.error && !stored.data) return <NotThere what="recipe" error={stored.error} />;
-  if (!stored.data || !kept.data || !batches.data || !places.data || !bodies) return <Skeleton />;
-  const { ask } = kept.data;
+  if (!stored.data || !batches.data || !places.data || !bodies) return <Skeleton />;
   return (
     <SetBench
       stored={stored.data}
       places={places.data}
       bodies={bodies}
-      own={
-        ask && "thickness_mm" in ask && ask.thickness_mm != null ? { thickness_mm: ask.thickness_mm } : null
-      }
       batch={batchThatSets(batches.data.batches, id)}
     />
   );
@@ -43,18 +38,21 @@ type BenchProps = {
   places: Schemas["PlacesOut"];
   /** How it is shaped in the confections that it goes into. */
   bodies: ConfectionBody[];
-  /** How thick it is by its fit, where that was typed. */
-  own: Body | null;
   batch: number | null;
 };
 
-function SetBench({ stored, places, bodies, own, batch }: BenchProps) {
+function SetBench({ stored, places, bodies, batch }: BenchProps) {
   const run = useQuery({ ...batchQueries.one(batch ?? 0), enabled: batch !== null });
   // what was put in to mend a batch counts while it sets
   const recipe = run.data && run.data.state.mended.length > 0 ? run.data.recipe : stored.recipe;
   const units = useUnits();
   const queries = useQueryClient();
-  const set = useSetClock(stored, places, own ?? bodies[0]?.body ?? null, batch);
+  const set = useSetClock(
+    stored,
+    places,
+    (bodies.find((one) => one.id === stored.made_into) ?? bodies[0])?.body ?? null,
+    batch,
+  );
   const { ask, seen } = set;
   const clock = useQuery({
     queryKey: ["set-clock", recipe, ask, seen],
