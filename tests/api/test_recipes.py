@@ -128,6 +128,23 @@ class Recipes(AppCase):
         self.assertEqual(self.client.get("/api/recipes").get_json()["recipes"], [])
 
 
+class Started(AppCase):
+    def test_a_recipe_is_made_with_what_there_is(self) -> None:
+        own = {"name": "Dome chocolate", "like": "dark70", "allergens": ["milk"]}
+        self.client.post("/api/larder/known", json=own)
+        there = [{"ingredient": "Dome chocolate", "g": 180.0}, {"ingredient": "cream30", "g": 400.0}]
+        body = {"family": "cream-ganache", "use": "roll", "stock": there}
+        made = self.client.post("/api/recipes/start", json=body)
+        self.assertEqual(made.status_code, 201, made.text)
+        lines = made.get_json()["recipe"]["lines"]
+        named = {str(line["ingredient"]): line["amount"] for line in lines}
+        self.assertLessEqual(named["cream30"], 400)
+        self.assertIn(180, [round(line["amount"]) for line in lines if "Dome" in str(line["ingredient"])])
+        odd = {**body, "stock": [{"ingredient": "moon_dust", "g": 5.0}]}
+        problem = self.refused("POST", "/api/recipes/start", 422, json=odd)
+        self.assertEqual(problem["errors"][0]["path"][:3], ["body", "stock", 0])
+
+
 class Settings(AppCase):
     def test_usual_at_first_then_what_was_chosen(self) -> None:
         usual = self.client.get("/api/settings").get_json()

@@ -21,6 +21,17 @@ class Fit(Phrased):
         page.get_by_role("button", name="Make something else of it").click()
         expect(page.get_by_role("heading", name="Hill-top fudge squares", level=1)).to_be_attached()
 
+    def test_the_thread_of_a_confection_is_walked_for_each_of_its_mixes(self) -> None:
+        page = self.open("/confections/2/formula")
+        mixes = page.get_by_role("navigation", name="Mixes")
+        mixes.get_by_role("link", name="Eyepiece hazelnut paste").click()
+        expect(page.get_by_role("heading", name="Eyepiece hazelnut paste", level=1)).to_be_visible()
+        page.get_by_role("link", name="Stove", exact=True).click()
+        expect(page.get_by_role("button", name="as Two-sky squares takes")).to_be_visible()
+        page.get_by_role("link", name="Formula", exact=True).click()
+        page.get_by_role("button", name="Fit to a pan or mould").click()
+        expect(page.get_by_role("heading", name="Two-sky squares", level=1)).to_be_attached()
+
     def test_its_grams_become_the_recipe_s_and_can_be_undone_there(self) -> None:
         page = self.open("/confections/10")
         page.get_by_role("button", name="Use these amounts in the recipe").click()

@@ -35,7 +35,7 @@ class Shelf(PageCase):
     def test_a_label_is_drawn_anew_while_its_confection_is_changed(self) -> None:
         page = self.open("/confections/1")
         page.get_by_text("Labels to print").click()
-        page.get_by_label("Confection").fill("Moon balls")
+        page.get_by_label("Name", exact=True).fill("Moon balls")
         drawn = page.get_by_alt_text("The label of Moon balls, as it is printed")
         expect(drawn).to_have_attribute("src", re.compile("Moon%20balls"))
         page.get_by_text("The sheet’s own measures").click()

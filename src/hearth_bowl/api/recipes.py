@@ -23,6 +23,7 @@ from hearth_bowl.formats.written_file import (
 from hearth_bowl.service import recipes as service
 from hearth_bowl.service.cards import in_own_vessel
 from hearth_bowl.service.confections import StoredConfection, get_confection
+from hearth_bowl.service.larder import ingredients_named
 from hearth_bowl.service.made_into import copy_made, create_made, give_confection
 from hearth_bowl.service.moves import start_record
 from hearth_bowl.service.recipe_card import RecipeCard, recipe_card
@@ -56,14 +57,21 @@ class KeepVersionIn(Incoming):
     name: Annotated[str, Field(max_length=200)] = ""
 
 
+class InStockIn(Incoming):
+    """An ingredient by its key or its name in the larder, and how much of it there is [g]."""
+
+    ingredient: str
+    g: Annotated[float, Field(gt=0, le=1e6)]
+
+
 class StartIn(Incoming):
-    """What to start with."""
+    """What to start with. With `stock` as much is made as there is of it."""
 
     family: str
     use: str | None = None
     chocolate: str = "dark60"
     vessel_id: Annotated[int, Field(ge=1, le=LARGEST_ID)] | None = None
-    only_g: Annotated[float, Field(gt=0, le=1e6)] | None = None
+    stock: Annotated[list[InStockIn], Field(max_length=50)] = Field(default_factory=list)
 
 
 class ReadIn(Incoming):
@@ -174,8 +182,11 @@ def recipe_as_file(recipe_id: int) -> Answer:
 @recipes.post("/start")
 @spec.validate(resp=Response(HTTP_201=service.StoredRecipe, HTTP_422=Problem), operation_id="startRecipe")
 def start_recipe(json: StartIn) -> tuple[service.StoredRecipe, int]:
-    """Store a new recipe with our proportions for a family, a use and a chocolate."""
-    record = in_helper(start_record, json.family, json.use, json.chocolate, json.only_g)
+    """Store a new recipe with usual proportions for a family and a use, with a chocolate or with what is in stock."""
+    with database().reading() as session:
+        named = ingredients_named(session, [one.ingredient for one in json.stock])
+    stock = [(of, one.g) for of, one in zip(named, json.stock, strict=True)]
+    record = in_helper(start_record, json.family, json.use, json.chocolate, stock)
     with database().writing() as session:
         stored = create_made(session, record, now(), json.vessel_id)
     return stored, 201

@@ -159,6 +159,12 @@ def stock(session: Session) -> dict[str, Stock]:
     return found
 
 
+def ingredients_named(session: Session, labels: Sequence[str]) -> list[str | OwnIngredientFile]:
+    """Return ingredients as files have them: by their key, or as one's own where the larder holds it by that name."""
+    own = {item.label: item.ingredient for item in list_larder(session)}
+    return [own.get(label) or label for label in labels]
+
+
 def _pack(position: int, pack: Mapping[str, Any]) -> dict[str, float | None]:
     path = ("other_packs", position)
     price = pack.get("price")

@@ -1,6 +1,6 @@
 """Moves: balance to aims, swap an ingredient, scale to what there is, compare, and start with our proportions."""
 
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from typing import Any
 
@@ -12,6 +12,7 @@ from hearth_bowl.core.recipe.weighing import shown_g
 from hearth_bowl.core.recipe.written.typed import read_typed
 from hearth_bowl.core.solve.aims import ROOM_C, checked_aims
 from hearth_bowl.core.solve.balance import Balance, balance, balance_to_whole_packs
+from hearth_bowl.core.solve.from_stock import from_stock
 from hearth_bowl.core.solve.only_this_much import Short, only_this_much
 from hearth_bowl.core.solve.starters import starter
 from hearth_bowl.core.solve.swap import swap
@@ -116,20 +117,21 @@ def compare_recipes(first: Mapping[str, Any], second: Mapping[str, Any], at_c: f
     return compare(_recipe("first", first), _recipe("second", second), at_c)
 
 
-def start_record(family: str, use: str | None, chocolate: str, only_g: float | None = None) -> RecipeFile:
-    """Return our proportions as a recipe file's content.
+def start_record(family: str, use: str | None, chocolate: str, stock: Sequence[tuple[Any, float]] = ()) -> RecipeFile:
+    """Return usual proportions as a recipe file's content.
 
-    :param only_g: the chocolate that there is [g]: everything is scaled to it, where the family takes chocolate.
-    :raises BadInput: at `family`, `use`, `chocolate` or `only_g`.
+    :param stock: ingredients to make it with, as files have them, and their grams; as much as they allow is made.
+    :raises BadInput: at `family`, `use`, `chocolate` or `stock`.
     """
-    recipe = starter(family, use, chocolate)
-    position = next((at for at, line in enumerate(recipe.lines) if line.ingredient.key == chocolate), None)
-    if only_g is None or position is None:
-        return recipe_record(recipe)
-    try:
-        return recipe_record(only_this_much(recipe, position, only_g, {}).recipe)
-    except BadInput as problem:
-        raise BadInput(("only_g",), problem.message, problem.allowed, problem.code) from None
+    if not stock:
+        return recipe_record(starter(family, use, chocolate))
+    there = []
+    for position, (of, grams) in enumerate(stock):
+        try:
+            there.append((ingredient_from(of), grams))
+        except BadInput as problem:
+            raise problem.under("stock", position) from None
+    return recipe_record(from_stock(family, use, there))
 
 
 def _recipe(field: str, record: Mapping[str, Any]) -> Recipe:

@@ -1420,7 +1420,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Store a new recipe with our proportions for a family, a use and a chocolate. */
+        /** Store a new recipe with usual proportions for a family and a use, with a chocolate or with what is in stock. */
         post: operations["startRecipe"];
         delete?: never;
         options?: never;
@@ -4565,6 +4565,16 @@ export interface components {
         ImportedOut: {
             /** Taken */
             taken: number;
+        };
+        /**
+         * InStockIn
+         * @description An ingredient by its key or its name in the larder, and how much of it there is [g].
+         */
+        InStockIn: {
+            /** G */
+            g: number;
+            /** Ingredient */
+            ingredient: string;
         };
         /**
          * IngredientOut
@@ -9383,7 +9393,7 @@ export interface components {
         };
         /**
          * StartIn
-         * @description What to start with.
+         * @description What to start with. With `stock` as much is made as there is of it.
          */
         StartIn: {
             /**
@@ -9393,11 +9403,8 @@ export interface components {
             chocolate?: string;
             /** Family */
             family: string;
-            /**
-             * Only G
-             * @default null
-             */
-            only_g?: number | null;
+            /** Stock */
+            stock?: components["schemas"]["InStockIn"][];
             /**
              * Use
              * @default null

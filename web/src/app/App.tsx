@@ -12,6 +12,7 @@ import { PageOrFailure } from "./PageFailed";
 import { Rim } from "./Rim";
 import { Tidings } from "./Tidings";
 
+const ForMix = lazy(() => import("../features/confection").then((place) => ({ default: place.ForMix })));
 const RecipeFit = lazy(() =>
   import("../features/confection").then((place) => ({ default: place.RecipeFit })),
 );
@@ -98,6 +99,14 @@ export function App() {
             <Route path="/see/:of/:id" element={<SeenPage />} />
             <Route path="/confections" element={<Navigate to="/recipes" replace />} />
             <Route path="/confections/:id" element={<ConfectionPage />} />
+            <Route path="/confections/:id/fit" element={<ConfectionPage />} />
+            {MIX_PLACES.map(([place, Place]) => (
+              <Route
+                key={place}
+                path={`/confections/:id/${place}`}
+                element={<ForMix place={place} Place={Place} />}
+              />
+            ))}
             <Route path="/occasions" element={<OccasionPage />} />
             <Route path="/occasions/:id/order" element={<OrderPage />} />
             <Route path="/boxes" element={<Navigate to="/occasions" replace />} />
@@ -111,6 +120,14 @@ export function App() {
     </>
   );
 }
+
+/** Places of a thread that show one mix. */
+const MIX_PLACES = [
+  ["formula", FormulaPage],
+  ["stove", StovePage],
+  ["set", SetPage],
+  ["keep", KeepPage],
+] as const;
 
 function ForRecipe({ Place }: { Place: (props: { id: number }) => React.ReactNode }) {
   const id = Number(useParams().id);

@@ -1,6 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
-import { Link, NavLink, useMatch } from "react-router";
-import { batchQueries, confectionQueries, recipeQueries } from "../api/queries";
+import { Link, NavLink, useMatch, useSearchParams } from "react-router";
+import { batchQueries, confectionQueries } from "../api/queries";
+import { mixesOf, placeOf } from "../api/thread";
 import { RimClock } from "../features/clocks";
 import { Kitchen } from "../features/kitchen";
 
@@ -21,24 +22,28 @@ const BESIDE = [
   { to: "/daybook", name: "Daybook" },
 ] as const;
 
-/** Which place of which recipe's thread is open, by the address; a batch in the daybook hangs on its recipe's. */
-function useThread(): { place: string | null; recipeId: number | null; made: number | null } {
-  const here = useMatch("/recipes/:id/:place");
+type Thread = { place: string | null; recipeId: number | null; confection: number | null };
+
+/** The open thread, by the address: a place of a confection or of a mix; a batch belongs to the thread of its mix. */
+function useThread(): Thread {
+  const recipe = useMatch("/recipes/:id/:place");
+  const made = useMatch("/confections/:id/*");
   const batch = Number(useMatch("/daybook/:id")?.params.id);
-  const confection = Number(useMatch("/confections/:id")?.params.id);
+  const confection = Number(made?.params.id);
+  const [search] = useSearchParams();
   const run = useQuery({ ...batchQueries.one(batch), enabled: Number.isInteger(batch) });
   const of = useQuery({ ...confectionQueries.one(confection), enabled: Number.isInteger(confection) });
-  const first = of.data?.asked.parts.find((part) => part.of.recipe_id !== null)?.of.recipe_id ?? null;
-  const id = here ? Number(here.params.id) : (run.data?.batch.recipe_id ?? first);
+  const mixes = mixesOf(of.data?.asked.parts ?? []);
+  const mix = mixes.find((one) => one === Number(search.get("mix"))) ?? mixes[0] ?? null;
+  const id = recipe ? Number(recipe.params.id) : (run.data?.batch.recipe_id ?? mix);
   const recipeId = id !== null && Number.isInteger(id) ? id : null;
-  const recipe = useQuery({ ...recipeQueries.one(recipeId ?? 0), enabled: recipeId !== null });
-  const made = Number.isInteger(confection) ? confection : (recipe.data?.made_into ?? null);
-  return { place: Number.isInteger(confection) ? "fit" : (here?.params.place ?? null), recipeId, made };
+  if (Number.isInteger(confection)) return { place: made?.params["*"] || "fit", recipeId, confection };
+  return { place: recipe?.params.place ?? null, recipeId, confection: null };
 }
 
 /** The blue rim: the product's name, the thread through the places of one batch, and the kitchen. */
 export function Rim() {
-  const { place, recipeId, made } = useThread();
+  const { place, recipeId, confection } = useThread();
   return (
     <header className="on-rim print:bg-transparent print:text-soot flex min-h-13 flex-wrap items-center gap-x-5 bg-rim px-5 max-sm:gap-x-3 max-sm:pt-2 text-sheet max-sm:px-3">
       <Link to="/" className="flex min-h-11 items-center font-display font-semibold text-[1.375rem]">
@@ -55,11 +60,7 @@ export function Rim() {
                 />
               )}
               <Link
-                to={
-                  knot.key === "fit" && made !== null
-                    ? `/confections/${made}`
-                    : `/recipes/${recipeId}/${knot.key}`
-                }
+                to={placeOf(knot.key, recipeId, confection)}
                 aria-current={knot.key === place ? "page" : undefined}
                 className="flex min-h-11 items-center gap-2 text-[0.9375rem] aria-[current=page]:font-bold"
               >

@@ -98,11 +98,19 @@ def _made(family: str, use: str | None, picked: Ingredient, base: Lines, leaner:
         for key, grams, stage in base
     ]
     made = checked_recipe(name=f"New {FAMILIES[family].lower()}", family=family, use=use, lines=lines)
-    aim = AIMED_INDEX.get(use or "")
+    return balanced(made, softer)
+
+
+def balanced(made: Recipe, softer: float = 0.0) -> Recipe:
+    """Return proportions balanced to the firmness that their use aims at, at 20 °C; unchanged where that is not known.
+
+    :param softer: set index that it may be below the aim.
+    """
+    aim = AIMED_INDEX.get(made.use or "")
     if aim is None:
         return made
     wanted = {"set_index": aim - softer, "at_c": ROOM_C}
-    if not any(line.pinned for line in lines):
+    if not any(line.pinned for line in made.lines):
         wanted["mass_g"] = BATCH_G
     try:
         found = balance(made, wanted, explain=False)

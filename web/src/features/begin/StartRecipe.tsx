@@ -2,14 +2,13 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { useNavigate } from "react-router";
 import { client, dataOf } from "../../api/client";
-import { larderQuery, libraryQuery, vesselsQuery } from "../../api/queries";
+import { libraryQuery, vesselsQuery } from "../../api/queries";
 import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Choice";
 import { Option } from "../../ui/OptionList";
-import { MassField } from "../../ui/QuantityField";
-import { mass, numberIn, useUnits } from "../../units/units";
 import { VesselForm } from "../fit";
 import { USES } from "../formula";
+import { type Have, stockOf, WhatYouHave } from "./WhatYouHave";
 
 /** Start a recipe from a family's usual proportions, balanced by the core for its use, in a vessel of one's own. */
 export function StartRecipe() {
@@ -21,14 +20,14 @@ export function StartRecipe() {
   const [chocolate, setChocolate] = useState("dark60");
   const [vessel, setVessel] = useState("");
   const { data: vessels } = useQuery(vesselsQuery);
-  const { data: larder } = useQuery(larderQuery);
-  const units = useUnits();
-  const [only, setOnly] = useState("");
-  const stock = new Map(larder?.items.map((row) => [row.label, row.in_house_g ?? 0]));
-  const there = (key: string) => stock.get(key) ?? 0;
+  const [have, setHave] = useState<Have[]>([]);
   const making = (vessels?.vessels ?? []).filter((row) => row.vessel.kind !== "box");
   const uses = library?.families.find((row) => row.key === family)?.uses ?? [];
   const chosenUse = uses.includes(use) ? use : (uses[0] ?? null);
+  const chocolates = (library?.ingredients ?? []).filter(
+    (row) => row.kind === "chocolate" || row.kind === "compound",
+  );
+  const hasChocolate = have.some((row) => chocolates.some((one) => one.key === row.label));
   const start = useMutation({
     mutationFn: () =>
       dataOf(
@@ -38,7 +37,7 @@ export function StartRecipe() {
             use: chosenUse,
             chocolate,
             vessel_id: vessel ? Number(vessel) : null,
-            only_g: numberIn(only) ?? null,
+            stock: stockOf(have),
           },
         }),
       ),
@@ -63,30 +62,16 @@ export function StartRecipe() {
           </Option>
         ))}
       </Choice>
-      <Choice
-        label="Chocolate"
-        value={chocolate}
-        onPick={(value) => {
-          setChocolate(value);
-          setOnly(there(value) > 0 ? String(there(value)) : "");
-        }}
-      >
-        {library?.ingredients
-          .filter((row) => row.kind === "chocolate" || row.kind === "compound")
-          .sort((a, b) => there(b.key) - there(a.key))
-          .map((row) => (
+      {!hasChocolate && (
+        <Choice label="Chocolate" value={chocolate} onPick={setChocolate}>
+          {chocolates.map((row) => (
             <Option key={row.key} value={row.key}>
               {row.name}
-              {there(row.key) > 0 && `, ${mass(there(row.key), units)} in stock`}
             </Option>
           ))}
-      </Choice>
-      <MassField
-        label="I only have this much of it"
-        value={only}
-        placeholder="as much as it takes"
-        onMass={setOnly}
-      />
+        </Choice>
+      )}
+      <WhatYouHave rows={have} onRows={setHave} />
       <Choice label="What it goes into" value={vessel} onPick={(value) => setVessel(value)}>
         <Option value="">as suits what it is for</Option>
         {making.map((row) => (

@@ -115,12 +115,12 @@ function Bench({ stored, vessels, recipes, options }: BenchProps) {
   };
   return (
     <main className="grid flex-1 grid-cols-[minmax(0,1.35fr)_minmax(0,1fr)_minmax(280px,0.8fr)] max-lg:grid-cols-[minmax(0,1.4fr)_minmax(0,1fr)] max-md:grid-cols-1">
-      <section aria-label="Make a confection" className="border-line border-r px-5 py-3 max-md:px-3">
+      <section aria-label="Parts and form" className="border-line border-r px-5 py-3 max-md:px-3">
         <div className="flex items-end justify-between gap-3">
           <div className="min-w-0 flex-1">
             <h1 className="sr-only">{asked.name}</h1>
             <TextField
-              label="Confection"
+              label="Name"
               className="font-display font-semibold text-[1.375rem]"
               value={asked.name}
               maxLength={200}

@@ -2,6 +2,7 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { Link, useNavigate, useParams } from "react-router";
 import { client, dataOf, type Schemas } from "../../api/client";
 import { batchQueries } from "../../api/queries";
+import { placeOf } from "../../api/thread";
 import { Button } from "../../ui/Button";
 import { Checkbox } from "../../ui/Checkbox";
 import { NotThere } from "../../ui/Notice";
@@ -161,7 +162,7 @@ function Beside({ run }: { run: Schemas["Run"] }) {
       navigate(
         made.batch.recipe_id === null
           ? `/daybook/${made.batch.id}`
-          : `/recipes/${made.batch.recipe_id}/stove`,
+          : placeOf("stove", made.batch.recipe_id, made.batch.confection_id),
       );
     },
   });
@@ -183,7 +184,7 @@ function Beside({ run }: { run: Schemas["Run"] }) {
       {batch.ended_at === null ? (
         batch.recipe_id !== null && (
           <Link
-            to={`/recipes/${batch.recipe_id}/stove`}
+            to={placeOf("stove", batch.recipe_id, batch.confection_id)}
             className="inline-flex min-h-11 items-center font-bold text-rim underline"
           >
             Go on at the stove

@@ -3,6 +3,7 @@ import { useMemo, useState } from "react";
 import { useNavigate } from "react-router";
 import { client, dataOf, type Line, type Schemas } from "../../api/client";
 import { libraryQuery, recipeQueries, settingsQuery } from "../../api/queries";
+import { placeOf, useOpenConfection } from "../../api/thread";
 import { Button } from "../../ui/Button";
 import { NotThere } from "../../ui/Notice";
 import { PartOrFailure } from "../../ui/PartOrFailure";
@@ -38,6 +39,7 @@ function BenchPage({ stored, kitchenC }: { stored: Schemas["StoredRecipe"]; kitc
   const state = useBench(stored, kitchenC);
   const units = useUnits();
   const navigate = useNavigate();
+  const confection = useOpenConfection();
   const { data: library } = useQuery(libraryQuery);
   const kept = useKept(id);
   const [helping, setHelping] = useState(false);
@@ -68,7 +70,7 @@ function BenchPage({ stored, kitchenC }: { stored: Schemas["StoredRecipe"]; kitc
               look="filled"
               onClick={async () => {
                 await state.flush();
-                navigate(`/recipes/${id}/fit`);
+                navigate(placeOf("fit", id, confection));
               }}
             >
               Fit to a pan or mould

@@ -1,6 +1,7 @@
 import { keepPreviousData, useInfiniteQuery, useMutation } from "@tanstack/react-query";
 import { Link } from "react-router";
 import { client, dataOf, type Schemas } from "../../api/client";
+import { placeOf } from "../../api/thread";
 import { Button } from "../../ui/Button";
 import { Sure } from "../../ui/Sure";
 import { ROLE_WORDS, type Role } from "../confection";
@@ -78,7 +79,7 @@ function MadeRow({ row, onGone }: { row: Made; onGone: () => Promise<void> }) {
             <Link
               key={mix.id}
               dir="auto"
-              to={`/recipes/${mix.id}/formula`}
+              to={placeOf("formula", mix.id, row.id)}
               aria-label={`${mix.name}, a mix of ${row.name}`}
               className="inline-flex min-h-6 items-center text-rim underline"
             >
@@ -89,7 +90,7 @@ function MadeRow({ row, onGone }: { row: Made; onGone: () => Promise<void> }) {
       </div>
       {row.mixes[0] && (
         <Link
-          to={`/recipes/${row.mixes[0].id}/stove?for=${row.id}`}
+          to={placeOf("stove", row.mixes[0].id, row.id)}
           aria-label={`Make it now: ${row.name}`}
           className="inline-flex min-h-11 items-center px-3 font-bold text-[0.9375rem] text-rim underline-offset-4 hover:underline"
         >

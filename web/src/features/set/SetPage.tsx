@@ -2,6 +2,7 @@ import { keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-quer
 import { Link } from "react-router";
 import { ApiError, client, dataOf, type Schemas } from "../../api/client";
 import { batchQueries, placesQuery, recipeQueries } from "../../api/queries";
+import { useOpenConfection } from "../../api/thread";
 import { Button } from "../../ui/Button";
 import { NotThere } from "../../ui/Notice";
 import { Skeleton } from "../../ui/Skeleton";
@@ -46,11 +47,12 @@ function SetBench({ stored, places, bodies, batch }: BenchProps) {
   // what was put in to mend a batch counts while it sets
   const recipe = run.data && run.data.state.mended.length > 0 ? run.data.recipe : stored.recipe;
   const units = useUnits();
+  const confection = useOpenConfection();
   const queries = useQueryClient();
   const set = useSetClock(
     stored,
     places,
-    (bodies.find((one) => one.id === stored.made_into) ?? bodies[0])?.body ?? null,
+    (bodies.find((one) => one.id === (confection ?? stored.made_into)) ?? bodies[0])?.body ?? null,
     batch,
   );
   const { ask, seen } = set;

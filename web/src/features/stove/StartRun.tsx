@@ -3,6 +3,7 @@ import { useState } from "react";
 import { useSearchParams } from "react-router";
 import { client, dataOf, type Schemas } from "../../api/client";
 import { batchQueries, choicesQuery, confectionQueries, recipeQueries } from "../../api/queries";
+import { useOpenConfection } from "../../api/thread";
 import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Choice";
 import { Option } from "../../ui/OptionList";
@@ -35,10 +36,12 @@ export function StartRun({ id, name }: Props) {
   const newest = versions?.versions[0]?.number;
   const wanted = version ?? (newest === undefined ? "" : String(newest));
   const { data: confections } = useQuery({ ...confectionQueries.list, staleTime: 0 });
-  const [asked] = useSearchParams();
+  const [search] = useSearchParams();
+  const open = useOpenConfection();
   const { data: recipe } = useQuery(recipeQueries.one(id));
   const [picked, setForWhich] = useState<number | null | undefined>(undefined);
-  const forWhich = picked === undefined ? Number(asked.get("for")) || (recipe?.made_into ?? null) : picked;
+  const forWhich =
+    picked === undefined ? (open ?? (Number(search.get("for")) || (recipe?.made_into ?? null))) : picked;
   const goesInto = (confections?.confections ?? []).filter((row) =>
     row.asked.parts.some((part) => part.of.recipe_id === id),
   );

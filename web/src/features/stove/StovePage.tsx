@@ -4,6 +4,7 @@ import { Link, useNavigate } from "react-router";
 import type { Schemas } from "../../api/client";
 import { batchQueries, recipeQueries } from "../../api/queries";
 import { serverNow } from "../../api/serverTime";
+import { placeOf } from "../../api/thread";
 import { Button } from "../../ui/Button";
 import { Checkbox } from "../../ui/Checkbox";
 import { NotThere } from "../../ui/Notice";
@@ -190,7 +191,7 @@ function RunBench({ run }: { run: Run }) {
           <GoesIn takes={step.takes} units={units} />
           {SETS.has(step.key) && run.batch.recipe_id !== null && (
             <Link
-              to={`/recipes/${run.batch.recipe_id}/set`}
+              to={placeOf("set", run.batch.recipe_id, run.batch.confection_id)}
               className="mt-2 inline-flex min-h-11 items-center rounded-lg border-[1.5px] border-rim px-3 font-bold text-[0.9375rem] text-rim hover:bg-rim-faint"
             >
               Open the set clock
@@ -286,7 +287,7 @@ function nextWords(step: Step): string {
 /** What is done at the stove goes to set where its last step says so; from there to its verdict. */
 const afterRun = ({ batch, steps }: Run) =>
   batch.recipe_id !== null && SETS.has(steps.at(-1)?.key ?? "")
-    ? `/recipes/${batch.recipe_id}/set`
+    ? placeOf("set", batch.recipe_id, batch.confection_id)
     : `/daybook/${batch.id}`;
 
 function advance(run: Run, at: number, go: (next: number) => void, happen: Happen, done: () => void) {

@@ -3,6 +3,7 @@ import { Link } from "react-router";
 import type { Schemas } from "../../api/client";
 import { batchQueries, occasionsQuery, recipeQueries } from "../../api/queries";
 import { serverNow } from "../../api/serverTime";
+import { placeOf } from "../../api/thread";
 import { Door } from "../../ui/Door";
 import { Notice } from "../../ui/Notice";
 import { Skeleton } from "../../ui/Skeleton";
@@ -47,7 +48,7 @@ export function TodayPage() {
           {running.map((batch) => (
             <li key={batch.id} className="border-line border-b">
               <Link
-                to={`/recipes/${batch.recipe_id}/stove`}
+                to={placeOf("stove", batch.recipe_id ?? 0, batch.confection_id)}
                 className="flex min-h-14 items-center justify-between gap-4 hover:bg-rim-faint"
               >
                 <b dir="auto" className="text-[1.125rem]">
