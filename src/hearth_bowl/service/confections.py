@@ -34,7 +34,7 @@ from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.fit.ask import MOULD_SHELL, NO_SHELL, USUAL_LOSS_PCT, ask_for, kind_of
 from hearth_bowl.core.ingredients.ingredient import Ingredient
 from hearth_bowl.core.ingredients.library import LIBRARY
-from hearth_bowl.core.learn.told import batches_words
+from hearth_bowl.core.learn.told import batches_words, is_few
 from hearth_bowl.core.method.method import method_of_confection
 from hearth_bowl.core.recipe.ratios import CHOCOLATE_KINDS
 from hearth_bowl.core.recipe.recipe import Recipe, check_name
@@ -222,7 +222,7 @@ def _learned_loss(session: Session, worked: Worked, now: datetime) -> LearnedLos
     if form.loss_pct is not None or all(part.loss_pct is not None for part in worked.confection.parts):
         return None
     found = correction_for(session, f"loss:{kind_of(form.vessel)}", now)
-    if found is None:
+    if found is None or is_few(found):
         return None
     pct = round(USUAL_LOSS_PCT * found.value, 1)
     return LearnedLoss(pct=pct, usual_pct=USUAL_LOSS_PCT, batches=batches_words(found))

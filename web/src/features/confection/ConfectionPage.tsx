@@ -115,138 +115,142 @@ function Bench({ stored, vessels, recipes, options }: BenchProps) {
   };
   return (
     <main className="grid flex-1 grid-cols-[minmax(0,1.35fr)_minmax(0,1fr)_minmax(280px,0.8fr)] max-lg:grid-cols-[minmax(0,1.4fr)_minmax(0,1fr)] max-md:grid-cols-1">
-      <section aria-label="Parts and form" className="border-line border-r px-5 py-3 max-md:px-3">
-        <div className="flex items-end justify-between gap-3">
-          <div className="min-w-0 flex-1">
-            <h1 className="sr-only">{asked.name}</h1>
-            <TextField
-              label="Name"
-              className="font-display font-semibold text-[1.375rem]"
-              value={asked.name}
-              maxLength={200}
-              autoComplete="off"
-              onChange={(event) => event.target.value && change({ name: event.target.value })}
-            />
+      <div className="border-line border-r px-5 py-3 max-md:contents">
+        <section aria-label="Parts and form" className="max-md:order-1 max-md:px-3 max-md:pt-3">
+          <div className="flex items-end justify-between gap-3">
+            <div className="min-w-0 flex-1">
+              <h1 className="sr-only">{asked.name}</h1>
+              <TextField
+                label="Name"
+                className="font-display font-semibold text-[1.375rem]"
+                value={asked.name}
+                maxLength={200}
+                autoComplete="off"
+                onChange={(event) => event.target.value && change({ name: event.target.value })}
+              />
+            </div>
+            <Button look="plain" disabled={!canUndo} onClick={undo}>
+              Undo
+            </Button>
+            <span role="status" className="pb-3 text-[0.875rem] text-ash">
+              {saving.state === "conflict" ? "Not saved" : saving.message}
+            </span>
           </div>
-          <Button look="plain" disabled={!canUndo} onClick={undo}>
-            Undo
-          </Button>
-          <span role="status" className="pb-3 text-[0.875rem] text-ash">
-            {saving.state === "conflict" ? "Not saved" : saving.message}
-          </span>
-        </div>
-        {(note ?? state?.note) && <p className="mt-1 text-ash">{note ?? state.note}</p>}
-        {saving.state === "conflict" && <Conflict stored={stored} asked={asked} message={saving.message} />}
-        <FormSentence
-          asked={asked}
-          vessels={making}
-          fields={options.form_fields[kind] ?? []}
-          problemAt={problemAt}
-          onVessel={choose}
-          onForm={(part) => change({ form: { ...asked.form, ...part } })}
-          onExtras={(extras) => change({ extras })}
-        />
-        <LastTimes name={asked.name} />
-        <Onward id={stored.id} asked={asked} recipes={recipes} flush={flush} />
-        <h2 className="mt-1 font-bold text-lg">Parts, in order</h2>
-        <ol className="mt-1">
-          {asked.parts.map((part, position) => (
-            <li
-              // biome-ignore lint/suspicious/noArrayIndexKey: a part is its place in the order of making
-              key={`${position}${part.role}`}
-              ref={(row) => {
-                rows.current[position] = row;
-              }}
-              onFocus={() => setChosen(position)}
-              className={`flow-root border-line border-t py-1 ${position === chosen ? "-mx-2 rounded-md bg-rim-faint px-2" : ""}`}
-            >
-              <span className="float-right ml-2 flex">
-                <Key
-                  words={`Earlier: ${wordsOf(part, position)}`}
-                  off={position === 0}
-                  onPress={() => move(position, -1)}
-                >
-                  ↑
-                </Key>
-                <Key
-                  words={`Later: ${wordsOf(part, position)}`}
-                  off={position === asked.parts.length - 1}
-                  onPress={() => move(position, 1)}
-                >
-                  ↓
-                </Key>
-                <Key
-                  words={`Leave out: ${wordsOf(part, position)}`}
-                  onPress={() => change({ parts: asked.parts.filter((_, at) => at !== position) })}
-                >
-                  ×
-                </Key>
-              </span>
-              <div>
-                <PartSentence
-                  part={part}
-                  worked={isOf?.parts[position]}
-                  amounts={options.amounts[part.role] ?? []}
-                  recipes={recipes}
-                  library={library}
-                  walls={options.walls}
-                  problem={(field) => problemAt("parts", position, field)}
-                  units={units}
-                  onChange={(next) => setPart(position, next)}
-                />
-              </div>
-            </li>
-          ))}
-        </ol>
-        <AddPart
-          roles={roles as Role[]}
-          asked={asked}
-          options={options}
-          recipes={recipes}
-          onAdd={(part) => change({ parts: placed(asked.parts, part, roles) })}
-        />
-        <SharedTin
-          stored={stored}
-          asked={asked}
-          recipes={recipes}
-          flush={flush}
-          units={units}
-          onTaken={accept}
-        />
-        {found?.learned_loss && (
-          <LossLearned
-            learned={found.learned_loss}
-            onUse={(loss_pct) => change({ form: { ...asked.form, loss_pct } })}
+          {(note ?? state?.note) && <p className="mt-1 text-ash">{note ?? state.note}</p>}
+          {saving.state === "conflict" && <Conflict stored={stored} asked={asked} message={saving.message} />}
+          <FormSentence
+            asked={asked}
+            vessels={making}
+            fields={options.form_fields[kind] ?? []}
+            problemAt={problemAt}
+            onVessel={choose}
+            onForm={(part) => change({ form: { ...asked.form, ...part } })}
+            onExtras={(extras) => change({ extras })}
           />
-        )}
-        {isOf && <OtherSizes asked={asked} onUse={change} />}
-        {isOf && <OtherVessels asked={asked} vessels={vessels} units={units} onUse={change} />}
-        <div className="flex flex-wrap items-center gap-x-3">
-          <VesselForm stored={null} onDone={(id) => id !== null && choose(id)} flush={flush} />
-          {chosenVessel && (
-            <VesselForm
-              stored={chosenVessel}
-              onDone={(id) => choose(id ?? making.find((row) => row.id !== chosenVessel.id)?.id ?? 0)}
-              flush={flush}
+          <LastTimes name={asked.name} />
+          <Onward id={stored.id} asked={asked} recipes={recipes} flush={flush} />
+          <h2 className="mt-1 font-bold text-lg">Parts, in order</h2>
+          <ol className="mt-1">
+            {asked.parts.map((part, position) => (
+              <li
+                // biome-ignore lint/suspicious/noArrayIndexKey: a part is its place in the order of making
+                key={`${position}${part.role}`}
+                ref={(row) => {
+                  rows.current[position] = row;
+                }}
+                onFocus={() => setChosen(position)}
+                className={`flow-root border-line border-t py-1 ${position === chosen ? "-mx-2 rounded-md bg-rim-faint px-2" : ""}`}
+              >
+                <span className="float-right ml-2 flex">
+                  <Key
+                    words={`Earlier: ${wordsOf(part, position)}`}
+                    off={position === 0}
+                    onPress={() => move(position, -1)}
+                  >
+                    ↑
+                  </Key>
+                  <Key
+                    words={`Later: ${wordsOf(part, position)}`}
+                    off={position === asked.parts.length - 1}
+                    onPress={() => move(position, 1)}
+                  >
+                    ↓
+                  </Key>
+                  <Key
+                    words={`Leave out: ${wordsOf(part, position)}`}
+                    onPress={() => change({ parts: asked.parts.filter((_, at) => at !== position) })}
+                  >
+                    ×
+                  </Key>
+                </span>
+                <div>
+                  <PartSentence
+                    part={part}
+                    worked={isOf?.parts[position]}
+                    amounts={options.amounts[part.role] ?? []}
+                    recipes={recipes}
+                    library={library}
+                    walls={options.walls}
+                    problem={(field) => problemAt("parts", position, field)}
+                    units={units}
+                    onChange={(next) => setPart(position, next)}
+                  />
+                </div>
+              </li>
+            ))}
+          </ol>
+          <AddPart
+            roles={roles as Role[]}
+            asked={asked}
+            options={options}
+            recipes={recipes}
+            onAdd={(part) => change({ parts: placed(asked.parts, part, roles) })}
+          />
+          <SharedTin
+            stored={stored}
+            asked={asked}
+            recipes={recipes}
+            flush={flush}
+            units={units}
+            onTaken={accept}
+          />
+        </section>
+        <section aria-label="Size and form" className="max-md:order-4 max-md:px-3 max-md:py-3">
+          {found?.learned_loss && (
+            <LossLearned
+              learned={found.learned_loss}
+              onUse={(loss_pct) => change({ form: { ...asked.form, loss_pct } })}
             />
           )}
-        </div>
-        <Another asked={asked} making={making} library={library} />
-        <div className="mt-3 flex flex-wrap items-center gap-3">
-          <Send kind="confections" id={stored.id} name={asked.name} />
-          <SeeLink recipe={mixIn(asked.parts)} at="unmould" />
-          <Sure
-            words="Delete this confection"
-            goes={`Delete “${asked.name}”? Its recipes and its tin or mould stay.`}
-            disabled={remove.isPending}
-            onSure={() => remove.mutate()}
-          />
-          <Link to="/recipes" className="inline-flex min-h-11 items-center text-rim underline">
-            All recipes
-          </Link>
-        </div>
-      </section>
-      <section aria-label="Cross-section" className="px-5 py-3 max-md:px-3">
+          {isOf && <OtherSizes asked={asked} onUse={change} />}
+          {isOf && <OtherVessels asked={asked} vessels={vessels} units={units} onUse={change} />}
+          <div className="flex flex-wrap items-center gap-x-3">
+            <VesselForm stored={null} onDone={(id) => id !== null && choose(id)} flush={flush} />
+            {chosenVessel && (
+              <VesselForm
+                stored={chosenVessel}
+                onDone={(id) => choose(id ?? making.find((row) => row.id !== chosenVessel.id)?.id ?? 0)}
+                flush={flush}
+              />
+            )}
+          </div>
+          <Another asked={asked} making={making} library={library} />
+          <div className="mt-3 flex flex-wrap items-center gap-3">
+            <Send kind="confections" id={stored.id} name={asked.name} />
+            <SeeLink recipe={mixIn(asked.parts)} at="unmould" />
+            <Sure
+              words="Delete this confection"
+              goes={`Delete “${asked.name}”? Its recipes and its tin or mould stay.`}
+              disabled={remove.isPending}
+              onSure={() => remove.mutate()}
+            />
+            <Link to="/recipes" className="inline-flex min-h-11 items-center text-rim underline">
+              All recipes
+            </Link>
+          </div>
+        </section>
+      </div>
+      <section aria-label="Cross-section" className="px-5 py-3 max-md:order-2 max-md:px-3">
         <CutThrough
           id={stored.id}
           asked={asked}
@@ -260,7 +264,7 @@ function Bench({ stored, vessels, recipes, options }: BenchProps) {
       </section>
       <section
         aria-label="What you need"
-        className="border-line border-l bg-sheet px-5 py-3 max-lg:col-span-2 max-lg:border-t max-md:col-span-1 max-md:px-3"
+        className="border-line border-l bg-sheet px-5 py-3 max-lg:col-span-2 max-lg:border-t max-md:order-3 max-md:col-span-1 max-md:px-3"
       >
         {found && (
           <ToWeigh

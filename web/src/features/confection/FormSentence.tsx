@@ -24,7 +24,7 @@ export function FormSentence({ asked, vessels, fields, problemAt, onVessel, onFo
   const vessel = vessels.find((row) => row.id === form.vessel);
   const has = (name: string) => fields.includes(name);
   const isCake = vessel?.vessel.kind === "cake";
-  const unsaid = isCake ? "One" : "As many as the mix makes";
+  const unsaid = UNSAID[vessel?.vessel.kind ?? ""] ?? "As many as the mix makes";
   const mm = useLength();
   return (
     <p className="text-[1.1875rem] leading-[1.6]">
@@ -141,6 +141,14 @@ export function FormSentence({ asked, vessels, fields, problemAt, onVessel, onFo
     </p>
   );
 }
+
+/** The number of pieces where none is given, by the kind of vessel. */
+const UNSAID: Readonly<Record<string, string>> = {
+  cake: "One",
+  mould: "One full mould",
+  cup: "One full set",
+  pan: "One slab",
+};
 
 type ExtrasProps = {
   extras: Asked["extras"];

@@ -16,7 +16,7 @@ export function Onward({ id, asked, recipes, flush }: Props) {
   const mixes = mixesOf(asked.parts).filter((mix) => names.has(mix));
   if (mixes.length === 0) return null;
   return (
-    <p className="mt-1 flex flex-wrap items-center gap-x-4">
+    <p className="mt-1 flex flex-wrap items-center gap-x-3 gap-y-1.5">
       {mixes.map((mix) => (
         <span key={mix} className="inline-flex flex-wrap items-center gap-x-2">
           <Link
@@ -26,12 +26,14 @@ export function Onward({ id, asked, recipes, flush }: Props) {
           >
             {mixes.length === 1 ? "Make it now" : `Make ${names.get(mix)} now`}
           </Link>
-          <Link
-            to={placeOf("formula", mix, id)}
-            className="inline-flex min-h-11 items-center text-rim underline"
-          >
-            {mixes.length === 1 ? "What is in it" : `What is in ${names.get(mix)}`}
-          </Link>
+          {mixes.length === 1 && (
+            <Link
+              to={placeOf("formula", mix, id)}
+              className="inline-flex min-h-11 items-center text-rim underline"
+            >
+              What is in it
+            </Link>
+          )}
         </span>
       ))}
     </p>
