@@ -32,15 +32,15 @@ export function SetForm({ set, places, bodies, at }: Props) {
     <>
       {bodies.length > 0 && (
         <p className="mt-1 text-[1.0625rem] leading-[1.9]">
-          Shaped as in{" "}
+          It sets in{" "}
           <PhraseList
-            label="Shaped as in"
-            text={bodies.find(({ body }) => isShaped(asked, body))?.name ?? "none of its confections"}
+            label="It sets in"
+            text={bodies.find(({ body }) => isShaped(asked, body))?.name ?? "another shape"}
             after="."
-            value={String(bodies.find(({ body }) => isShaped(asked, body))?.id ?? "")}
-            options={bodies.map((row) => ({ value: String(row.id), text: row.name, under: row.says }))}
+            value={bodies.find(({ body }) => isShaped(asked, body))?.key ?? ""}
+            options={bodies.map((row) => ({ value: row.key, text: row.name, under: row.says }))}
             onPick={(value) => {
-              const picked = bodies.find((row) => String(row.id) === value);
+              const picked = bodies.find((row) => row.key === value);
               if (picked) change(shapeOf(picked.body));
             }}
           />

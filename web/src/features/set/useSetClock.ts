@@ -27,7 +27,12 @@ export type Correction = Schemas["CorrectionIn"];
 type Ask = Schemas["SetAskIn"];
 
 /** How what sets is shaped, where a confection or a fit says it. */
-export type Body = { thickness_mm: number | null; volume_ml?: number | null; area_cm2?: number | null };
+export type Body = {
+  thickness_mm: number | null;
+  volume_ml?: number | null;
+  area_cm2?: number | null;
+  bowl_kg?: number | null;
+};
 
 const RECENT_MS = 3 * 86_400_000;
 
