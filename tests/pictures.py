@@ -58,7 +58,7 @@ def _read(page: Page) -> None:
 def _fudge(page: Page) -> None:
     choose(page.get_by_label("What it is", exact=True), "boiled-fudge")
     page.get_by_role("button", name="Create recipe").click()
-    page.get_by_label("or the pan has lost, g").fill("190")
+    page.get_by_label("or the pan is lighter by, g").fill("190")
     page.get_by_text("come out at").wait_for()
 
 
@@ -154,11 +154,11 @@ def _oily(page: Page) -> None:
 
 def _setting(page: Page) -> None:
     _stop_timers(page)
-    page.get_by_role("button", name="It goes in now").click()
+    page.get_by_role("button", name="Start the timer").click()
     page.get_by_text("Fridge since").wait_for()
     page.get_by_label("After, min").fill("25")
-    page.get_by_label("It reads, °C").fill("27")
-    page.get_by_role("button", name="Correct by the reading").click()
+    page.get_by_label("Temperature, °C").fill("27")
+    page.get_by_role("button", name="Update the estimate").click()
     page.get_by_text("By the reading it cools").wait_for()
     page.get_by_text("As an 8 mm sheet").wait_for()
 

@@ -56,7 +56,7 @@ def _back_up(folder: Path, out: Path) -> dict[str, object]:
 
 def _restore(folder: Path, file: Path) -> dict[str, object]:
     folder.mkdir(parents=True, exist_ok=True)
-    with held(folder, f"A backup being put back in {folder}"):
+    with held(folder, f"A backup being restored in {folder}"):
         finish(folder)
         told = lay_beside(file, folder)
         aside = take_place(folder, FILE, datetime.now(UTC))

@@ -52,8 +52,8 @@ DEFAULT_PORT: Final = 8741
 LOOPBACK: Final = "127.0.0.1"
 TIDY_EVERY_S: Final = 6 * 3600.0
 PLAIN: Final = (
-    "This is plain HTTP: others in the same network can read along. Share in your own home network only, "
-    "or give --certificate."
+    "This connection uses plain HTTP: others in the same network can read what is sent. "
+    "Share in your own home network only, or give --certificate."
 )
 FILE: Final = "hearth-bowl.sqlite3"
 FULL: Final = "The disk is full. You can read your data but not store any. Make room, then start Hearth Bowl again."
@@ -84,11 +84,11 @@ def _options(verb: str, arguments: Sequence[str]) -> argparse.Namespace:
     parser.add_argument(
         "--name", action="append", default=[], help="a name that it is reached by, as a certificate has it"
     )
-    parser.add_argument("--certificate", type=Path, default=None, help="your own certificate, for HTTPS in the house")
+    parser.add_argument("--certificate", type=Path, default=None, help="your own certificate, for HTTPS at home")
     parser.add_argument("--key", type=Path, default=None, help="its key, where that is in a file of its own")
     parser.add_argument("--data", type=Path, default=None, help="the folder that holds the data")
     if verb == "demo":
-        parser.add_argument("--no-devices", action="store_true", help="without the stand-in probe and scale")
+        parser.add_argument("--no-devices", action="store_true", help="without the simulated probe and scale")
     options = parser.parse_args(arguments)
     if options.host in LOOPBACK_HOSTS:
         options.host = None
@@ -169,9 +169,7 @@ def _share(house: HomeNetwork, pairings: Pairings) -> None:
         raise CannotStart(str(problem)) from None
     made = pairings.new_code("cook", datetime.now(UTC))
     print(f"On a tablet or phone of this house: {' or '.join(house.urls)}", flush=True)
-    print(
-        f"It is let in by the code {made.code}, good once and for {CODE_MIN} minutes; or by this picture:", flush=True
-    )
+    print(f"It pairs with the code {made.code}, good once and for {CODE_MIN} minutes; or by this picture:", flush=True)
     segno.make(pairing_url(house.urls[0], made), micro=False).terminal(compact=True)
     if not house.is_safe:
         print(PLAIN, flush=True)

@@ -131,7 +131,7 @@ class Live(Kitchen):
         self.send(*((25.0 + s, (low + high) / 2 - 1.2 - 0.05 * s) for s in range(120, -1, -1)), probe=self.probe)
         called = self.live(batch)
         self.assertTrue(called["urgent"])
-        self.assertIn("Off the heat by its last course", called["call"])
+        self.assertIn("Off the heat at the last rate", called["call"])
 
     def test_silence_of_half_an_hour_is_still_told_as_silence(self) -> None:
         batch, _ = self.at_step("boil")

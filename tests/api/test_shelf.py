@@ -48,7 +48,7 @@ class Days(unittest.TestCase):
         self.assertEqual(on_shelf(20, 10, 60, 3, in_time, 61).days_left, 1)
 
     def test_what_is_thrown_away_makes_the_next_amount_smaller(self) -> None:
-        self.assertIn("about 24 are eaten", next_amount(60, 12, 2))
+        self.assertIn("about 24 get eaten", next_amount(60, 12, 2))
         self.assertEqual(next_amount(60, 5, 2), "")
         self.assertEqual(next_amount(0, 0, 0), "")
 
@@ -82,7 +82,7 @@ class Shelf(AppCase):
         self.assertEqual(self.move(old, "thrown-away", 12).get_json()["making"]["standing"]["pieces_left"], 0)
         shelf = self.client.get("/api/shelf").get_json()
         self.assertEqual([row["id"] for row in shelf["finished"]], [old["id"]])
-        self.assertIn("about 8 are eaten", shelf["teaches"]["Moonrock truffles"])
+        self.assertIn("about 8 get eaten", shelf["teaches"]["Moonrock truffles"])
 
     def test_a_press_sent_twice_counts_once_and_the_last_note_can_be_taken_back(self) -> None:
         making = self.put("Hill-top squares")

@@ -341,7 +341,7 @@ class Setting(Kitchen):
         self.client.put("/api/settings", json={**self.client.get("/api/settings").get_json(), "kitchen_c": 10.0})
         self.assertGreater(days(fondant), 1.2 * at_16 / 2)
         calendar = self.client.get(f"/api/set/chains/liquid/looks.ics?minutes=60&recipe={fondant}").text
-        self.assertIn("Dwell at 10 °C", calendar.replace("\r\n ", ""))
+        self.assertIn("Ripen at 10 °C", calendar.replace("\r\n ", ""))
         self.refused("GET", "/api/set/chains/liquid?recipe=moon", 422)
         self.refused("GET", "/api/set/chains/liquid?recipe=999", 404)
 

@@ -37,12 +37,12 @@ class FromAnEmptyKitchen(PageCase):
     def label(self, name: str, pieces: int) -> None:
         """Put what is finished on the shelf and open its label as PDF."""
         page = self.page
-        self.press(page.get_by_role("button", name="It is finished: put it on the shelf"))
+        self.press(page.get_by_role("button", name="Add to shelf"))
         self.press(page.get_by_role("link", name="Shelf", exact=True))
         made = page.get_by_role("listitem").filter(has_text=f"{pieces} of {pieces} there")
         expect(made).to_contain_text(name)
         self.press(made.get_by_text("Labels to print"))
-        link = made.get_by_role("link", name="Open the sheet as PDF")
+        link = made.get_by_role("link", name="Open label sheet (PDF)")
         sheet = link.get_attribute("href")
         self.actions += 1
         self.assertTrue(page.request.get(f"{self.server.url}{sheet}").body().startswith(b"%PDF-"))
@@ -79,11 +79,11 @@ class FromAnEmptyKitchen(PageCase):
         self.server.call("POST", f"/api/batches/{batch}/events", {"events": [event]})
         self.open(f"/daybook/{batch}")
         self.actions = 0
-        self.press(page.get_by_role("button", name="It is finished: put it on the shelf"))
-        expect(page.get_by_text("It lies on the shelf.")).to_be_visible()
+        self.press(page.get_by_role("button", name="Add to shelf"))
+        expect(page.get_by_text("It is on the shelf.")).to_be_visible()
         self.press(page.get_by_role("link", name="Shelf and labels"))
         self.press(page.get_by_text("Labels to print"))
-        expect(page.get_by_role("link", name="Open the sheet as PDF")).to_be_visible()
+        expect(page.get_by_role("link", name="Open label sheet (PDF)")).to_be_visible()
         self.assertEqual(self.actions, 3)
 
     def test_a_first_start_asks_three_things_and_a_recipe_goes_into_a_tin_made_in_place(self) -> None:

@@ -74,7 +74,7 @@ class Confections(Phrased):
         page = self.open("/new")
         self.pick("Recipe", "White-dome piping ganache")
         self.pick("Form", "Egg mould, 10 halves")
-        page.get_by_role("button", name="Begin with it").click()
+        page.get_by_role("button", name="Make this").click()
         expect(page.get_by_role("heading", name="White-dome piping ganache", level=1)).to_be_attached()
         self.pick("Halves", "two halves joined")
         self.take("Pieces", "36")
@@ -104,7 +104,7 @@ class Confections(Phrased):
         self.open("/new")
         self.pick("Recipe", recipe)
         self.pick("Form", form)
-        self.page.get_by_role("button", name="Begin with it").click()
+        self.page.get_by_role("button", name="Make this").click()
         expect(self.page.get_by_role("heading", name=recipe, level=1)).to_be_attached()
 
     def amount(self, role: str, by: str, figure: str, number: int = 0) -> None:
@@ -218,7 +218,7 @@ class Confections(Phrased):
         self.assertEqual(self.stored(13)["form"]["pieces"], 49)
         self.assertEqual(self.stored(2)["form"]["pieces"], 25)
         page.get_by_role("button", name="Delete this confection").click()
-        page.get_by_role("button", name="Delete it").click()
+        page.get_by_role("button", name="Delete", exact=True).click()
         expect(page.get_by_role("heading", name="Recipes", exact=True)).to_be_visible()
         expect(page.get_by_text("Two-sky squares")).to_have_count(1)  # the copy
         page.goto(self.server.url + "/confections/2")

@@ -45,10 +45,10 @@ class Amounts(PageCase):
         field = page.get_by_label("Its allergens, by name (pecan, wheat, milk)")
         expect(field).to_have_value("walnut")
         field.fill("hickory")
-        page.get_by_role("button", name="Put it in the bowl").click()
+        page.get_by_role("button", name="Add to the bowl").click()
         expect(page.get_by_text("unknown allergen 'hickory'")).to_be_visible()
         field.fill("pecan")
-        page.get_by_role("button", name="Put it in the bowl").click()
+        page.get_by_role("button", name="Add to the bowl").click()
         expect(self.amount("Hickory crunch")).to_be_visible()
         self.assertEqual(self.violations(), [])
 
@@ -138,7 +138,7 @@ class RatioAndReadings(PageCase):
         expect(self.amount(CREAM)).not_to_have_value("210 g")
         expect(self.amount(DARK)).to_have_value("393 g")
         self.page.get_by_role("button", name=f"Pin {CREAM}").click()
-        expect(self.page.get_by_text("release a pin to slide")).to_be_visible()
+        expect(self.page.get_by_text("unpin an amount to slide")).to_be_visible()
 
     def test_a_slide_that_waits_is_not_dropped_by_another_question(self) -> None:
         page = self.open("/recipes/1/formula")
@@ -179,7 +179,7 @@ class RatioAndReadings(PageCase):
         self.open("/recipes/1/formula")
         self.page.get_by_role("button", name="Why? Set at 21 °C").click()
         why = self.page.get_by_role("dialog", name="Why: Set at 21 °C")
-        for words in ("3.02 ln R + 2.00", "How sure", "What would narrow it", "Cocoa solids"):
+        for words in ("3.02 ln R + 2.00", "How sure", "How to improve this", "Cocoa solids"):
             expect(why).to_contain_text(words)
 
     def test_the_temperature_is_chosen_by_place_and_by_keys(self) -> None:
@@ -191,7 +191,7 @@ class RatioAndReadings(PageCase):
 
     def test_own_units_are_shown_everywhere(self) -> None:
         self.open("/recipes/1/formula")
-        self.page.get_by_role("button", name="Kitchen 21 °C, 340 m up").click()
+        self.page.get_by_role("button", name="Kitchen 21 °C, altitude 340 m").click()
         choose(self.page.get_by_label("Temperatures"), "F")
         choose(self.page.get_by_label("Weights"), "oz")
         self.page.keyboard.press("Escape")
@@ -230,11 +230,11 @@ class Saving(PageCase):
         self.open("/recipes/1/formula")
         self.amount(DARK).fill("300 g")
         self.amount(DARK).press("Enter")
-        self.page.get_by_role("button", name="Keep this version").click()
+        self.page.get_by_role("button", name="Save this version").click()
         self.page.get_by_label("Name, or leave empty").fill("For piping")
-        self.page.get_by_role("button", name="Keep this version").last.click()
+        self.page.get_by_role("button", name="Save this version").last.click()
         expect(self.page.get_by_label("Name, or leave empty")).to_have_count(0)
-        self.page.get_by_role("button", name="Keep this version").click()
+        self.page.get_by_role("button", name="Save this version").click()
         self.page.get_by_role("button", name="Go back to As first made").click()
         expect(self.amount(DARK)).to_have_value("390 g")
         expect(self.page.get_by_role("img", name="The bowl holds 649 g")).to_contain_text("For piping")
@@ -243,7 +243,7 @@ class Saving(PageCase):
     def test_a_new_recipe_starts_from_our_proportions(self) -> None:
         self.open("/recipes/1/formula")
         self.page.get_by_role("button", name="Recipes").click()
-        self.page.get_by_role("link", name="Start a new one").click()
+        self.page.get_by_role("link", name="Start from a suggested recipe").click()
         choose(self.page.get_by_label("Chocolate", exact=True), "white28")
         self.page.get_by_role("button", name="Create recipe").click()
         expect(self.page.get_by_role("heading", level=1)).to_have_text("New cream ganache")

@@ -56,7 +56,7 @@ class House(PageCase):
         page.goto(made["url"])
         page.get_by_label("What this device is called").fill(name)
         page.get_by_role("button", name="Pair it").click()
-        expect(page.get_by_role("navigation", name="Beside the thread")).to_be_visible()
+        expect(page.get_by_role("navigation", name="Places")).to_be_visible()
         return page
 
     def test_the_address_and_the_code_are_said_at_the_start(self) -> None:
@@ -69,12 +69,12 @@ class House(PageCase):
         expect(page).to_have_url(f"{self.url}/pair")
         page.get_by_label("The code that is shown there").fill(code[1].lower())
         page.get_by_role("button", name="Pair it").tap()
-        expect(page.get_by_role("navigation", name="Beside the thread")).to_be_visible()
+        expect(page.get_by_role("navigation", name="Places")).to_be_visible()
 
     def test_a_paired_phone_cooks_a_batch(self) -> None:
         page = self.pair(self.afar_context())
         page.goto(f"{self.url}/recipes/1/stove")
-        page.get_by_role("button", name="Start the run").tap()
+        page.get_by_role("button", name="Start cooking").tap()
         expect(page.get_by_role("heading", name=re.compile("step 1 of 8"))).to_be_visible()
         for step in range(2, 9):
             page.get_by_role("button", name=re.compile("go on|Off the heat")).tap()
@@ -182,25 +182,25 @@ class House(PageCase):
         self.server.kill()
         page.reload()
         expect(page.get_by_role("link", name=re.compile("Night-sky truffles")).first).to_be_visible()
-        expect(page.get_by_text("Hearth Bowl does not answer.")).to_be_visible()
+        expect(page.get_by_text("Hearth Bowl is not answering.")).to_be_visible()
 
     def test_the_door_is_opened_a_device_let_in_and_let_go_on_the_page(self) -> None:
         page = self.open("/pairing")
-        page.get_by_role("button", name="Close the door").click()
+        page.get_by_role("button", name="Turn off network access").click()
         expect(page.get_by_role("heading", name=re.compile("Only this machine is answered"))).to_be_visible()
         with self.assertRaisesRegex(Exception, "ERR_CONNECTION_REFUSED"):
             self.afar_context().new_page().goto(self.url)
-        page.get_by_role("button", name="Open it to this house").click()
-        page.get_by_role("button", name="What it does: cooks").click()
+        page.get_by_role("button", name="Allow devices at home").click()
+        page.get_by_role("button", name="What it may do: cooks").click()
         page.get_by_role("option", name=re.compile("^helps")).click()
-        page.get_by_role("button", name="Show its code").click()
+        page.get_by_role("button", name="Show code").click()
         code = page.get_by_text(re.compile(r"^[2-9A-Z]{5}-[2-9A-Z]{5}$")).inner_text()
         self.assertEqual(self.violations(), [])
         phone = self.afar_context().new_page()
         phone.goto(f"{self.url}/pair?code={code}")
         phone.get_by_label("What this device is called").fill("Garden phone")
         phone.keyboard.press("Enter")
-        expect(page.get_by_text("“Garden phone” is in.")).to_be_visible()
+        expect(page.get_by_text("“Garden phone” is paired.")).to_be_visible()
         page.get_by_role("button", name="Remove device").click()
         page.get_by_role("dialog").get_by_role("button", name="Remove ").click()
         expect(page.get_by_text("No device yet.")).to_be_visible()

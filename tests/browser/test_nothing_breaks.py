@@ -17,14 +17,14 @@ class NothingBreaks(PageCase):
         body = {"readings": [{"at": ahead, "c": 40.0}]}
         self.assertEqual(self.server.call("POST", "/api/probes/lantern/readings", body)[0], 201)
         page = self.open("/recipes/1/formula")
-        page.get_by_role("button", name=re.compile("m up")).click()
+        page.get_by_role("button", name=re.compile("^Kitchen")).click()
         mine = page.get_by_role("region", name="Your thermometers")
         expect(mine.get_by_text(re.compile("Its clock is 6 min ahead"))).to_be_visible()
         expect(mine.get_by_text(re.compile("thinned 7 days after it ended"))).to_be_visible()
         self.assertEqual(self.violations(), [])
         row = mine.get_by_role("listitem").filter(has_text="lantern")
         row.get_by_role("button", name="Delete").click()
-        page.get_by_role("button", name="Delete it").click()
+        page.get_by_role("button", name="Delete", exact=True).click()
         expect(row).to_have_count(0)
         self.assertNotIn("lantern", [probe["id"] for probe in self.server.call("GET", "/api/probes")[1]["probes"]])
 
@@ -109,7 +109,7 @@ class NothingBreaks(PageCase):
             {"kind": "event", "batch": batch, "event": event},
         )
         page.reload()
-        page.get_by_role("button", name="Done, go on").click()
+        page.get_by_role("button", name="Done, next step").click()
 
         def steps() -> list[Any]:
             run = self.server.call("GET", f"/api/batches/{batch}")[1]
@@ -125,11 +125,11 @@ class NothingBreaks(PageCase):
 
     def test_a_kitchen_temperature_is_taken_by_enter_and_a_dialog_has_a_key_to_close_it(self) -> None:
         page = self.open("/recipes/1/formula")
-        page.get_by_role("button", name="Kitchen 21 °C, 340 m up").click()
+        page.get_by_role("button", name="Kitchen 21 °C, altitude 340 m").click()
         page.get_by_label("Temperature, °C").fill("24")
         with page.expect_response(lambda response: response.request.method == "PUT"):  # shown before it is kept
             page.get_by_label("Temperature, °C").press("Enter")
-        expect(page.get_by_role("button", name="Kitchen 24 °C, 340 m up")).to_be_visible()
+        expect(page.get_by_role("button", name="Kitchen 24 °C, altitude 340 m")).to_be_visible()
         self.assertEqual(self.server.call("GET", "/api/settings")[1]["kitchen_c"], 24)
         expect(page.get_by_role("slider", name="Judged at")).to_have_attribute("aria-valuetext", "24 °C")
         self.open("/new")

@@ -30,8 +30,8 @@ class Offline(KitchenPage):
         page, tablet = self.kept_page(), self.kept_page(820, 1180)
         self.open("/recipes/1/stove", page)
         self.kept(page)
-        page.get_by_role("button", name="Start the run").click()
-        page.get_by_role("button", name="Done, go on").click()
+        page.get_by_role("button", name="Start cooking").click()
+        page.get_by_role("button", name="Done, next step").click()
         expect(page.get_by_role("heading", name=re.compile("step 2 of 8"))).to_be_visible()
         self.open("/recipes/1/stove", tablet)
         self.kept(tablet)
@@ -42,7 +42,7 @@ class Offline(KitchenPage):
         for one in (page, tablet):
             one.reload()
             expect(one.get_by_role("heading", name=re.compile("step 2 of 8"))).to_be_visible()
-            expect(one.get_by_text("The application does not answer. What you see is of")).to_be_visible()
+            expect(one.get_by_text("Hearth Bowl is not answering. Showing data from")).to_be_visible()
             expect(one.get_by_text(re.compile(r"^(?!0:00)\d+:\d\d since it began"))).to_be_visible()
         self.assertEqual(self.violations(page), [])
         tablet.get_by_role("button", name="Mark", exact=True).click()
@@ -50,7 +50,7 @@ class Offline(KitchenPage):
         tablet.get_by_role("button", name="Start a timer").click()
         tablet.get_by_label("For what").fill("Shells chill")
         tablet.get_by_label("Minutes").fill("12")
-        tablet.get_by_role("button", name="Start it").click()
+        tablet.get_by_role("button", name="Start timer").click()
         second = page.context.new_page()  # another tab of the first device
         second.goto(f"{self.server.url}/recipes/1/stove")
         second.get_by_role("button", name="Small bubbles where cream meets the pan").click()
@@ -58,7 +58,7 @@ class Offline(KitchenPage):
             "aria-pressed", "true"
         )
         page.get_by_role("button", name="+10 degrees").click()
-        page.get_by_role("button", name="Take this reading").click()
+        page.get_by_role("button", name="Use this reading").click()
         for step in range(3, 9):
             page.get_by_role("button", name=re.compile("go on|Off the heat")).click()
             expect(page.get_by_role("heading", name=re.compile(f"step {step} of 8"))).to_be_visible()
@@ -81,7 +81,7 @@ class Offline(KitchenPage):
         self.assertIsNotNone(run["batch"]["ended_at"])
         timers = self.server.call("GET", "/api/timers")[1]["timers"]
         self.assertEqual([timer["name"] for timer in timers].count("Shells chill"), 1)
-        expect(tablet.get_by_role("button", name="Start the run")).to_be_visible()
+        expect(tablet.get_by_role("button", name="Start cooking")).to_be_visible()
 
     def test_pages_that_were_seen_open_without_the_server_and_say_of_when_they_are(self) -> None:
         page = self.kept_page()
@@ -93,19 +93,19 @@ class Offline(KitchenPage):
         for place in ("/recipes/1/formula", "/recipes", "/larder", "/occasions/1/order", "/daybook", "/"):
             with self.subTest(place=place):
                 self.open(place, page)
-                expect(page.get_by_text("Hearth Bowl does not answer. What you see is of")).to_be_visible()
+                expect(page.get_by_text("Hearth Bowl is not answering. Showing data from")).to_be_visible()
         page.goto(f"{self.server.url}/confections/1")
         expect(page.get_by_role("heading", name="The confection could not be read")).to_be_visible()
         self.server.start()
-        expect(page.get_by_text("Hearth Bowl does not answer.")).to_have_count(0)
+        expect(page.get_by_text("Hearth Bowl is not answering.")).to_have_count(0)
         expect(page.get_by_role("heading", level=1)).to_be_visible()
 
     def test_what_was_done_in_one_kitchen_is_not_told_to_another_at_the_same_address(self) -> None:
         page = self.kept_page()
         self.open("/recipes/1/stove", page)
         self.kept(page)
-        page.get_by_role("button", name="Start the run").click()
-        page.get_by_role("button", name="Done, go on").click()
+        page.get_by_role("button", name="Start cooking").click()
+        page.get_by_role("button", name="Done, next step").click()
         expect(page.get_by_role("heading", name=re.compile("step 2 of 8"))).to_be_visible()
         self.sent(page)
         batch = self.newest()
@@ -119,7 +119,7 @@ class Offline(KitchenPage):
         started = other.call("POST", "/api/batches", {"recipe_id": 1, "choices": {}})[1]["batch"]["id"]
         self.assertEqual(started, batch)  # the same number, of another run
         expect(page.get_by_role("heading", name=re.compile("step 1 of 8"))).to_be_visible()  # it is noticed by itself
-        page.get_by_role("button", name="Done, go on").click()
+        page.get_by_role("button", name="Done, next step").click()
         self.sent_all_but(page, 1)
         kinds = [event["what"]["kind"] for event in other.call("GET", f"/api/batches/{batch}")[1]["events"]]
         self.assertEqual(kinds, ["step", "step"])
@@ -177,7 +177,7 @@ class Offline(KitchenPage):
                 weight = "431 g" if workers == "allow" else "432 g"
                 self.amount("Dark chocolate 64 %", page).fill(weight)
                 page.keyboard.press("Enter")
-                expect(page.get_by_text("Hearth Bowl was renewed: these pages are of before.")).to_be_visible()
+                expect(page.get_by_text("A new version of Hearth Bowl is ready.")).to_be_visible()
                 self.assertNotIn(NEW, self.main_script(page))
                 page.get_by_role("link", name="Shelf").click()
                 page.wait_for_function("(word) => document.querySelector('script[src*=' + word + ']')", arg=NEW)

@@ -15,9 +15,9 @@ class Order(PageCase):
         self.assertEqual(self.violations(), [])
         page.get_by_role("button", name="Done").click()
         expect(page.get_by_role("heading", name="Unmould them: Late-watch cones, filling 2 of 3")).to_be_visible()
-        expect(page.get_by_role("heading", name="Rests meanwhile")).to_be_visible()
+        expect(page.get_by_role("heading", name="Waiting")).to_be_visible()
         page.get_by_role("link", name="Open evening").click()
-        expect(page.get_by_role("heading", level=1)).to_contain_text("26 of 43 jobs are done")
+        expect(page.get_by_role("heading", level=1)).to_contain_text("26 of 43 tasks are done")
 
     def test_each_job_says_why_it_stands_there_and_how_far_it_may_slip(self) -> None:
         page = self.open("/occasions/1/order")
@@ -38,16 +38,16 @@ class Order(PageCase):
         page = self.open("/occasions/1/order")
         choose(page.get_by_label("What if"), "cook")
         expect(page.get_by_text("hands-on").last).to_be_visible()
-        page.get_by_role("button", name="Take it so").click()
-        expect(page.get_by_role("button", name="Hands: two pairs of hands")).to_be_visible()
+        page.get_by_role("button", name="Use this plan").click()
+        expect(page.get_by_role("button", name="Hands: two people")).to_be_visible()
         expect(page.get_by_role("heading", name="Cook 2")).to_be_visible()
 
     def test_from_recipes_to_a_printed_order_of_three_confections_in_fewer_than_15_actions(self) -> None:
         page, actions = self.open("/occasions"), 0
-        page.get_by_role("button", name="Another occasion").click()
+        page.get_by_role("button", name="New occasion").click()
         expect(page.get_by_label("Called")).to_have_value("New occasion")
         for name in ("Night-sky drops", "Hill-top squares", "Late-watch cones"):
-            page.get_by_role("button", name="Add a kind of piece").click()
+            page.get_by_role("button", name="Add pieces").click()
             choose(page.get_by_role("combobox", name="Piece", exact=True).last, text=name)
             actions += 2
         ready = (datetime.now() + timedelta(days=3)).replace(hour=19, minute=30)
@@ -55,11 +55,11 @@ class Order(PageCase):
         page.get_by_role("link", name="The running order").click()
         expect(page.get_by_role("heading", level=1)).to_contain_text("Begin")
         expect(page.get_by_role("button", name="Pack the boxes")).to_be_visible()
-        sheet = page.get_by_role("link", name="Print it").get_attribute("href")
+        sheet = page.get_by_role("link", name="Print the order").get_attribute("href")
         self.assertTrue(page.request.get(f"{self.server.url}{sheet}").body().startswith(b"%PDF-"))
         self.assertLess(actions + 4, 15)
         page.emulate_media(media="print")
-        expect(page.get_by_role("link", name="Print it")).to_be_hidden()
+        expect(page.get_by_role("link", name="Print the order")).to_be_hidden()
         expect(page.get_by_role("cell", name="Dip them: Night-sky drops")).to_be_visible()
 
     def test_what_cannot_be_says_which_wishes_stand_against_each_other_and_mends_it(self) -> None:

@@ -12,9 +12,9 @@ class Phone(PageCase):
         self.amount("Dark chocolate 64 %", page).fill("250 g")
         expect(page.get_by_text("Too soft to roll at 21 °C")).to_be_visible()
         self.amount("Dark chocolate 64 %", page).press("Enter")
-        page.get_by_role("button", name="Aim").tap()
-        page.get_by_role("button", name="Move the amounts").tap()
-        page.get_by_role("button", name="Keep it").tap()
+        page.get_by_role("button", name="Set a target").tap()
+        page.get_by_role("button", name="Adjust amounts").tap()
+        page.get_by_role("button", name="Keep changes").tap()
         expect(page.get_by_text("Rolls cleanly at 21 °C")).to_be_visible()
         page.get_by_role("button", name="Fit to a pan or mould").tap()
         page.get_by_role("link", name="Moonrock truffles").tap()
@@ -30,7 +30,7 @@ class Phone(PageCase):
 class Kitchen(PageCase):
     def test_what_cannot_be_is_refused_at_its_field_and_not_kept(self) -> None:
         page = self.open("/recipes/1/formula")
-        page.get_by_role("button", name="Kitchen 21 °C, 340 m up").click()
+        page.get_by_role("button", name="Kitchen 21 °C, altitude 340 m").click()
         page.get_by_label("In boiling water your thermometer shows").fill("80")
         page.keyboard.press("Tab")
         expect(page.get_by_text("the thermometer is broken or the water did not boil")).to_be_visible()
@@ -40,7 +40,7 @@ class Kitchen(PageCase):
     def test_a_finer_scale_stops_asking(self) -> None:
         page = self.open("/recipes/1/formula")
         expect(page.get_by_text("Too little for a 1 g scale")).to_be_visible()
-        page.get_by_role("button", name="Kitchen 21 °C, 340 m up").click()
+        page.get_by_role("button", name="Kitchen 21 °C, altitude 340 m").click()
         page.get_by_label("Scale reads, g").fill("0,1")
         page.keyboard.press("Tab")
         page.keyboard.press("Escape")

@@ -99,5 +99,5 @@ class Screens(PageCase):
         self.open("/recipes/99/formula")
         self.said.clear()
         expect(self.page.get_by_role("heading", level=1)).to_have_text("There is no such recipe")
-        self.page.get_by_role("link", name="To the recipes").click()
+        self.page.get_by_role("link", name="Open Recipes").click()
         expect(self.page.get_by_role("heading", level=1)).to_have_text("Recipes")

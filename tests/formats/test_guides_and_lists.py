@@ -109,7 +109,7 @@ class ShoppingFiles(unittest.TestCase):
     def test_the_text_says_what_to_buy_and_what_is_there(self) -> None:
         text = shopping_text(self.wanted, "Open evening")
         self.assertIn("- Dark chocolate: 1 x 1000 g and 1 x 200 g (1350 g needed, 50 g left after), 16.00", text)
-        self.assertIn("In the house\n- Cream: 100 g needed, 200 g left after", text)
+        self.assertIn("In stock\n- Cream: 100 g needed, 200 g left after", text)
         self.assertIn("Together 16.00 or more", text)
 
 

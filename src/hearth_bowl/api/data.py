@@ -37,7 +37,7 @@ class ForgottenBackupsOut(Outgoing):
 @data.errorhandler(BadBackup)
 def _bad_backup(problem: BadBackup) -> Answer:
     detail = f"{problem} Nothing was changed: the kitchen in {database().path.parent} stands as it was."
-    return answer(Problem(title="It cannot be put back", status=422, detail=detail))
+    return answer(Problem(title="This backup cannot be restored.", status=422, detail=detail))
 
 
 @data.errorhandler(Damaged)
@@ -94,7 +94,7 @@ def automatic(day: str) -> Answer:
     try:
         wanted = date.fromisoformat(day)
     except ValueError:
-        raise BadInput(("day",), f"{day[:20]!r} is no day", "such as 2026-08-12", "not-a-time") from None
+        raise BadInput(("day",), f"“{day[:20]}” is not a date.", "a date such as 2026-08-12", "not-a-time") from None
     file = service.automatic_file(database().path.parent, wanted)
     name = f"hearth-bowl-{wanted.isoformat()}.zip"
     return send_file(file, mimetype="application/zip", as_attachment=True, download_name=name)

@@ -32,7 +32,7 @@ def register_guard(app: Flask) -> None:
     def _refuse() -> Response | None:
         device = device_that_asks(request.environ)
         if is_stranger(request.environ) and request.path != PAIR:
-            raise Unauthorized("This device is not let in: pair it first.")
+            raise Unauthorized("This device is not paired. Pair it first.")
         if not may(device, request.endpoint or "", request.method):
             raise Forbidden(refusal(device.role if device else "cook"))
         if request.method in SAFE_METHODS:

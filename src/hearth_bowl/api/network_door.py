@@ -46,7 +46,7 @@ def network_door(
             return served(environ, start_response)
         if _wants_a_page(environ):
             return redirect(PAIR, code=303)(environ, start_response)
-        not_paired = Problem(title="Not paired", status=401, detail="This device is not let in: pair it first.")
+        not_paired = Problem(title="Not paired", status=401, detail="This device is not paired. Pair it first.")
         return refused(not_paired)(environ, start_response)
 
     def guarded(environ: "WSGIEnvironment", start_response: "StartResponse") -> Iterable[bytes]:

@@ -41,6 +41,6 @@ def answer_label(options: argparse.Namespace) -> dict[str, Any]:
     try:
         made = date.fromisoformat(options.made)
     except ValueError:
-        message = f"{options.made[:40]!r} is no day"
-        raise BadInput(("made",), message, "a day such as 2026-08-12", "wrong-type") from None
+        message = f"“{options.made[:40]}” is not a date."
+        raise BadInput(("made",), message, "a date such as 2026-08-12", "wrong-type") from None
     return dict(label_answer(label_of(_worked(options), options.pieces), made))

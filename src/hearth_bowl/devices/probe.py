@@ -143,7 +143,7 @@ def main(arguments: list[str]) -> int:
     parser = argparse.ArgumentParser(prog="hearth_bowl.devices.probe", description=__doc__)
     parser.add_argument("--url", default="http://127.0.0.1:8741")
     parser.add_argument(
-        "--key", default="", help="the key that the page Other devices made, from elsewhere in the house"
+        "--key", default="", help="access key from the page Other devices, for use from another device at home"
     )
     parser.add_argument("--probe", default=PROBE_NAME)
     parser.add_argument("--speed", type=float, default=None, help="1 to 60; the page chooses when not given")

@@ -61,7 +61,7 @@ def main(arguments: list[str]) -> int:
     parser = argparse.ArgumentParser(prog="hearth_bowl.devices.scale", description=__doc__)
     parser.add_argument("--url", default="http://127.0.0.1:8741")
     parser.add_argument(
-        "--key", default="", help="the key that the page Other devices made, from elsewhere in the house"
+        "--key", default="", help="access key from the page Other devices, for use from another device at home"
     )
     parser.add_argument("--scale", default=SCALE_NAME)
     parser.add_argument("--step-g", type=float, default=1.0)

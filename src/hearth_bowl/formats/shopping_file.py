@@ -36,7 +36,7 @@ def shopping_text(wanted: ShoppingList, title: str) -> str:
     ]
     lines = [title, "", "To buy", *(buy or ["- nothing"])]
     if there:
-        lines += ["", "In the house", *there]
+        lines += ["", "In stock", *there]
     lines += ["", f"Together {wanted.cost:.2f}" + (" or more" if wanted.unpriced else "")]
     if wanted.unpriced:
         lines.append("No price known: " + ", ".join(wanted.unpriced))

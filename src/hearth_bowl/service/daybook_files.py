@@ -169,7 +169,9 @@ def take_in_csv(session: Session, text: str, now: datetime) -> tuple[int, int]:
                 raise BadInput(("verdict",), f"unknown word {wrong[:40]!r}", ", ".join(VERDICTS), "unknown")
             stored = session.scalar(select(RecipeRow).where(func.lower(RecipeRow.name) == name.casefold()))
             if stored is None:
-                raise BadInput(("recipe",), f"there is no recipe {name[:60]!r}", "a recipe of the book", "unknown")
+                raise BadInput(
+                    ("recipe",), f"there is no recipe {name[:60]!r}", "the name of one of your recipes", "unknown"
+                )
         except BadInput as problem:
             raise problem.under("csv", number) from None
         if _is_there(session, stored.name, started_at):

@@ -209,7 +209,7 @@ def checked_name(session: Session, name: str) -> str:
     if not 0 < len(kept) <= LONGEST_NAME:
         raise BadInput(("name",), "a name is needed" if not kept else "too long", f"1 to {LONGEST_NAME} signs", "name")
     if len(list_devices(session)) >= MOST_DEVICES:
-        raise BadInput(("name",), "too many devices are let in", f"{MOST_DEVICES} at most: let one go", "too-many")
+        raise BadInput(("name",), "too many devices are paired", f"{MOST_DEVICES} at most: let one go", "too-many")
     return kept
 
 

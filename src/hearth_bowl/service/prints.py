@@ -46,7 +46,7 @@ def card_page(session: Session, recipe_id: int, now: datetime) -> Printed:
     )
     blocks: list[Block] = []
     if any(open_marks):
-        blocks.append(Text("Marked with ?: not settled yet.", strong=True))
+        blocks.append(Text("Marked with ?: not confirmed.", strong=True))
     blocks += [
         Rows((2, 5, 3), lines, bold=(0,)),
         Rows((0.6, 10), numbered([_step_words(one, card) for one in card.steps])),
@@ -55,7 +55,7 @@ def card_page(session: Session, recipe_id: int, now: datetime) -> Printed:
         blocks += [Heading("As it was written"), *(Text(words) for words in card.as_written)]
     contains = f"Contains {', '.join(card.allergens_named)}" if card.allergens_named else "No allergens known"
     if card.not_known:
-        contains += f"; not complete, not known of {', '.join(card.not_known)}"
+        contains += f"; incomplete, unknown for {', '.join(card.not_known)}"
     keeping = card.keeping
     keeps = f"Keeps {keeping.days_low} to {keeping.days_high} days ({keeping.where}): {keeping.because}. {HOME_USE}"
     blocks += [Text(f"{contains}.", strong=True), Text(keeps), *(Text(words) for words in card.cautions)]
@@ -113,7 +113,7 @@ def _task_words(one: TaskState, cooks: int, rests: list[TaskState]) -> str:
     who = f"{(one.task['cook'] or 0) + 1}: " if cooks > 1 else ""
     after = [rest for rest in rests if any(row["id"] == one.task["id"] for row in rest.task["after"])]
     resting = "; ".join(
-        f"{rest.task['title']} till {datetime.fromisoformat(rest.task['ends_at']):%a %H:%M}" for rest in after
+        f"{rest.task['title']} until {datetime.fromisoformat(rest.task['ends_at']):%a %H:%M}" for rest in after
     )
     goes_in = ((row["g"], row["name"][:1].lower() + row["name"][1:]) for row in one.task.get("takes", []))
     takes = ", ".join(f"⟦{grams:.4g} g⟧ {name}" for grams, name in goes_in)
@@ -135,7 +135,7 @@ def shopping_page(session: Session, occasion_id: int) -> Printed:
     ]
     if there:
         cells = tuple((item.name, _needed(item)) for item in there)
-        blocks += [Heading("In the house"), Rows((4, 6), cells, tick=True)]
+        blocks += [Heading("In stock"), Rows((4, 6), cells, tick=True)]
     cost = f"Together {wanted.cost:.2f}" + (" or more" if wanted.unpriced else "")
     blocks.append(Text(f"{cost}."))
     if wanted.unpriced:
@@ -201,7 +201,7 @@ def box_card_page(session: Session, occasion_id: int) -> Printed:
     word = "Eat" if kept.use_by else "Best"
     blocks.append(Text(f"{word} within {kept.days_low} days, kept {_kept(kept.where)}."))
     blocks.append(Text(DEFER, small=True))
-    return Printed(title=asked.name, under="What lies where, from above.", blocks=tuple(blocks))
+    return Printed(title=asked.name, under="Where each piece goes, from above.", blocks=tuple(blocks))
 
 
 def _kept(where: str) -> str:

@@ -107,7 +107,7 @@ def _ahead_s(known_s: float, newest_s: float, position: int) -> float:
     """
     if newest_s > MOST_AHEAD_S:
         allowed = f"up to {MOST_AHEAD_S / 3600:.0f} h ahead"
-        raise BadInput(("readings", position, "at"), "lies in the future", allowed, "out-of-range")
+        raise BadInput(("readings", position, "at"), "is in the future", allowed, "out-of-range")
     if newest_s > known_s + CLOCK_STEP_S or (known_s and abs(newest_s) < CLOCK_STEP_S < known_s):
         return newest_s if newest_s > CLOCK_STEP_S else 0.0
     return known_s

@@ -85,7 +85,7 @@ def _wished_record(session: Session, asked: OccasionAsk, more_moulds: int = 0) -
     :raises BadInput: naming the field. :raises NotFound: a confection is not there.
     """
     if asked.ready_at is None:
-        raise BadInput(("ready_at",), "is not said", "when it is to be ready", "missing")
+        raise BadInput(("ready_at",), "No date is set.", "the day and time to be ready", "missing")
     if not asked.rows:
         raise BadInput(("rows",), "nothing goes into it yet", "a confection", "missing")
     settings, wishes = get_settings(session), asked.wishes
@@ -135,8 +135,8 @@ def to_plan(session: Session, occasion_id: int, wall_now: datetime) -> dict[str,
     if happened and order is not None:
         kept = json.loads(order.document)
         if kept.get("rows", _rows_of(asked)) != _rows_of(asked):
-            allowed = "what goes in as it was, a confection left out at its jobs, or begun anew"
-            raise BadInput(("rows",), "what goes in was changed after work had begun", allowed, "changed")
+            allowed = "the same pieces, one left out at its tasks, or a new plan"
+            raise BadInput(("rows",), "The pieces were changed after work began.", allowed, "changed")
         previous = kept.get("tasks", [])
         known = {task["id"] for task in previous}
         rows = [

@@ -116,7 +116,7 @@ def recipe_text(session: Session, recipe_id: int, now: datetime) -> str:
     lines.append(f"Keeps {card.keeping.days_low} to {card.keeping.days_high} days ({card.keeping.where}).")
     lines.append(f"Allergens: {', '.join(card.allergens_named) or 'none known'}.")
     if card.not_known:
-        lines.append(f"Not known of: {', '.join(card.not_known)}.")
+        lines.append(f"Unknown for: {', '.join(card.not_known)}.")
     return plain("\n".join([*lines, *card.cautions]))
 
 

@@ -141,7 +141,7 @@ def _moment(at: datetime | None, now: datetime) -> datetime:
         return now
     at = checked_moment(("at",), at)
     if at < now - OLDEST:
-        raise BadInput(("at",), "lies too far back", "within the last 60 days", "out-of-range")
+        raise BadInput(("at",), "is too long ago", "within the last 60 days", "out-of-range")
     return min(at, now)
 
 

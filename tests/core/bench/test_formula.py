@@ -43,7 +43,7 @@ class Sentence(unittest.TestCase):
         sentence = formula(rolled(dark60=200, cream35=100), 20).sentence
         self.assertEqual(plain(sentence.lead), "Rolls cleanly at 20 °C")
         self.assertTrue(sentence.fits)
-        turn_c = float(plain(sentence.turn).removeprefix("goes soft above ").removesuffix(" °C"))
+        turn_c = float(plain(sentence.turn).removeprefix("softens above ").removesuffix(" °C"))
         mass = mix(recipe(dark60=200, cream35=100))
         self.assertLessEqual(index_at(mass, turn_c), 2.5)
         self.assertGreater(index_at(mass, turn_c - 1), 2.5)

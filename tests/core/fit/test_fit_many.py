@@ -117,7 +117,7 @@ class Stacked(unittest.TestCase):
     def test_crunchy_beside_soft_and_a_soft_end_are_said(self) -> None:
         asks = [of_filling(NUTS, ml=1.0, texture="crunchy"), of_filling(DARK_ONE)]
         notes = " ".join(fit_stack(CONES, asks, self.ask).notes)
-        self.assertIn("goes soft in days", notes)
+        self.assertIn("softens in days", notes)
         self.assertIn("skin over", notes)
 
     def test_cups_are_filled_by_shares_with_a_whipped_top_of_its_true_density(self) -> None:

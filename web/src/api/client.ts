@@ -22,7 +22,7 @@ export const client = createClient<paths>({ baseUrl: "/", fetch: askServer });
 
 const UNREADABLE = {
   title: "No answer",
-  detail: "The application does not answer.",
+  detail: "Hearth Bowl is not answering.",
   errors: [],
   revision: null,
 };

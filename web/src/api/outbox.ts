@@ -134,7 +134,7 @@ async function flush(): Promise<void> {
 
 const next = (): Entry | undefined => held.find((entry) => !isAside(entry) && isOfThisKitchen(entry));
 
-/** What happened in another kitchen, the demo's perhaps, waits until the browser is in that one again. */
+/** History in another kitchen, the demo's perhaps, waits until the browser is in that one again. */
 const isOfThisKitchen = (entry: Entry): boolean => !entry.kitchen || entry.kitchen === kitchen();
 
 /** Hear whose kitchen it is before anything is told. */

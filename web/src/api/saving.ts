@@ -39,7 +39,7 @@ export async function storeWaiting<T>(
       }
       queue.wanted ??= next;
       queue.failed = true;
-      const why = error instanceof ApiError ? error.problem.detail : "the application does not answer.";
+      const why = error instanceof ApiError ? error.problem.detail : "Hearth Bowl is not answering.";
       say({ state: "waiting", message: `Not saved yet: ${why} Trying again.` });
       await patience.rest();
     }

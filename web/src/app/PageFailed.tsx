@@ -24,7 +24,7 @@ class Catcher extends Component<{ children: ReactNode }, { error: unknown }> {
         <h1 className="font-display font-semibold text-3xl">This page could not be opened</h1>
         <p className="my-3">
           {isFetch(error)
-            ? "The application does not answer just now. What you did before is kept; try again when it runs."
+            ? "Hearth Bowl is not answering. Your work is saved; try again when it runs."
             : "The mistake is ours, not yours. What you did before is kept; the other pages go on."}
         </p>
         <Button look="filled" onClick={() => window.location.reload()}>

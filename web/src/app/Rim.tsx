@@ -50,7 +50,7 @@ export function Rim() {
         Hearth Bowl
       </Link>
       {recipeId !== null && (
-        <nav aria-label="The thread" className="flex items-center print:hidden">
+        <nav aria-label="Steps of this recipe" className="flex items-center print:hidden">
           {PLACES.map((knot, position) => (
             <span key={knot.key} className="flex items-center">
               {position > 0 && (
@@ -75,7 +75,7 @@ export function Rim() {
         </nav>
       )}
       <nav
-        aria-label="Beside the thread"
+        aria-label="Places"
         className="ml-auto flex flex-wrap items-center justify-end gap-x-3.5 max-sm:w-full max-sm:flex-nowrap max-sm:justify-start max-sm:gap-x-2 max-sm:overflow-x-auto print:hidden"
       >
         {BESIDE.map((place) => (

@@ -27,16 +27,16 @@ export function Tidings() {
         <div role="status">
           {asOf !== null && (
             <p className="bg-butter px-5 py-1.5 text-[0.9375rem] max-sm:px-3">
-              <b>Hearth Bowl does not answer.</b> What you see is of{" "}
+              <b>Hearth Bowl is not answering.</b> Showing data from{" "}
               {nearMomentText(new Date(asOf).toISOString(), new Date().toISOString())}. What you do at the
-              stove is kept in this browser and sent later{held > 0 && `: ${held} so far`}.
+              stove is saved in this browser and sent later{held > 0 && `: ${held} so far`}.
             </p>
           )}
           {isNewer && (
             <p className="flex flex-wrap items-center gap-x-4 bg-butter px-5 py-1 text-[0.9375rem] max-sm:px-3">
-              <span>Hearth Bowl was renewed: these pages are of before.</span>
+              <span>A new version of Hearth Bowl is ready.</span>
               <Button look="plain" onClick={() => void loadNewPages()}>
-                Load the new ones
+                Load new version
               </Button>
             </p>
           )}
@@ -44,7 +44,7 @@ export function Tidings() {
       )}
       {helps && (
         <p className="bg-rim-faint px-5 py-1 text-[0.9375rem] max-sm:px-3">
-          This device helps: it sees everything and ticks. Recipes and stores are changed on a cook's device.
+          This device can view and tick off, not edit. Change recipes and stock on a cook's device.
         </p>
       )}
     </aside>

@@ -8,7 +8,7 @@ export function Notice({ title, text }: { title: string; text: string }) {
       <h1 className="font-display font-semibold text-3xl">{title}</h1>
       <p className="mt-2">{text}</p>
       <Link to="/recipes" className="mt-4 inline-block font-bold text-rim underline">
-        To the recipes
+        Open Recipes
       </Link>
     </main>
   );
@@ -23,7 +23,7 @@ export function NotThere({ what, error }: { what: string; error: Error | null })
       text={
         isGone
           ? "It may have been deleted."
-          : "The application does not answer. It is asked again every few seconds."
+          : "Hearth Bowl is not answering. This page tries again every few seconds."
       }
     />
   );

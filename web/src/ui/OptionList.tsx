@@ -118,7 +118,7 @@ export function OptionList({ label, value, options, onPick }: ListProps) {
           </Fragment>
         ))}
       </div>
-      {found.length === 0 && <p className="text-[0.9375rem] text-ash">Nothing is called that.</p>}
+      {found.length === 0 && <p className="text-[0.9375rem] text-ash">No match.</p>}
     </div>
   );
 }

@@ -19,10 +19,7 @@ export class PartOrFailure extends Component<Props, { failed: boolean }> {
     if (!this.state.failed) return this.props.children;
     return (
       <div role="note" className="rounded-lg border-[1.5px] border-line-strong p-3">
-        <p>
-          Hearth Bowl could not show {this.props.what}. The mistake is ours. Everything else on this page
-          works.
-        </p>
+        <p>Hearth Bowl could not show {this.props.what}. This is our mistake. The rest of the page works.</p>
         <Button className="mt-2" onClick={() => this.setState({ failed: false })}>
           Show {this.props.what} again
         </Button>

@@ -70,7 +70,7 @@ export function PhraseList({ label, text, problem, after, value, options, onPick
 type NumberProps = Omit<PhraseProps, "children"> & {
   unit: string;
   value: number | null;
-  /** What it means to leave it empty; without it, it may not be. */
+  /** Meaning of an empty field; without it, it may not be. */
   usual?: string;
   whole?: boolean;
   onTake: (value: number | null) => void;

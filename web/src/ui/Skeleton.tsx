@@ -15,10 +15,9 @@ export function Skeleton() {
   if (isAlone && looked)
     return (
       <main className="mx-auto w-full max-w-xl p-8">
-        <h1 className="font-display font-semibold text-3xl">This page is not here yet</h1>
+        <h1 className="font-display font-semibold text-3xl">This page is not available offline</h1>
         <p className="mt-2">
-          It was not opened in this browser before, so nothing is known of it. It comes by itself once Hearth
-          Bowl answers.
+          It was not opened in this browser before. It appears once Hearth Bowl answers again.
         </p>
       </main>
     );

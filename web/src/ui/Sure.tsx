@@ -28,7 +28,7 @@ export function Sure({ words, goes, yes, disabled, className, onSure }: Props) {
     >
       <p>
         {goes}
-        {yes === undefined && " It cannot be brought back."}
+        {yes === undefined && " This cannot be undone."}
       </p>
       <div className="mt-3 flex flex-wrap gap-2">
         <Button
@@ -37,10 +37,10 @@ export function Sure({ words, goes, yes, disabled, className, onSure }: Props) {
             onSure();
           }}
         >
-          {yes ?? "Delete it"}
+          {yes ?? "Delete"}
         </Button>
         <Button look="plain" onClick={() => setOpen(false)}>
-          Keep it
+          Cancel
         </Button>
       </div>
     </Popover>

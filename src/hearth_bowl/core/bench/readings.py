@@ -197,7 +197,7 @@ def _sweetness(assessment: Assessment) -> Reading:
         title="Sweetness",
         shown=f"{assessment.sweetness_pct:.0f}",
         unit="g of sugar in 100 g",
-        words="As sweet as so much plain sugar; cocoa, salt and cold mute it.",
+        words="As sweet as this much plain sugar; cocoa, salt and cold mute it.",
         state=QUIET,
         gauge=Gauge(
             value=assessment.sweetness_pct,
@@ -216,7 +216,7 @@ def _energy(assessment: Assessment) -> Reading:
         title="Energy",
         shown=f"{assessment.energy_kcal_per_100g:.0f}",
         unit="kcal in 100 g, ±5 %",
-        words="Reckoned as labels do.",
+        words="Worked out the way food labels do it.",
         state=QUIET,
         why=why_energy(assessment),
     )

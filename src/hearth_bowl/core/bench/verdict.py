@@ -78,10 +78,10 @@ def verdict(recipe: Recipe, reading: SetIndex, curve: list[float]) -> Verdict:
         return Verdict(lead=f"Too soft {to_do} {place}", turn=turn, fits=False)
     if reading.index > high:
         warmer = crossing_c(curve, high)
-        turn = f"ready above ⟦{ceil(warmer):g} °C⟧" if warmer is not None else "at any warmth of a kitchen"
+        turn = f"ready above ⟦{ceil(warmer):g} °C⟧" if warmer is not None else "at any kitchen temperature"
         return Verdict(lead=f"Too firm {to_do} {place}", turn=turn, fits=False)
     soft = crossing_c(curve, low)
-    turn = f"goes soft above ⟦{ceil(soft):g} °C⟧" if soft is not None and low > 0 else ""
+    turn = f"softens above ⟦{ceil(soft):g} °C⟧" if soft is not None and low > 0 else ""
     return Verdict(lead=f"{does} {place}", turn=turn, fits=True)
 
 

@@ -108,7 +108,7 @@ def why_crystals(assessment: Assessment) -> Why:
 def why_alcohol(assessment: Assessment) -> Why:
     """Return the working of the alcohol."""
     return Why(
-        formula="grams of ethanol ÷ mass, as weighed in; nothing is taken off for heat",
+        formula="grams of ethanol ÷ mass, as weighed; no loss by heat is assumed",
         inputs=(
             Figure("Ethanol", f"⟦{assessment.mixture.grams['ethanol']:.1f} g⟧"),
             Figure("Mass", f"⟦{assessment.mass_g:.1f} g⟧"),

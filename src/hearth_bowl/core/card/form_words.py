@@ -82,12 +82,12 @@ USUAL_CAVITY: Final[Mapping[str, Mapping[str, float]]] = MappingProxyType(
         "bar": {"length_mm": 110.0, "width_mm": 30.0, "depth_mm": 10.0},
     }
 )
-"""Suggested measures of a cavity whose size is not said: judgements."""
+"""Suggested measures of a cavity whose size is not given: judgements."""
 USUAL_CAVITIES: Final = MappingProxyType({"half-egg": 10, "bar": 4})  # a judgement
 OTHER_CAVITIES: Final = 24
 """How many cavities a mould is taken to have where nothing is said: a judgement."""
 USUAL_DEPTH_MM: Final = 40.0
-"""Suggested depth of a tin whose depth is not said: a judgement."""
+"""Suggested depth of a tin whose depth is not given: a judgement."""
 USUAL_TIN_MM: Final = 180.0
 """Suggested side of a tin for a slab of which no tin is named: a judgement."""
 LOAF_TINS: Final = (

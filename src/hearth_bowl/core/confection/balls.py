@@ -38,7 +38,7 @@ def roll_balls(form: Form, given: Sequence[Given]) -> Laid:
         core_density = one.stuff.made.density_g_per_ml
         core_g = one.part.g_each if one.part.ml_each is None else one.part.ml_each * core_density
         if core_g is None:
-            raise BadInput(("parts", one.position, "g_each"), "how much is inside is not said", "g_each", "missing")
+            raise BadInput(("parts", one.position, "g_each"), "how much is inside is not given", "g_each", "missing")
         laid.parts[one.position] = PartLaid(each_g=core_g, each_ml=core_g / core_density, pieces=pieces)
         volume_ml += core_g / core_density
     ball = Ball(diameter_mm=ball_diameter_mm(volume_ml, 1.0))

@@ -40,7 +40,7 @@ def spread_cake(form: Form, given: Sequence[Given]) -> Laid:
         )
         thickest = max(thickest, coat_mm, filling_mm if layers else 0.0)
     laid.body = Body(kind="slab", thickness_mm=thickest)
-    laid.notes.append("The coat is reckoned even, on top and sides, with sharp edges; under it goes a thin first coat.")
+    laid.notes.append("An even coat is assumed, on top and sides, with sharp edges. A thin first coat goes under it.")
     return laid
 
 

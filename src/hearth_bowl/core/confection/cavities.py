@@ -169,7 +169,7 @@ def _lie_below(
     except BadInput:
         laid.notes.append("The lower half does not hold all that is dry: heap it, or put some into the upper half.")
         return False
-    laid.notes.append("What is dry lies in the lower half only: fill one half of each pair.")
+    laid.notes.append("Dry filling stays in the lower half: fill one half of each pair.")
     return True
 
 

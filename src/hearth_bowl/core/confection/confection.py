@@ -226,7 +226,7 @@ def _check_form(form: Form, kind: str) -> None:
         if count is not None and not least <= count <= most:
             raise BadInput(("form", name), f"{count}", f"{least} to {most}", "out-of-range")
     if form.spares and form.pieces is None:
-        raise BadInput(("form", "spares"), "spares of no number of pieces", "a number of pieces too", "missing")
+        raise BadInput(("form", "spares"), "spare pieces without a number", "a number of pieces too", "missing")
     if form.loss_pct is not None:
         check_number(("form", "loss_pct"), form.loss_pct, 0, MOST_LOSS_PCT, "%")
     check_number(("form", "loss_g"), form.loss_g, 0, 1e6, "g")
@@ -313,7 +313,7 @@ def _check_part(part: Part, kind: str, seen: set[str]) -> None:
         raise BadInput((said[1],), f"{said[0]} and {said[1]} are both given", "one of them", "not-allowed")
     if said and said[0] not in AMOUNTS_OF[part.role]:
         allowed = ", ".join(AMOUNTS_OF[part.role]) or "its wall, cap and headroom"
-        raise BadInput((said[0],), f"a {part.role} is not said by {said[0]}", allowed, "not-for-this")
+        raise BadInput((said[0],), f"a {part.role} is not measured by {said[0]}", allowed, "not-for-this")
     _check_walls(part, kind)
     if isinstance(part.of, Blend):
         if not 1 <= len(part.of.parts) <= MOST_BLENDED:

@@ -83,7 +83,7 @@ def _refuse_unknown(worked: Worked) -> None:
     for position, name in not_known_in(worked):
         what = next((what_is_not_known(one) for one, _ in worked.ingredients if one.name == name), "")
         message = f"Nobody knows {what or 'which allergens it holds'}: {name}."
-        allowed = "Settle its line, or say what its packet says."
+        allowed = "Confirm its line, or enter its packet label."
         raise BadInput(("parts", position, "of"), message, allowed, "not-known")
 
 

@@ -67,7 +67,7 @@ def lasting_of(worked: Worked) -> Lasting:
         if why_not
         else "Thaw it overnight in the fridge in its closed box, then let the closed box come to the room: what is "
         f"opened cold gets wet. Eat it within {THAWED_DAYS} days, and never freeze it again.",
-        take_out=f"Take it out so long before it is eaten that it softens, {OUT_BEFORE_MIN} minutes for small pieces. "
+        take_out=f"Take it out of the fridge in time to soften, {OUT_BEFORE_MIN} minutes for small pieces. "
         f"Out of the fridge for more than {OUT_OF_COLD_MIN // 60} hours in all, it is not put back."
         if cold
         else "Serve it as it is; keep it from the sun and from the stove.",

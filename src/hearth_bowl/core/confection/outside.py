@@ -151,6 +151,6 @@ def _top(one: Given, laid: Laid) -> None:
     else:
         single = one.stuff.recipe.lines[0].ingredient.piece_g if len(one.stuff.recipe.lines) == 1 else None
         if single is None:
-            raise BadInput(("parts", one.position, "g_each"), "how much goes on is not said", "g_each", "missing")
+            raise BadInput(("parts", one.position, "g_each"), "how much goes on is not given", "g_each", "missing")
         each_g = single
     laid.parts[one.position] = PartLaid(each_g=each_g, each_ml=each_g / density, pieces=laid.pieces)

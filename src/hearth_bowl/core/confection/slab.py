@@ -63,7 +63,7 @@ def lay_slab(form: Form, given: Sequence[Given]) -> Laid:
             gives_way=one.part.amount is None,
         )
     if cut is None:
-        laid.notes.append("The slab is not cut: what is told of a piece is of all of it.")
+        laid.notes.append("The slab is not cut: figures for a piece are for all of it.")
     else:
         laid.outside = Block(sides_mm=(*cut.piece_mm, depth_mm))
         asked = None if form.pieces is None else form.pieces + form.spares

@@ -38,7 +38,7 @@ CHAINS: Final[Mapping[str, tuple[Link, ...]]] = MappingProxyType(
             Link(name="Shells chill", look_for="they come away from the mould's wall", minutes=12),
             Link(name="Second coat at the rims, chill again", look_for="no thin spot against the light", minutes=10),
             Link(name="Filling half sets", look_for="it skins over and does not run", minutes=None),
-            Link(name="Caps set", look_for="they let go by themselves", minutes=15),
+            Link(name="Caps set", look_for="they come loose by themselves", minutes=15),
             Link(name="Final rest, cool room", look_for="glossy, snapping", minutes=12 * 60),
         ),
         "slab": (
@@ -53,7 +53,7 @@ CHAINS: Final[Mapping[str, tuple[Link, ...]]] = MappingProxyType(
         ),
         "frozen": (
             Link(name="Thaw closed in the fridge", look_for="soft through", minutes=8 * 60),
-            Link(name="To room warmth, still closed", look_for="no dew on the box", minutes=90),
+            Link(name="To room temperature, still closed", look_for="no dew on the box", minutes=90),
         ),
         "liquid": (
             Link(name="Shells chill", look_for="they come away from the mould's wall", minutes=12),
@@ -124,7 +124,7 @@ def _ripens(dwell: Dwell) -> tuple[Link, Link]:
             minutes=DAY_MIN * dwell.first_days,
         ),
         Link(
-            name=f"Dwell at ⟦{dwell.at_c:g} °C⟧, {dwell.dose_pct:.2f} % invertase",
+            name=f"Ripen at ⟦{dwell.at_c:g} °C⟧, {dwell.dose_pct:.2f} % invertase",
             look_for=f"{dwell.word} through; preparations differ, the maker's label wins",
             minutes=DAY_MIN * (dwell.last_days - dwell.first_days),
         ),

@@ -149,7 +149,7 @@ def _corrected(
     reckoned = cool_s(mixture, ask, now_c, ambient_c)
     factor = min(3.0, max(0.33, seen.after_s / reckoned))
     way = "slower" if factor > 1 else "quicker"
-    return factor, f"By the reading it cools {abs(factor - 1) * 100:.0f} % {way} than reckoned.", True
+    return factor, f"By the reading it cools {abs(factor - 1) * 100:.0f} % {way} than expected.", True
 
 
 def _warnings(ask: SetAsk, ambient_c: float) -> list[str]:

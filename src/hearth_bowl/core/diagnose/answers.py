@@ -38,16 +38,15 @@ ANSWERS: Final[Mapping[str, Answering]] = MappingProxyType(
         ),
         "too-thick": handwork.thick,
         "condensation": handwork.plain(
-            "Moist air settled on it while it was cold. What is only damp dries; sugar spots stay, and do no harm.",
-            "Leave it covered until it is at room warmth, then let it dry in moving air; never wipe it. What weeps"
-            " is eaten"
-            " soon.",
+            "Moist air settled on it while it was cold. Damp patches dry. Sugar spots stay and do no harm.",
+            "Leave it covered until it is at room temperature, then let it dry in moving air. Never wipe it. Eat"
+            " pieces that weep soon.",
             "The surface is dry to the touch.",
             instead="rolled in cocoa, which hides the spots",
         ),
         "chilled-too-fast": handwork.plain(
             "It was chilled too fast.",
-            "Let it come to room warmth, covered. Coat it again in tempered chocolate, and set it at ⟦12 to 16 °C⟧"
+            "Let it come to room temperature, covered. Coat it again in tempered chocolate, and set it at ⟦12 to 16 °C⟧"
             " or for"
             " 15 min in the fridge, not in the freezer.",
             "The new coat sets shiny and whole.",
@@ -57,12 +56,12 @@ ANSWERS: Final[Mapping[str, Answering]] = MappingProxyType(
         "overfilled": handwork.plain(
             "It was filled too high, so that its cap could not close.",
             "Scrape the filling back to 1.5 mm below the rim, wipe the rim clean, let it set, and cap it again.",
-            "The cap lies flat and closes all round.",
+            "The cap is flat and closes all round.",
         ),
         "frozen-centre": handwork.plain(
             "The centre was too cold when it was coated: it grew as it warmed.",
             "Let the other centres stand until they are at ⟦12 to 16 °C⟧. Those that cracked get a second thin coat.",
-            "The coat stays whole as they come to room warmth.",
+            "The coat stays whole as they come to room temperature.",
             (12.0, 16.0),
         ),
         "moisture-moved": handwork.moist,
@@ -87,7 +86,7 @@ ANSWERS: Final[Mapping[str, Answering]] = MappingProxyType(
         ),
         "air-trapped": handwork.plain(
             "Air was caught in it.",
-            "Open the hollow with a warm knife, fill it up with the mass at its working warmth, tap it on the"
+            "Open the hollow with a warm knife, fill it up with the mix at its working temperature, tap it on the"
             " board, and"
             " close it again.",
             "Cut through, the next one is full.",

@@ -193,8 +193,7 @@ def _cautions(seen: Seen, bowl: Bowl, answer: Answer) -> tuple[Caution, ...]:
     if answer.verdict == "start-again" and seen.signs[0] != "scorched":
         found.append(
             Caution(
-                code="throw-away",
-                message="Nobody eats from it. What is told here never certifies that a thing is safe.",
+                code="throw-away", message="Do not eat any of it. Nothing said here certifies that something is safe."
             )
         )
     if "foreign-body" in seen.signs:

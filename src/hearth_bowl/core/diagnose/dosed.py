@@ -149,7 +149,7 @@ def seized(bowl: Bowl, stage: str) -> Answer | None:
     if own is not None and stage in ("melt", "join") and own.kind == "cream":
         return Answer(
             verdict="mend",
-            say=f"A little water made it seize. It wants liquid anyway: from {_grams(dose)} on it is a ganache. Go"
+            say=f"A little water made it seize. It needs liquid anyway: from {_grams(dose)} on it is a ganache. Go"
             f" on with"
             " the recipe's own, warm and all at once.",
             remedy=remedy,
@@ -242,7 +242,7 @@ def grained(bowl: Bowl, stage: str) -> Answer | None:
     if stage == "dissolve":
         return Answer(
             verdict="passes",
-            say="This passes. Keep it below the boil and stir slowly until no grain is left between the fingers, ten"
+            say="This is normal. Keep it below the boil and stir slowly until no grain is left between the fingers, ten"
             " minutes or so; wash the wall down with a wet brush. Only then let it boil.",
         )
     if bowl.is_cooked:
@@ -326,7 +326,7 @@ def softened(bowl: Bowl, stage: str) -> Answer:
         return mended
     return Answer(
         verdict="use-as",
-        say="By what is known of it, it should be firm enough: nothing can be dosed from that. Chill it and see, or use"
+        say="By its composition it should be firm enough, so no dose can be given. Chill it and see, or use"
         " it where it may be soft.",
         instead="a filling for a cake, a sauce, or a spoon of it in hot milk",
     )

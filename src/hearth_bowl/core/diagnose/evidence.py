@@ -136,7 +136,7 @@ def _of_heat(bowl: Bowl, stage: str, now_c: float | None) -> Iterator[Evidence]:
         yield _for(f"at ⟦{coldest:.0f} °C⟧ lumps do not melt", "lumps-unmelted", SOME)
     if stage in ("set", "roll", "cut", "keep", "cool"):
         if coldest < COLD_SET_C + 2:
-            says = f"it is at ⟦{coldest:.0f} °C⟧, firmer than it will be at room warmth"
+            says = f"it is at ⟦{coldest:.0f} °C⟧, firmer than it will be at room temperature"
             yield _for(says, "too-cold frozen-centre chilled-too-fast", _grown(COLD_SET_C + 2 - coldest, 8.0, CLEAR))
         elif coldest >= 14:
             yield _against("too-cold frozen-centre", CLEAR)

@@ -15,7 +15,7 @@ def coming_together(bowl: Bowl, _: str) -> Answer:
     """Answer the frightening stage that passes."""
     return Answer(
         verdict="passes",
-        say="This passes. Stir on slowly from the middle for two or three minutes more at ⟦35 to 45 °C⟧: it turns"
+        say="This is normal. Stir on slowly from the middle for two or three minutes more at ⟦35 to 45 °C⟧: it turns"
         " smooth and glossy all at once, from the centre out. Add nothing yet.",
     )
 
@@ -25,11 +25,11 @@ def not_set(bowl: Bowl, stage: str) -> Answer:
     if stage == "beat":
         words = "Chill it to ⟦8 to 12 °C⟧, two hours or until tomorrow, and whip it again, briefly."
     elif stage == "unmould":
-        words = "Give it another 15 to 20 min in the fridge: from below, a shell that has let go looks frosted."
+        words = "Give it another 15 to 20 min in the fridge: from below, a loose shell looks frosted."
     else:
         words = "Leave it until tomorrow, cool and covered: it goes on setting for 12 to 24 hours. It is ready when a"
         words += " fingertip leaves a print and comes away clean."
-    return Answer(verdict="passes", say=f"This passes. {words}")
+    return Answer(verdict="passes", say=f"This is normal. {words}")
 
 
 def lumps(bowl: Bowl, _: str) -> Answer:
@@ -62,7 +62,7 @@ def too_cold(bowl: Bowl, stage: str) -> Answer:
     if stage in ("roll", "cut", "set", "keep"):
         return Answer(
             verdict="passes",
-            say="It is only cold. Leave it for 20 to 30 min at room warmth, until a fingertip leaves a print, and"
+            say="It is only cold. Leave it for 20 to 30 min at room temperature, until a fingertip leaves a print, and"
             " go on.",
         )
     work = EMULSION_C if stage in ("join", "cool") else (18.0, 24.0)
@@ -175,7 +175,7 @@ def moist(bowl: Bowl, _: str) -> Answer:
     if bowl.now.pieces is None:
         return Answer(
             verdict="mend",
-            say="Its surface took up moisture. It is good to eat; it wants to dry.",
+            say="Its surface took up moisture. It is good to eat and needs to dry.",
             remedy=Remedy(
                 do="Leave it open in dry, cool, moving air for some hours, then roll it in cocoa or wrap each piece.",
                 work_c=(14.0, 20.0),
@@ -185,7 +185,7 @@ def moist(bowl: Bowl, _: str) -> Answer:
         )
     return Answer(
         verdict="use-as",
-        say="What was crisp has drunk its surroundings' water, and nothing dries it again inside. It is good to"
+        say="The crisp parts have taken up water, and nothing dries them again inside. It is good to"
         " eat, only"
         " soft. Next time fold it in late, or coat it in cocoa butter first.",
         instead="a soft crumb filling, with fresh crisp on top just before it is eaten",

@@ -122,11 +122,10 @@ FIXED: Final = (
         {
             "no": Means(evidence=_says("no other liquid went in", against="liquid-not-counted")),
             "about a spoon": Means(
-                evidence=_says("a spoon of liquid went in besides", supports="liquid-not-counted"), extra_water_g=15.0
+                evidence=_says("an extra spoon of liquid went in", supports="liquid-not-counted"), extra_water_g=15.0
             ),
             "several spoons": Means(
-                evidence=_says("some spoons of liquid went in besides", supports="liquid-not-counted"),
-                extra_water_g=45.0,
+                evidence=_says("some extra spoons of liquid went in", supports="liquid-not-counted"), extra_water_g=45.0
             ),
         },
     ),
@@ -211,7 +210,7 @@ FIXED: Final = (
         "Does it lie beside something moist, or open to the air?",
         "Water wanders to what is drier.",
         "set keep roll unmould",
-        _about("it lies beside something moist", "moisture-moved"),
+        _about("it is beside something moist", "moisture-moved"),
     ),
     _question(
         "thin_bowl",

@@ -55,7 +55,7 @@ SIGNS: Final[Mapping[str, Sign]] = MappingProxyType(
         "cracked": _sign("cracked", "a crack through coat or slab", "set roll cut dip unmould keep"),
         "dull": _sign("dull", "no shine", "join set dip unmould keep"),
         "streaked": _sign("streaked", "grey streaks or spots", "set dip unmould keep"),
-        "will-not-release": _sign("will not let go", "held fast in its mould", "set unmould"),
+        "will-not-release": _sign("stays in the mould", "held fast in its mould", "set unmould"),
         "leaking": _sign("leaking", "a seam that weeps its filling", "set unmould keep"),
         "stringing": _sign("stringing", "strings from spoon or brush", "melt dip"),
         "smeared": _sign("smeared", "drawn-out edges of a cut", "cut"),

@@ -55,7 +55,7 @@ def fit(recipe: Recipe, vessel: Vessel, ask: Ask, finished: Mixture | None = Non
 
 def _start_notes(recipe: Recipe, ask: Ask) -> list[str]:
     if recipe.family == "dry-mix":
-        return ["A dry mix lies loose: its room is known to ±15 %. Weigh what one piece really takes."]
+        return ["A dry mix is loose: its volume is known to ±15 %. Weigh what one piece really takes."]
     if recipe.family == "whipped-ganache" and not ask.overrun_pct:
         return ["Worked out without air: whipping makes it fill more. Weigh 100 ml of it, or give the air it takes up."]
     return []

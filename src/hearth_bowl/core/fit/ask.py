@@ -239,7 +239,7 @@ def check_ask(ask: Ask) -> Ask:
         if count is not None and not (isinstance(count, int) and least <= count <= most):
             raise BadInput((name,), f"{count} {name}", f"{least} to {most}", "out-of-range")
     if getattr(ask, "spares", 0) and getattr(ask, "pieces", None) is None:
-        raise BadInput(("spares",), "spares of no number of pieces", "a number of pieces too", "missing")
+        raise BadInput(("spares",), "spare pieces without a number", "a number of pieces too", "missing")
     rolling = getattr(ask, "rolling", None)
     if rolling is not None and rolling not in ROLLING:
         raise BadInput(("rolling",), f"unknown rolling coat {rolling[:60]!r}", ", ".join(ROLLING), "unknown")

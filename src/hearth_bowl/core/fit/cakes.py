@@ -30,7 +30,7 @@ def fit_cake(basis: FitBasis[CakeAsk], cake: Cake, notes: list[str]) -> Fit:
         left_over_g = max(0.0, coat_ml - most_ml) * made.density_g_per_ml
         coat_ml = min(coat_ml, most_ml)
         coat_mm = cake.coat_from_ml(coat_ml)
-    notes.append("The coat is reckoned even, on top and sides, with sharp edges; under it goes a thin first coat.")
+    notes.append("An even coat is assumed, on top and sides, with sharp edges. A thin first coat goes under it.")
     filling_g = (within_ml + coat_ml) * made.density_g_per_ml
     return basis.fit(
         batch_g=batch_g,

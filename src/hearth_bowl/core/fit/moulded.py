@@ -48,7 +48,7 @@ def fit_mould(basis: FitBasis[MouldAsk], mould: Mould, notes: list[str]) -> Fit:
     """
     walls = walls_of(basis.ask)
     if mould.shape == "weighed":
-        notes.append("A weighed cavity is reckoned as a half ball: shell and cap ±7 % if round, ±12 % if boxy.")
+        notes.append("A weighed cavity is treated as a half ball: shell and cap ±7 % if round, ±12 % if boxy.")
     if basis.ask.halves and chocolate_of(basis.ask) is not None:
         notes.append("No caps: keep a little chocolate to seal the seams.")
     return _fit_cavities(basis, mould, divide(mould.cavity, **_as_args(walls)), notes)
@@ -61,7 +61,7 @@ def fit_cups(basis: FitBasis[CupAsk], cup: Cup, notes: list[str]) -> Fit:
     """
     cavity = Weighed(cup.volume_ml)
     if chocolate_of(basis.ask) is not None:
-        notes.append("A cup's wall is reckoned as a half ball of equal volume: ±12 %.")
+        notes.append("A cup's wall is treated as a half ball of equal volume: ±12 %.")
     mould = Mould(shape="cup", cavities=cup.count, cavity=cavity)
     return _fit_cavities(basis, mould, divide(cavity, **_as_args(walls_of(basis.ask))), notes)
 
@@ -83,7 +83,7 @@ def _fit_cavities(basis: FitBasis[WalledAsk], mould: Mould, volumes: CavityVolum
     spare = pours * mould.cavities - pieces * per_piece
     if spare and pours > 1:
         whole = "halves" if halves else "cavities"
-        notes.append(f"The last pour leaves {spare} {whole} empty: fill them as spares, or leave them.")
+        notes.append(f"The last pour leaves {spare} {whole} empty: fill them as spare pieces, or leave them.")
     colours = ask.colours if isinstance(ask, MouldAsk) and halves else 1
     by_colour = halves_by_colour(pieces, colours) if colours > 1 else None
     if by_colour:

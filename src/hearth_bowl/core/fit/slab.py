@@ -94,7 +94,7 @@ def cut_of(pan: Pan, ask: PanAsk) -> Cut | None:
         return None
     found = cut_by_count(pan, asked, ask.trim_mm, ask.kerf_mm)
     if found is None:
-        raise BadInput(("pieces",), f"{asked} pieces cannot be cut from it", "fewer pieces, less trim or kerf")
+        raise BadInput(("pieces",), f"{asked} pieces cannot be cut from it", "fewer pieces, less trim, a thinner knife")
     return found
 
 

@@ -154,7 +154,7 @@ def _inside(fillings: Sequence[FillingAsk], room_ml: float) -> list[FillingAsk]:
             check_number((*path, "ml"), filling.amount.ml, 0, 1000, "ml", above=True)
             continue
         if len(inside) < position:
-            raise BadInput((*path, "on_top"), "it lies on a top", "tops come last", "not-allowed")
+            raise BadInput((*path, "on_top"), "it is on a top", "tops come last", "not-allowed")
         inside.append(filling if filling.amount.share_pct is None else _by_share(filling, room_ml, path))
     if not inside:
         raise BadInput(("fillings",), "nothing is in it, only on top", "at least one filling inside", "empty")
@@ -264,7 +264,7 @@ def _notes(fillings: Sequence[FillingAsk]) -> tuple[str, ...]:
     notes = []
     for below, above in pairwise(fillings):
         if {below.amount.texture, above.amount.texture} == {"soft", "crunchy"}:
-            notes.append("A crunchy filling beside a soft one goes soft in days: coat it in cocoa butter, or eat soon.")
+            notes.append("A crunchy filling beside a soft one softens in days: coat it in cocoa butter, or eat soon.")
     if len(fillings) > 1 and fillings[-1].amount.texture == "soft":
         notes.append("The last filling is soft: let it skin over cold before the cap, or the cap sinks into it.")
     if any(filling.amount.lumps for filling in fillings):

@@ -42,7 +42,7 @@ def groups_of(allergens: Sequence[str]) -> tuple[tuple[str, ...], tuple[str, ...
             named.add(one)
         elif one in ("nuts", "gluten"):
             which = sorted(NUTS if one == "nuts" else CEREALS)
-            raise BadInput(("allergens", position), f"which {one} is not said", ", ".join(which), "missing")
+            raise BadInput(("allergens", position), f"which {one} is not given", ", ".join(which), "missing")
         elif one in ALLERGENS:
             groups.add(one)
         else:

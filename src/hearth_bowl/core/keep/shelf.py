@@ -81,7 +81,7 @@ def check_move(what: str, pieces: int, standing: OnShelf, may_freeze: bool, was_
         if standing.days_left < 0:
             raise BadInput(("what",), "it is past its days", "a making within its days", "not-for-this")
     if what == "thawed" and not standing.is_frozen:
-        raise BadInput(("what",), "it is not frozen", "a making that lies in the freezer", "not-for-this")
+        raise BadInput(("what",), "it is not frozen", "pieces that are in the freezer", "not-for-this")
 
 
 def next_amount(made: int, thrown: int, times: int) -> str:
@@ -93,4 +93,4 @@ def next_amount(made: int, thrown: int, times: int) -> str:
         return ""
     each = ceil((made - thrown) / times)
     when = f"the last {times} times" if times > 1 else "last time"
-    return f"{thrown} of {made} were thrown away {when}: about {each} are eaten. Make so many."
+    return f"{thrown} of {made} were thrown away {when}: about {each} get eaten: make that many."

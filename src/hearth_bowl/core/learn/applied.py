@@ -63,7 +63,7 @@ def _ended(recipe: Recipe, step: Step, learned: Mapping[str, Correction]) -> Ste
         return step
     low, high = step.target_c
     way = "hotter" if found.value > 0 else "cooler"
-    says = f"the book ends it at ⟦{(low + high) / 2:.1f} °C⟧; yours ⟪{abs(found.value):.1f} °C⟫ {way}"
+    says = f"usually ends at ⟦{(low + high) / 2:.1f} °C⟧; yours ⟪{abs(found.value):.1f} °C⟫ {way}"
     says = f"{says}, by {batches_words(found)}"
     return replace(
         step,

@@ -79,7 +79,7 @@ def _cooked(recipe: Recipe, words: Sequence[str], kitchen: Kitchen, learned_k: f
             grams = DOCTOR_SHARE * sugar_g
             yield NextChange(
                 words=f"⟦{grams - recipe.amounts_g[position]:.0f} g⟧ more glucose syrup",
-                because="it turned out grainy: so much keeps the grain fine",
+                because="it turned out grainy: this much keeps the grain fine",
                 amounts_g={position: grams},
             )
 

@@ -43,7 +43,7 @@ SPIRITS: Final = _schools(
     ("early", "Spirit early", "Loses some aroma and only some alcohol: never alcohol-free."),
 )
 TEMPERS: Final = _schools(
-    ("seed", "Seed", "Finished chocolate stirred in: no slab, and the share can be reckoned."),
+    ("seed", "Seed", "Finished chocolate stirred in: no slab, and the share can be worked out."),
     ("machine", "Machine", "Holds by itself; still test a smear."),
     ("cocoa-butter", "Cocoa-butter seed", "One per cent of tempered cocoa butter: quick, needs its own preparing."),
     ("slab", "On a slab", "Fast in practised hands; needs room and a clean stone."),

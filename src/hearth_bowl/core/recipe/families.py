@@ -80,7 +80,7 @@ BY_DEGREES: Final = Method(
     trade_off="Repeatable; needs a tested thermometer and your altitude.",
 )
 BY_MASS: Final = Method(
-    key="by-mass", name="Cook until so much is lost", trade_off="Needs only a scale: the water lost is the mass lost."
+    key="by-mass", name="Cook until this much is gone", trade_off="Needs only a scale: the weight lost is water."
 )
 BY_CUE: Final = Method(
     key="by-cue", name="Cook to a soft ball", trade_off="No instruments, but a matter of practice: note which you used."
@@ -117,7 +117,7 @@ FAMILY: Final[Mapping[str, Family]] = MappingProxyType(
             stages=("warm", "boil", "melt", "fold-in", "late"),
             uses=("cut",),
             methods=(BY_MASS, BY_DEGREES),
-            rule="Every grain of sugar dissolves before the boil; then so much water is driven off.",
+            rule="Every grain of sugar dissolves before the boil; then that much water is boiled off.",
         ),
         "boiled-fudge": Family(
             stages=("warm", "boil", "stir-in-cool", "fold-in", "late"),
@@ -176,7 +176,7 @@ FAMILY: Final[Mapping[str, Family]] = MappingProxyType(
             stages=("warm", "melt", "fold-in", "late"),
             uses=("roll", "cut"),
             methods=(MELT_TOGETHER,),
-            rule="Small amounts by spoon slip easily: weigh them. Water next to chocolate needs a barrier.",
+            rule="Small amounts by spoon go wrong easily: weigh them. Water next to chocolate needs a barrier.",
         ),
         "modelling": Family(
             stages=("melt", "fold-in"),
@@ -184,7 +184,7 @@ FAMILY: Final[Mapping[str, Family]] = MappingProxyType(
             methods=(
                 Method(
                     key="fold",
-                    name="Fold at the same warmth",
+                    name="Fold at the same temperature",
                     trade_off="Both at ⟦30 to 35 °C⟧: fold until it just leaves the bowl, or oil beads out.",
                 ),
             ),

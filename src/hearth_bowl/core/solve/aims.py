@@ -66,14 +66,14 @@ def checked_aims(record: Mapping[str, object]) -> dict[str, float]:
     """
     for name in record:
         if name not in RANGES:
-            raise BadInput((name,), "unknown aim", "one of " + ", ".join(RANGES), "unknown")
+            raise BadInput((name,), "unknown target", "one of " + ", ".join(RANGES), "unknown")
     aims = {
         name: check_number((name,), value, *RANGES[name], above=name == "mass_g")
         for name, value in record.items()
         if value is not None
     }
     if not set(aims) - {"at_c"}:
-        raise BadInput((), "no aim is given", "at least one of " + ", ".join(RANGES), "empty")
+        raise BadInput((), "no target is given", "at least one of " + ", ".join(RANGES), "empty")
     return aims
 
 
@@ -112,7 +112,7 @@ def aims_of(
 def _set_aim(recipe: Recipe, mixture: Mixture, value: float, at_c: float) -> Aim:
     reason = why_set_not_modelled(recipe, mixture)
     if reason:
-        raise BadInput(("set_index",), reason, "another aim", "not-modelled")
+        raise BadInput(("set_index",), reason, "another target", "not-modelled")
     return Aim(
         name="set_index",
         gap=lambda mix, _: index_unclipped(mix, at_c) - value,
@@ -123,7 +123,7 @@ def _set_aim(recipe: Recipe, mixture: Mixture, value: float, at_c: float) -> Aim
 
 def _water_activity_aim(recipe: Recipe, mixture: Mixture, value: float, water_free: bool | None) -> Aim:
     if mixture.grams["water"] <= 0:
-        raise BadInput(("water_activity_max",), "there is no water in the bowl", "another aim", "no-water")
+        raise BadInput(("water_activity_max",), "there is no water in the bowl", "another target", "no-water")
 
     def gap(mix: Mixture, _: list[float]) -> float:
         estimate = estimate_water_activity(mix, recipe.family, water_free).estimate
@@ -134,7 +134,7 @@ def _water_activity_aim(recipe: Recipe, mixture: Mixture, value: float, water_fr
 
 def _fat_to_water_aim(mixture: Mixture, value: float) -> Aim:
     if mixture.grams["water"] <= 0:
-        raise BadInput(("fat_to_water_max",), "there is no water in the bowl", "another aim", "no-water")
+        raise BadInput(("fat_to_water_max",), "there is no water in the bowl", "another target", "no-water")
     return Aim(
         name="fat_to_water_max",
         gap=lambda mix, _: (1e6 if (ratio := fat_to_water(mix)) is None else ratio) - value,
@@ -146,7 +146,7 @@ def _ratio_aim(recipe: Recipe, value: float) -> Aim:
     liquid = main_liquid(recipe)
     if liquid is None:
         raise BadInput(
-            ("ratio",), "there is no chocolate with cream, condensed milk or butter in the bowl", "another aim"
+            ("ratio",), "there is no chocolate with cream, condensed milk or butter in the bowl", "another target"
         )
     chocolate = [line.ingredient.kind in CHOCOLATE_KINDS for line in recipe.lines]
     measured = [line.ingredient.kind == liquid for line in recipe.lines]

@@ -30,7 +30,7 @@ class Slide:
         """
         if not self.moving:
             raise BadInput(
-                ("ratio",), "everything on both sides is pinned: " + ", ".join(self.pinned), "release a pin", "pinned"
+                ("ratio",), "everything on both sides is pinned: " + ", ".join(self.pinned), "unpin an amount", "pinned"
             )
         if ratio <= 0:
             raise BadInput(("ratio",), f"{ratio:g} to 1", "a ratio above 0", "out-of-range")

@@ -165,7 +165,7 @@ def next_burst(
     seconds = min(SHARE * missing_j, most_j) / (taken_up(kind, mixture.mass_g) * rated_w)
     seconds *= _bounded(slower)
     rounded = max(SHORTEST_S, min(LONGEST_S, 5 * round(seconds / 5)))
-    own = f" This oven takes {slower:.2g} times as long as the book." if abs(slower - 1) >= OWN_FROM else ""
+    own = f" This oven takes {slower:.2g} times as long as usual." if abs(slower - 1) >= OWN_FROM else ""
     return Burst(seconds=rounded, says=f"Stir well; stop while lumps remain.{own}")
 
 

@@ -96,7 +96,7 @@ def next_call(
     if silent_s >= SILENT_S and (step.target_c or step.ceiling_c):
         cue = f": go by the cue, {step.cue}" if step.cue else ": go by eye and nose"
         if found is not None and found.due and step.heat in ON_HEAT:
-            return Call(words=f"{OFF_HEAT} by its last course; the thermometer is silent{cue}", urgent=True, wrong=True)
+            return Call(words=f"{OFF_HEAT} at the last rate; the thermometer is silent{cue}", urgent=True, wrong=True)
         return Call(words=f"The thermometer is silent{cue}", urgent=step.heat in ON_HEAT, wrong=True)
     if not readings:
         return Call(words=step.title)

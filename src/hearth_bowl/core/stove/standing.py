@@ -21,7 +21,7 @@ def standing(step: Step, now_c: float) -> Standing | None:
     if step.ceiling_c is not None and now_c > step.ceiling_c:
         says = "Over the ceiling: off the heat."
         if step.heat == "work" or step.act == "temper-warm":
-            says = "Too warm: the seed is lost. Melt it again and start anew."
+            says = "Too warm: the seed is lost. Melt it again and start over."
         elif step.act == "dissolve":
             says = "It boils before the sugar is dissolved: turn it down."
         return Standing(stand="ceiling", says=says)

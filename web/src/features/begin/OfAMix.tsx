@@ -41,7 +41,7 @@ export function OfAMix() {
     <section className="mt-4 border-line border-t pt-3">
       <h2 className="font-bold">Or make something of a mix you have</h2>
       <p className="mt-1 text-[1.25rem] leading-relaxed">
-        Put together{" "}
+        Make{" "}
         <PhraseList
           label="Recipe"
           text={chosen.name}
@@ -58,7 +58,7 @@ export function OfAMix() {
           onPick={(id) => setVessel(Number(id))}
         />{" "}
         <Button disabled={create.isPending} onClick={() => create.mutate()}>
-          Begin with it
+          Make this
         </Button>
         {create.error && (
           <span role="alert" className="block text-copper">

@@ -9,7 +9,7 @@ import { mass, numberIn, useUnits } from "../../units/units";
 /** Something that is there to be used: an ingredient by its label, and its grams as typed. */
 export type Have = { label: string; grams: string };
 
-/** What is there as the server takes it: rows without an amount are left out. */
+/** Stock as the server takes it: rows without an amount are left out. */
 export function stockOf(rows: readonly Have[]): { ingredient: string; g: number }[] {
   return rows.flatMap((row) => {
     const g = numberIn(row.grams);

@@ -84,8 +84,8 @@ export function Doubts({ open, read, whole, vessels, library, onSettle, onPart }
       </ul>
       {read.unread.length > 0 && (
         <p className="mt-2 text-[0.9375rem]">
-          Lines that are not understood stay in the recipe to be settled. Until then no label can name all
-          allergens.
+          Lines that were not understood stay in the recipe. Confirm them before you print a label: it cannot
+          name all allergens until then.
         </p>
       )}
     </section>

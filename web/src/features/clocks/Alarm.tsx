@@ -22,14 +22,14 @@ export function Alarm() {
     for (const timer of due) {
       const before = rung.current.get(timer.key);
       rung.current.set(timer.key, { times: (before?.times ?? 0) + 1, last: Date.now() });
-      if (!before) say(`${timer.name}: the time is over.`);
+      if (!before) say(`${timer.name}: time is up.`);
     }
     beep();
   });
   if (overdue.length === 0) return null;
   return (
     <p role="alert" className="sr-only">
-      {overdue.map((timer) => `${timer.name}: the time is over.`).join(" ")}
+      {overdue.map((timer) => `${timer.name}: time is up.`).join(" ")}
     </p>
   );
 }

@@ -9,7 +9,7 @@ import { changeTimer, type RunningTimer, startTimer, useTimers } from "./useTime
 
 const LONGEST_MIN = 60 * 24 * 60;
 
-/** The clocks that run, large, and a new one: the server keeps their moments, whatever this browser's clock says. */
+/** Timers that run, large, and a new one: the server keeps their moments, whatever this browser's clock says. */
 export function Clocks({ batch }: { batch: number | null }) {
   const timers = useTimers();
   return (
@@ -46,7 +46,7 @@ export function RimClock({ className }: { className: string }) {
   if (!next) return null;
   return (
     <Popover
-      label="The clocks"
+      label="Timers"
       align="end"
       className="at-stove w-[27rem]"
       trigger={
@@ -137,7 +137,7 @@ function NewClock({ batch }: { batch: number | null }) {
         <NumberField label="Minutes" value={minutes} onChange={(e) => setMinutes(e.target.value)} />
         {wanted > LONGEST_MIN && <p role="alert">Up to {LONGEST_MIN} minutes, which is 60 days.</p>}
         <Button type="submit" look="filled" disabled={!fits}>
-          Start it
+          Start timer
         </Button>
       </form>
     </Popover>

@@ -35,7 +35,7 @@ export function ComparePage({ id }: { id: number }) {
   const recipes = list.data?.recipes ?? [];
   return (
     <main className="mx-auto w-full max-w-4xl p-5 max-md:p-3">
-      <h1 className="font-display font-semibold text-3xl">Side by side</h1>
+      <h1 className="font-display font-semibold text-3xl">Compare</h1>
       <div className="mt-3 grid grid-cols-2 gap-4">
         <Which label="First" value={first} recipes={recipes} onChange={setFirst} />
         <Which label="Second" value={second} recipes={recipes} onChange={setSecond} />
@@ -45,7 +45,7 @@ export function ComparePage({ id }: { id: number }) {
         {compared.data && a && b && (
           <SideBySide all comparison={compared.data.comparison} first={a.name} second={b.name} />
         )}
-        {b === null && <p>There is no kept version of it yet: choose another recipe.</p>}
+        {b === null && <p>It has no saved version yet: choose another recipe.</p>}
       </div>
     </main>
   );

@@ -20,7 +20,7 @@ export function SideBySide({ comparison, first, second, all = false }: Props) {
       <table className="w-full table-fixed">
         <thead>
           <tr className="text-[0.8125rem] text-ash">
-            <th className="w-2/5 text-left font-normal">{all ? "Amounts" : "What moved"}</th>
+            <th className="w-2/5 text-left font-normal">{all ? "Amounts" : "What changed"}</th>
             <th className="break-words pl-3 text-right font-normal">{first}</th>
             <th className="break-words pl-3 text-right font-normal">{second}</th>
           </tr>
@@ -29,7 +29,7 @@ export function SideBySide({ comparison, first, second, all = false }: Props) {
         {amounts.length === 0 && (
           <tbody>
             <tr>
-              <td colSpan={3}>Nothing moved.</td>
+              <td colSpan={3}>Nothing changed.</td>
             </tr>
           </tbody>
         )}

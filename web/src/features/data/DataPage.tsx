@@ -23,7 +23,7 @@ export function DataPage() {
   return (
     <main className="mx-auto w-full max-w-4xl px-6 py-4 max-md:px-3">
       <h1 className="font-display font-semibold text-3xl">
-        {last ? `Last backed up by itself on ${dayOf(last.day, "dated")}` : "Not backed up yet"}
+        {last ? `Last automatic backup: ${dayOf(last.day, "dated")}` : "Not backed up yet"}
       </h1>
       {data.warning && (
         <p role="alert" className="mt-2 rounded-md bg-copper-pale px-3 py-2 text-copper">
@@ -32,7 +32,7 @@ export function DataPage() {
       )}
       <p className="mt-1 text-[1.0625rem]">
         All that you keep here, {sizeText(data.database_bytes + data.photographs_bytes)}
-        {data.photographs > 0 && ` with ${data.photographs} photographs`}, lies on this machine in{" "}
+        {data.photographs > 0 && ` with ${data.photographs} photographs`}, is stored on this computer in{" "}
         <code className="break-all rounded bg-rim-faint px-1">{data.folder}</code>. The file ending in -wal
         belongs to it: a copy of the data file alone can be without what was stored last. A backup holds all
         of it.
@@ -53,11 +53,11 @@ export function DataPage() {
         </p>
       </section>
       <Restore />
-      <section aria-label="By itself" className="mt-5">
-        <h2 className="font-bold text-xl">By itself, every day</h2>
+      <section aria-label="Automatic backups" className="mt-5">
+        <h2 className="font-bold text-xl">Daily automatic backups</h2>
         <p className="text-[0.9375rem] text-ash">
           One of each of the last seven days, then one a week for two months, in the folder automatic-backups
-          beside the data. What you delete stays in those that were made before, until they go.
+          beside the data. What you delete stays in those that were made before, until those are replaced.
         </p>
         <ul className="mt-1">
           {data.automatic.map((row) => (
@@ -99,8 +99,8 @@ export function DataPage() {
 
 function Aside({ rows }: { rows: readonly Schemas["OldKitchen"][] }) {
   return (
-    <section aria-label="Kept aside" className="mt-5">
-      <h2 className="font-bold text-xl">Kept aside</h2>
+    <section aria-label="Previous data" className="mt-5">
+      <h2 className="font-bold text-xl">Previous data</h2>
       <p className="text-[0.9375rem] text-ash">
         What was there before a backup was put back. Delete these folders yourself once you are sure.
       </p>
@@ -161,8 +161,8 @@ function Restore() {
         )}
       </p>
       <p className="text-[0.9375rem] text-ash">
-        What is here now is kept aside in a folder of its own. A file that is damaged or of a newer Hearth
-        Bowl is refused, and nothing is changed.
+        What is here now is kept as previous data in a folder of its own. A file that is damaged or of a newer
+        Hearth Bowl is refused, and nothing is changed.
       </p>
       <p role="status" className="mt-1">
         {restore.data && `The kitchen of ${momentText(restore.data.made_at)} is back.`}

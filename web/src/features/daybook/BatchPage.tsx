@@ -76,7 +76,7 @@ function Bench({ run }: { run: Schemas["Run"] }) {
         <Beside run={run} />
       </section>
       <section
-        aria-label="What became of it"
+        aria-label="Results"
         className="border-line border-l bg-sheet px-5 py-4 max-lg:border-t max-lg:border-l-0 max-md:px-3"
       >
         <Verdict run={run} happen={happen} />
@@ -85,7 +85,7 @@ function Bench({ run }: { run: Schemas["Run"] }) {
         )}
         <NextChanges batch={batch.id} changes={page.data?.changes ?? []} />
         <WeighedOut run={run} happen={happen} units={units} />
-        <h2 className="mt-4 font-bold text-lg">What happened</h2>
+        <h2 className="mt-4 font-bold text-lg">History</h2>
         <ol className="text-[0.9375rem]">
           {run.events.map((event) => (
             <li key={event.client_key} className="flex gap-3 border-line border-b py-1">
@@ -113,7 +113,7 @@ function AsMade({ recipe, isMended }: { recipe: Schemas["RecipeFile"]; isMended:
   if (!data) return null;
   return (
     <p className="mt-1 text-[1rem]">
-      {isMended && <b>As mended: </b>}
+      {isMended && <b>After the fix: </b>}
       {data.sentence.lead}
       {data.sentence.turn && `, ${data.sentence.turn}`}. {keeps && `Keeps ${keeps.shown} ${keeps.unit}. `}
       {contains && `Contains ${contains.shown}.`}
@@ -187,12 +187,12 @@ function Beside({ run }: { run: Schemas["Run"] }) {
             to={placeOf("stove", batch.recipe_id, batch.confection_id)}
             className="inline-flex min-h-11 items-center font-bold text-rim underline"
           >
-            Go on at the stove
+            Continue at the Stove
           </Link>
         )
       ) : (
         <Button disabled={again.isPending} onClick={() => again.mutate()}>
-          Make it again, the same
+          Make the same again
         </Button>
       )}
       <SeeLink batch={batch.id} />
@@ -207,11 +207,11 @@ function Beside({ run }: { run: Schemas["Run"] }) {
       ))}
       <ReadingsFile batch={batch.id} probe={batch.probe_id} />
       <Checkbox checked={batch.teaches} disabled={teach.isPending} onCheck={(now) => teach.mutate(now)}>
-        The kitchen learns from it
+        Learn from this batch
       </Checkbox>
       <Sure
         words="Delete this batch"
-        goes={`The batch of ${moment(batch.started_at)} goes from the daybook, with all that happened in it and its photographs.`}
+        goes={`The batch of ${moment(batch.started_at)} will be deleted with its history and photographs.`}
         disabled={remove.isPending}
         onSure={() => remove.mutate()}
       />

@@ -52,7 +52,7 @@ export function DaybookPage() {
             to="/daybook/kitchen"
             className="inline-flex min-h-11 items-center font-bold text-rim underline"
           >
-            What this kitchen taught
+            Learned from your kitchen
           </Link>
           <SeeLink />
         </p>
@@ -77,9 +77,7 @@ export function DaybookPage() {
           />
         ))}
       </ul>
-      {batches?.length === 0 && !isAll && (
-        <p className="mt-2 text-[1.0625rem]">Nothing was made like that.</p>
-      )}
+      {batches?.length === 0 && !isAll && <p className="mt-2 text-[1.0625rem]">No batch matches.</p>}
       {pages.hasNextPage && (
         <Button className="mt-3" disabled={pages.isFetchingNextPage} onClick={() => pages.fetchNextPage()}>
           Earlier batches
@@ -89,14 +87,16 @@ export function DaybookPage() {
       {picked.length > 0 && (
         <div className="sticky bottom-0 mt-2 flex flex-wrap items-center gap-4 border-line border-t bg-ground py-2">
           <p className="text-[1.0625rem]">
-            {picked.length === 1 ? "One picked: pick another to lay over it." : `${picked.length} picked.`}
+            {picked.length === 1
+              ? "One batch chosen: choose another to compare."
+              : `${picked.length} picked.`}
           </p>
           <Button
             look="filled"
             disabled={picked.length < 2}
             onClick={() => navigate(`/daybook/laid-over?ids=${[...picked].sort((a, b) => a - b).join(",")}`)}
           >
-            Lay them over each other
+            Compare these batches
           </Button>
           <Button look="plain" onClick={() => setPicked([])}>
             None
@@ -155,7 +155,7 @@ function Looking({ looked, onLook }: LookingProps) {
           options={[ANY, ...months]}
           onPick={(month) => change({ month })}
         />{" "}
-        that turned out{" "}
+        with any result{" "}
         <PhraseList
           label="Verdict"
           text={looked.trouble ? "with any trouble" : looked.verdict || "any way"}
@@ -240,10 +240,10 @@ function Files() {
         href="/api/batches/daybook.csv"
         className="inline-flex min-h-11 items-center font-bold text-rim underline"
       >
-        All of it as a table (CSV)
+        Export all batches (CSV)
       </a>
       <label className="inline-flex min-h-11 cursor-pointer items-center font-bold text-rim underline focus-within:outline-3">
-        Take batches in from a file
+        Import batches from a file
         <input
           type="file"
           accept=".csv,.json,text/csv,application/json"

@@ -31,7 +31,7 @@ export function LaidOverPage() {
       dataOf(client.GET("/api/batches/laid-over", { params: { query: { ids } } as object, signal })),
     retry: false,
   });
-  if (error) return <Notice title="These cannot be laid over each other" text={error.message} />;
+  if (error) return <Notice title="These batches cannot be compared" text={error.message} />;
   if (!data) return <Skeleton />;
   return <Bench key={ids} found={data} />;
 }
@@ -42,9 +42,9 @@ function Bench({ found }: { found: Schemas["BatchesLaidOver"] }) {
   const lead = found.against.flatMap((row) => row.differences).find((row) => row.source === "verdict");
   return (
     <main className="grid flex-1 grid-cols-[minmax(0,1fr)_430px] max-lg:grid-cols-1">
-      <section aria-label="Laid over each other" className="px-6 py-3 max-md:px-3">
+      <section aria-label="Batches compared" className="px-6 py-3 max-md:px-3">
         <h1 className="font-display font-semibold text-[1.75rem] leading-tight">
-          {lead?.says ?? "Laid over each other"}
+          {lead?.says ?? "Batches compared"}
         </h1>
         <ul className="mt-1">
           {found.batches.map((batch, position) => (

@@ -30,12 +30,12 @@ export function LearnedPage() {
   return (
     <main className="mx-auto w-full max-w-5xl px-6 py-4 max-md:px-3">
       <h1 className="font-display font-semibold text-3xl">
-        {counting > 0 ? "How your kitchen differs from the book" : "Nothing is learned of this kitchen yet"}
+        {counting > 0 ? "Your kitchen and our estimates" : "Nothing learned from this kitchen yet"}
       </h1>
       <p className="mt-1 max-w-prose text-[1.0625rem]">
         {counting > 0
-          ? "Wherever the book predicts one of these, your own figure takes its place and says so. The band is where four of five next batches should lie."
-          : "After each batch its times, weights and verdict are set beside what the book predicted: what your fridge, your ring and your hands make of it is learned from that. Until then the book stands."}
+          ? "Your own figures replace our estimates, and say so. Four of five later batches should fall inside the band."
+          : "Each finished batch is compared with our estimates: its times, weights and verdict. Your own figures then replace the usual ones."}
       </p>
       <ul className="mt-3">
         {data.learned.map((thing) => (
@@ -44,13 +44,13 @@ export function LearnedPage() {
       </ul>
       <p className="mt-4 flex flex-wrap items-center gap-x-5">
         <Link to="/daybook" className="inline-flex min-h-11 items-center font-bold text-rim underline">
-          To the daybook
+          Open Daybook
         </Link>
         {counting > 0 && (
           <Sure
-            words="Forget all that was learned"
+            words="Forget everything learned"
             yes="Forget it"
-            goes="The book stands again everywhere. The batches stay in the daybook; each can be learned from again."
+            goes="The usual figures apply again. Batches stay in the daybook, and you can learn from them again."
             disabled={forget.isPending}
             onSure={() => forget.mutate()}
           />
@@ -82,11 +82,7 @@ function Thing({ thing, onChange }: { thing: Learned; onChange: () => Promise<vo
             <span className="block text-[0.9375rem]">
               {thing.says}
               {thing.left_out > 0 && (
-                <span className="text-ash">
-                  {" "}
-                  {thing.left_out} lay so far off that {thing.left_out === 1 ? "it tells" : "they tell"} of
-                  something else.
-                </span>
+                <span className="text-ash"> {thing.left_out} left out: too different.</span>
               )}
             </span>
           </span>
@@ -97,7 +93,7 @@ function Thing({ thing, onChange }: { thing: Learned; onChange: () => Promise<vo
             <tr className="text-left text-ash">
               <th className="font-normal">Batch</th>
               <th className="font-normal">What was seen</th>
-              <th className="text-right font-normal">by the book</th>
+              <th className="text-right font-normal">usual figure</th>
               <th className="text-right font-normal">was</th>
               <th className="text-right font-normal">counts</th>
             </tr>
@@ -122,7 +118,7 @@ function Thing({ thing, onChange }: { thing: Learned; onChange: () => Promise<vo
                     disabled={leave.isPending}
                     onClick={() => leave.mutate({ id: entry.batch_id, teaches: !entry.counts })}
                   >
-                    {entry.counts ? "Leave out" : "Let it count"}
+                    {entry.counts ? "Leave out" : "Include this batch"}
                   </Button>
                 </td>
               </tr>
@@ -149,8 +145,8 @@ function Band({ thing }: { thing: Learned }) {
   };
   const words =
     thing.kind === "factor"
-      ? `${fixed(thing.value, 2)} times the book, ${fixed(thing.low, 2)} to ${fixed(thing.high, 2)}`
-      : `${fixed(thing.value, 1)} ${thing.unit} off the book, ${fixed(thing.low, 1)} to ${fixed(thing.high, 1)}`;
+      ? `${fixed(thing.value, 2)} times the usual, ${fixed(thing.low, 2)} to ${fixed(thing.high, 2)}`
+      : `${fixed(thing.value, 1)} ${thing.unit} off the usual, ${fixed(thing.low, 1)} to ${fixed(thing.high, 1)}`;
   return (
     <svg viewBox={`0 0 ${WIDE} 34`} className="block w-full max-w-[300px]" role="img" aria-label={words}>
       <rect

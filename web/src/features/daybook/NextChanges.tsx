@@ -33,7 +33,7 @@ export function NextChanges({ batch, changes, title = "Worth trying next" }: Pro
               <span className="block text-[0.9375rem] text-ash">{change.because}</span>
             </span>
             <Button disabled={make.isPending} onClick={() => make.mutate(number)}>
-              Make it the next version
+              Save as the next version
             </Button>
           </li>
         ))}
@@ -43,7 +43,7 @@ export function NextChanges({ batch, changes, title = "Worth trying next" }: Pro
           <>
             Version {make.data.version} is kept: {make.data.name}.{" "}
             <Link to={`/recipes/${make.data.recipe_id}/formula`} className="font-bold text-rim underline">
-              To the recipe
+              Open the recipe
             </Link>{" "}
             <Link to={`/recipes/${make.data.recipe_id}/stove`} className="font-bold text-rim underline">
               Make it again with this change

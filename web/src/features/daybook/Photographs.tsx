@@ -40,8 +40,8 @@ export function Photographs({ batch, photographs }: Props) {
               />
             </a>
             <Sure
-              words="Delete it"
-              goes="The photograph goes, its file too."
+              words="Delete photograph"
+              goes="Delete this photograph and its file?"
               onSure={() => remove.mutate(one.id)}
             />
           </li>
@@ -57,7 +57,7 @@ export function Photographs({ batch, photographs }: Props) {
         />
       </label>
       <span role="status" className="pl-3 text-[0.9375rem] text-ash">
-        {keep.isPending && "It is being kept"}
+        {keep.isPending && "Saving the photograph"}
         {keep.error?.message}
       </span>
     </section>

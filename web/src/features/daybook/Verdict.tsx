@@ -56,7 +56,7 @@ export function Verdict({ run, happen }: { run: Schemas["Run"]; happen: Happen }
           disabled={isKept}
           onClick={() => happen({ kind: "verdict", words: [...words], text })}
         >
-          Keep the verdict
+          Save verdict
         </Button>
         <span role="status" className="text-[0.9375rem] text-rim">
           {isKept && `Kept: ${before.words.join(", ") || "your notes"}`}

@@ -7,7 +7,7 @@ import type { Happen } from "../run";
 
 type Props = { run: Schemas["Run"]; happen: Happen; units: Units };
 
-/** What was weighed of it when it was done: what stays behind and what shells weigh is learned from it. */
+/** Weights of this batch when it was done: what stays behind and what shells weigh is learned from it. */
 export function WeighedOut({ run, happen, units }: Props) {
   const before = run.state.weighed_out;
   const [made, setMade] = useState("");
@@ -22,11 +22,11 @@ export function WeighedOut({ run, happen, units }: Props) {
   return (
     <details className="mt-2">
       <summary className="min-h-11 cursor-pointer py-2 font-bold text-rim">
-        What was weighed of it{said.length > 0 && `: ${said.join(", ")}`}
+        Weights of this batch{said.length > 0 && `: ${said.join(", ")}`}
       </summary>
       <div className="grid grid-cols-3 items-end gap-2">
-        <MassField label="All that was made" value={made} onMass={setMade} />
-        <MassField label="What was filled" value={filled} onMass={setFilled} />
+        <MassField label="Total made" value={made} onMass={setMade} />
+        <MassField label="Filled" value={filled} onMass={setFilled} />
         {run.shell && <MassField label="One shell" value={shell} onMass={setShell} />}
       </div>
       <Button
@@ -45,7 +45,7 @@ export function WeighedOut({ run, happen, units }: Props) {
           setShell("");
         }}
       >
-        Keep these
+        Save weights
       </Button>
     </details>
   );

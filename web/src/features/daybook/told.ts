@@ -1,7 +1,7 @@
 import type { Schemas } from "../../api/client";
 import { fineMass, mass, temperature, type Units } from "../../units/units";
 
-/** What happened, in the cook's words. */
+/** History, in the cook's words. */
 export function told(
   { what }: Schemas["Event"],
   run: Schemas["Run"],
@@ -21,19 +21,19 @@ export function told(
     case "weight":
       return `Weighed ${mass(what.g, units)} of ${nameOf(what.position)}`;
     case "spill":
-      return what.g === null ? "Some was spilled" : `Some was spilled, ${mass(what.g, units)} were left`;
+      return what.g === null ? "Some spilled" : `Spilled: ${mass(what.g, units)} left`;
     case "pan":
       return `Pan ${mass(what.start_g, units)}, then ${mass(what.now_g, units)}`;
     case "call-seen":
       return `Seen: ${what.words}`;
     case "burst":
-      return `Burst of ${what.seconds} s`;
+      return `Microwave burst, ${what.seconds} s`;
     case "probe":
-      return `Readings from ${what.probe_id} from here`;
+      return `Readings from ${what.probe_id} from now on`;
     case "set-start":
-      return "It went in to set";
+      return "Timer started";
     case "set-seen":
-      if (what.now_c !== null) return `Reads ${degrees(what.now_c)} while it sets`;
+      if (what.now_c !== null) return `Temperature ${degrees(what.now_c)} while setting`;
       return what.passed ? "Holds its mark" : "Still sticks";
     case "verdict":
       return `Verdict: ${what.words.join(", ") || "noted"}`;
@@ -48,7 +48,7 @@ export function told(
         .join(", ");
     case "mend":
       return what.put_in.length > 0
-        ? `Mended with ${what.put_in.map((put) => mass(put.g, units)).join(", ")}`
+        ? `Fixed with ${what.put_in.map((put) => mass(put.g, units)).join(", ")}`
         : "Mended";
     case "end":
       return "Done";
@@ -57,4 +57,4 @@ export function told(
   }
 }
 
-const ANSWERS = { skipped: "passed by", yes: "yes", no: "not yet" };
+const ANSWERS = { skipped: "skipped", yes: "yes", no: "not yet" };

@@ -71,7 +71,7 @@ export function AddIngredient({ library, onAdd }: Props) {
       {found.length === 0 && (
         <>
           <p className="mt-2 text-sm">
-            {perhaps.length > 0 ? "Perhaps:" : "Nothing in the library is called that."}
+            {perhaps.length > 0 ? "Perhaps:" : "No ingredient in the library has that name."}
           </p>
           <Names rows={perhaps} onPick={add} />
           {library && wanted.trim() !== "" && (

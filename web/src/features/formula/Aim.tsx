@@ -73,10 +73,10 @@ export function Aim({ state, library }: Props) {
     <Popover
       open={open}
       onOpenChange={(next) => (next ? setOpen(true) : close())}
-      label="Aim"
+      label="Set a target"
       align="end"
       className="w-[26rem]"
-      trigger={<Button>Aim</Button>}
+      trigger={<Button>Set a target</Button>}
     >
       {run.data ? (
         <Answer
@@ -94,8 +94,8 @@ export function Aim({ state, library }: Props) {
             run.mutate(state.recipe);
           }}
         >
-          <Choice label="It should be right" value={use} onPick={(value) => setUse(value)}>
-            <Option value="">as firm as it comes</Option>
+          <Choice label="Use" value={use} onPick={(value) => setUse(value)}>
+            <Option value="">as firm as it is</Option>
             {Object.entries(aimed).map(([key, index]) =>
               index === null ? null : (
                 <Option key={key} value={key}>
@@ -135,10 +135,10 @@ export function Aim({ state, library }: Props) {
             </Checkbox>
           )}
           <p className="text-[0.875rem] text-ash">
-            What is pinned stays. Everything else moves as little as it can.
+            Pinned amounts stay. The others change as little as possible.
           </p>
           <Button type="submit" look="filled" disabled={run.isPending}>
-            Move the amounts
+            Adjust amounts
           </Button>
         </form>
       )}
@@ -169,9 +169,9 @@ function Answer({ answer, state, library, onClose, onAgain }: AnswerProps) {
         <h2 className="font-bold">Done. Before and after</h2>
       ) : (
         <>
-          <h2 className="font-bold">It cannot be done as it stands</h2>
+          <h2 className="font-bold">These targets conflict</h2>
           <p>
-            In the way: {answer.in_the_way.map(name).join(", ")}. The nearest misses by{" "}
+            What prevents it: {answer.in_the_way.map(name).join(", ")}. The nearest misses by{" "}
             {Object.entries(answer.missed_by)
               .map(([aim, by]) => `${Number(by.toPrecision(2))} (${AIMS[aim] ?? aim})`)
               .join(", ")}
@@ -189,7 +189,7 @@ function Answer({ answer, state, library, onClose, onAgain }: AnswerProps) {
         {answer.feasible ? (
           <>
             <Button look="filled" onClick={onClose}>
-              Keep it
+              Keep changes
             </Button>
             <Button
               onClick={() => {
@@ -222,7 +222,7 @@ function Answer({ answer, state, library, onClose, onAgain }: AnswerProps) {
                 onClose();
               }}
             >
-              Take the nearest
+              Use the closest
             </Button>
             <Button onClick={onClose}>Leave it as it is</Button>
           </>
@@ -242,7 +242,7 @@ function releaseText(release: Schemas["Release"], name: (text: string) => string
     return missed
       ? `Without ${what} the rest can be done; it misses ${missed}.`
       : `Without ${what} it can be done.`;
-  return `Without ${what} it comes nearer but not there: it still misses ${missed}.${worse ? ` Further off than now: ${worse}.` : ""}`;
+  return `Without ${what} it comes closer but still misses ${missed}.${worse ? ` Further away than now: ${worse}.` : ""}`;
 }
 
 const AIMS: Record<string, string> = {

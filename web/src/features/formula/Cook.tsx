@@ -31,7 +31,7 @@ export function Cook({ recipe, units }: { recipe: Recipe; units: Units }) {
         [
           ["sea_level_c", `The recipe says, ${degrees}`],
           ["to_c", `or cooked here to, ${degrees}`],
-          ["lost_g", `or the pan has lost, ${units.mass}`],
+          ["lost_g", `or the pan is lighter by, ${units.mass}`],
           ["water_pct", "or its water is to be, %"],
         ] as const
       ).map(([end, label]) => (
@@ -53,7 +53,9 @@ export function Cook({ recipe, units }: { recipe: Recipe; units: Units }) {
             {Math.round(data.cooked.evaporated_g)} g gone.
           </>
         ) : (
-          <span className="text-ash">A recipe means sea level; water lost is mass lost: weigh the pan.</span>
+          <span className="text-ash">
+            Temperatures are for sea level. To see how much water is gone, weigh the pan.
+          </span>
         )}
       </p>
     </div>

@@ -35,7 +35,7 @@ export function Details({ state, position, name, library }: Props) {
       ))}
       <OtherReadings line={line} name={name} onTake={(taken) => state.changeLine(position, taken)} />
       {line.proposed && (
-        <Button onClick={() => state.changeLine(position, { proposed: false })}>Accept our amount</Button>
+        <Button onClick={() => state.changeLine(position, { proposed: false })}>Use suggested amount</Button>
       )}
       {row && <p className="text-sm">Brands differ: {row.spread}.</p>}
       <Choice
@@ -50,7 +50,7 @@ export function Details({ state, position, name, library }: Props) {
         ))}
       </Choice>
       <Choice
-        label="Its amount is told in"
+        label="Show its amount in"
         value={line.unit}
         onPick={(value) => state.type(position, `in ${value}`, line.measure)}
       >
@@ -106,7 +106,7 @@ function Swap(props: PartProps & { row: Schemas["IngredientOut"] | undefined; li
   return (
     <div>
       <Choice
-        label="Swap for, keeping set and mass"
+        label="Swap, same firmness and weight"
         value=""
         disabled={swap.isPending}
         onPick={(value) => value && swap.mutate(value)}
@@ -181,13 +181,13 @@ function WhatMoved({ moved, state, library }: MovedProps) {
       {moved.short.map((short) => (
         <p key={short.position}>
           Too little {nameAt(short.position)}: {Math.round(short.needed_g)} g needed,{" "}
-          {Math.round(short.there_g)} g in the house.
+          {Math.round(short.there_g)} g in stock.
         </p>
       ))}
       <SideBySide comparison={moved.comparison} first="before" second="after" />
       <p className="flex gap-2">
         <PopoverClose asChild>
-          <Button look="filled">Keep it</Button>
+          <Button look="filled">Keep changes</Button>
         </PopoverClose>
         <PopoverClose asChild>
           <Button onClick={state.undo}>Undo</Button>

@@ -156,7 +156,7 @@ function Ours({ state }: { state: BenchState }) {
   if (!count) return null;
   return (
     <p className="flex items-center justify-between text-[0.875rem]">
-      <span>{count === 1 ? "One amount is ours." : `${count} amounts are ours.`}</span>
+      <span>{count === 1 ? "One amount is suggested." : `${count} amounts are suggested.`}</span>
       <Button
         look="plain"
         onClick={() =>

@@ -39,7 +39,7 @@ export function MakeKnown({ name, library, onKnown }: Props) {
       }}
     >
       <p className="text-[1.0625rem] leading-[1.9]">
-        Make <b dir="auto">{name}</b> known: it is like{" "}
+        Make <b dir="auto">{name}</b> known. Most similar to{" "}
         <PhraseList
           label="It is like"
           text={similar?.name ?? "choose what"}
@@ -68,10 +68,10 @@ export function MakeKnown({ name, library, onKnown }: Props) {
             </p>
           )}
           <p className="text-[0.875rem] text-ash">
-            What the wrapper says counts: correct its figures in the larder.
+            Check its packet label and correct the figures in the Larder.
           </p>
           <Button type="submit" look="filled" disabled={make.isPending}>
-            Put it in the bowl
+            Add to the bowl
           </Button>
         </>
       )}

@@ -6,9 +6,7 @@ export function PinButton(props: { name: string; pinned: boolean; onToggle: () =
       aria-pressed={props.pinned}
       aria-label={`Pin ${props.name}`}
       title={
-        props.pinned
-          ? "Pinned: this amount stays. Press to let it move."
-          : "Pin this amount: it will not be moved."
+        props.pinned ? "Pinned: this amount stays. Press to unpin." : "Pin this amount so that it stays."
       }
       onClick={props.onToggle}
       className="grid size-11 shrink-0 place-items-center rounded-md text-line-strong hover:bg-rim-faint aria-pressed:text-rim"

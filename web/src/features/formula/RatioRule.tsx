@@ -112,7 +112,7 @@ function range(from: number, to: number, step: number): number[] {
 
 function movesText(rule: Schemas["RatioRule"], liquid: string): string {
   const pins = rule.pinned.map((name) => name.charAt(0).toLowerCase() + name.slice(1)).join(", ");
-  if (rule.moves === null) return `All is pinned (${pins}): release a pin to slide`;
-  if (rule.moves === "liquid") return `The chocolate is pinned, so the ${liquid} moves`;
-  return pins ? `Slide it: the chocolate that is not pinned moves` : "Slide it: the chocolate moves";
+  if (rule.moves === null) return `Every amount is pinned (${pins}): unpin one`;
+  if (rule.moves === "liquid") return `The chocolate is pinned, so the ${liquid} changes`;
+  return pins ? `Slide: the unpinned chocolate changes` : "Slide: the chocolate changes";
 }

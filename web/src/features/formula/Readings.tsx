@@ -99,7 +99,7 @@ function WhyButton({ reading, why, curve, units }: WhyProps) {
         )}
         <Entry term="How sure">{why.band}</Entry>
         <Entry term="After">{why.source}</Entry>
-        <Entry term="What would narrow it">{why.narrower}</Entry>
+        <Entry term="How to improve this">{why.narrower}</Entry>
       </dl>
     </Popover>
   );

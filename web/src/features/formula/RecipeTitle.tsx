@@ -35,7 +35,7 @@ export function RecipeTitle({ id, state, library }: Props) {
             type="button"
             className="-mt-3 min-h-11 text-left text-[0.875rem] text-ash underline-offset-4 hover:underline"
           >
-            {family}, {recipe.use ? (USES[recipe.use] ?? recipe.use) : "for no set use"}
+            {family}, {recipe.use ? (USES[recipe.use] ?? recipe.use) : "for no particular use"}
             <span className="text-rim"> · change</span>
           </button>
         }
@@ -58,7 +58,7 @@ export function RecipeTitle({ id, state, library }: Props) {
             value={recipe.use ?? ""}
             onPick={(value) => state.change({ ...recipe, use: value || null })}
           >
-            <Option value="">no set use</Option>
+            <Option value="">no particular use</Option>
             {library?.uses.map((use) => (
               <Option key={use} value={use}>
                 {USES[use] ?? use}
@@ -161,7 +161,7 @@ function OtherRecipes({ id }: { id: number }) {
       </ul>
       <p className="mt-1 flex gap-4 border-line border-t pt-1">
         <Link to={`/recipes/${id}/compare`} className="flex min-h-11 items-center font-bold text-rim">
-          Side by side
+          Compare
         </Link>
         <Link to="/recipes" className="flex min-h-11 items-center font-bold text-rim">
           All recipes
@@ -169,7 +169,7 @@ function OtherRecipes({ id }: { id: number }) {
       </p>
       <p className="mt-3 flex flex-wrap gap-x-5 border-line border-t pt-2">
         <Link to="/new" className="inline-flex min-h-11 items-center font-bold text-rim underline">
-          Start a new one
+          Start from a suggested recipe
         </Link>
         <Link to="/read" className="inline-flex min-h-11 items-center font-bold text-rim underline">
           Read a card

@@ -32,7 +32,7 @@ export function Versions({ id, flush, onGoBack }: Props) {
     },
   });
   return (
-    <Popover open={open} onOpenChange={setOpen} label="Versions" trigger={<Button>Keep this version</Button>}>
+    <Popover open={open} onOpenChange={setOpen} label="Versions" trigger={<Button>Save this version</Button>}>
       <form
         onSubmit={(event) => {
           event.preventDefault();
@@ -47,12 +47,12 @@ export function Versions({ id, flush, onGoBack }: Props) {
           onChange={(event) => setName(event.target.value)}
         />
         <Button type="submit" look="filled" className="mt-2 w-full" disabled={keep.isPending}>
-          Keep this version
+          Save this version
         </Button>
       </form>
       {data && data.versions.length > 0 && (
         <>
-          <h2 className="mt-4 font-bold">Kept versions</h2>
+          <h2 className="mt-4 font-bold">Saved versions</h2>
           <ul className="mt-1">
             {data.versions.map((version) => (
               <VersionRow key={version.number} version={version} onGoBack={onGoBack} />

@@ -251,7 +251,7 @@ export function useBench(stored: Schemas["StoredRecipe"], startC: number): Bench
   };
 }
 
-const NO_ANSWER = "The application does not answer: what you see is from before your last change.";
+const NO_ANSWER = "Hearth Bowl is not answering: this page shows the state before your last change.";
 
 function reasonOf(problem: Problem): string {
   const [error] = problem.errors;

@@ -11,7 +11,7 @@ export function FirstStart() {
   const isImperial = data.mass_unit === "oz";
   return (
     <p className="mt-2 text-[1.125rem] leading-[1.6]">
-      You weigh in{" "}
+      Your scale shows{" "}
       <PhraseList
         label="Units"
         text={isImperial ? "ounces and °F" : "grams and °C"}
@@ -41,7 +41,7 @@ export function FirstStart() {
       <PhraseNumber
         label="Altitude"
         unit="m"
-        text={`${Math.round(data.altitude_m)} m above the sea`}
+        text={`${Math.round(data.altitude_m)} m above sea level`}
         value={data.altitude_m}
         onTake={(altitude_m) => save.mutate({ ...data, altitude_m: altitude_m ?? 0 })}
       />

@@ -27,12 +27,12 @@ export function Kitchen() {
       trigger={
         <button
           type="button"
-          aria-label={`Kitchen ${temperature(data.kitchen_c, units)}, ${Math.round(data.altitude_m)} m up`}
+          aria-label={`Kitchen ${temperature(data.kitchen_c, units)}, altitude ${Math.round(data.altitude_m)} m`}
           className="min-h-11 whitespace-nowrap text-sm underline-offset-4 hover:underline"
         >
           <span className="max-sm:hidden">Kitchen </span>
           {temperature(data.kitchen_c, units)}
-          <span className="max-sm:hidden">, {Math.round(data.altitude_m)} m up</span>
+          <span className="max-sm:hidden">, altitude {Math.round(data.altitude_m)} m</span>
         </button>
       }
     >

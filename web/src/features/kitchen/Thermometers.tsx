@@ -29,7 +29,7 @@ export function Thermometers() {
               {Math.abs(probe.clock_ahead_s) >= SAME_CLOCK_S && (
                 <span className="block text-[0.875rem] text-ash">
                   Its clock is {timeText(probe.clock_ahead_s)} {probe.clock_ahead_s > 0 ? "ahead" : "behind"}:
-                  reckoned in.
+                  readings are corrected.
                 </span>
               )}
             </span>

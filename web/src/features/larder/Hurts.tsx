@@ -41,7 +41,7 @@ export function Hurts({ questions, answers, onAnswers }: Props) {
       </ul>
       {open > 0 && (
         <p className="mt-1 text-[0.875rem] text-ash">
-          {open} not known yet: no label is printed until they are.{" "}
+          {open} unknown: confirm them before you print a label.{" "}
           <Button look="plain" onClick={() => onAnswers(none)}>
             None of these is in it
           </Button>

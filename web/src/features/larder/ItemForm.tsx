@@ -80,7 +80,7 @@ export function ItemForm({ item, library, onDone }: Props) {
         save.mutate();
       }}
     >
-      <h2 className="font-bold text-lg">{item ? item.name : "Put something in"}</h2>
+      <h2 className="font-bold text-lg">{item ? item.name : "Add ingredient"}</h2>
       {!item && (
         <Choice label="Ingredient" value={label} onPick={(value) => setLabel(value)}>
           {library?.ingredients.map((row) => (
@@ -93,7 +93,7 @@ export function ItemForm({ item, library, onDone }: Props) {
       <div className="grid grid-cols-2 gap-3">
         <MassField label="Pack" value={pack} problem={at("pack_g")} onMass={setPack} />
         <NumberField
-          label="Price of a pack"
+          label="Price per pack"
           value={price}
           problem={at("price")}
           onChange={(event) => setPrice(event.target.value)}
@@ -113,7 +113,7 @@ export function ItemForm({ item, library, onDone }: Props) {
             onChange={(event) => setOthers(event.target.value)}
           />
         </div>
-        <MassField label="In the house" value={house} problem={at("in_house_g")} onMass={setHouse} />
+        <MassField label="In stock" value={house} problem={at("in_house_g")} onMass={setHouse} />
       </div>
       {save.error && problem.length === 0 && (
         <p role="alert" className="text-copper">
@@ -128,7 +128,7 @@ export function ItemForm({ item, library, onDone }: Props) {
             save.isPending || !library || [pack, price, house].some(isUnreadable) || packsIn(others) === null
           }
         >
-          {item ? "Keep the change" : "Put it in"}
+          {item ? "Save changes" : "Add to larder"}
         </Button>
         {item && <TakeOut label={item.label} onDone={onDone} />}
       </p>

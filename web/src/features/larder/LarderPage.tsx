@@ -17,7 +17,7 @@ export function LarderPage() {
   const item = items.find((row) => row.label === chosen) ?? null;
   return (
     <main className="grid flex-1 grid-cols-[minmax(0,1fr)_400px] max-lg:grid-cols-1">
-      <section aria-label="What is there" className="px-5 py-4 max-md:px-3">
+      <section aria-label="Stock" className="px-5 py-4 max-md:px-3">
         <h1 className="font-display font-semibold text-3xl">Larder</h1>
         {data && items.length === 0 && (
           <p className="mt-2 max-w-prose">
@@ -49,8 +49,8 @@ function Table({ items, chosen, onChoose }: TableProps) {
           <th className="font-normal">Ingredient</th>
           <th className="text-right font-normal">Pack</th>
           <th className="text-right font-normal">Price</th>
-          <th className="text-right font-normal max-sm:hidden">100 g cost</th>
-          <th className="text-right font-normal">In the house</th>
+          <th className="text-right font-normal max-sm:hidden">Price per 100 g</th>
+          <th className="text-right font-normal">In stock</th>
         </tr>
       </thead>
       <tbody>
@@ -102,7 +102,7 @@ function Csv() {
         Save as CSV
       </a>
       <label className="text-[0.9375rem]">
-        Take in a CSV{" "}
+        Import CSV{" "}
         <input
           type="file"
           accept=".csv,text/csv"
@@ -119,7 +119,7 @@ function Csv() {
       )}
       {take.error && (
         <p role="alert" className="text-copper">
-          Nothing was taken. {take.error.message}
+          Nothing was imported. {take.error.message}
         </p>
       )}
     </div>

@@ -15,7 +15,7 @@ export function TakeOut({ label, onDone }: { label: string; onDone: () => void }
   });
   return (
     <Button disabled={out.isPending} onClick={() => out.mutate()}>
-      Take it out of the larder
+      Remove from larder
     </Button>
   );
 }

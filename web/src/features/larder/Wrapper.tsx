@@ -34,7 +34,7 @@ const PARTS: Record<string, string> = {
   other: "Other solids",
 };
 
-/** Read it off the wrapper: the figures per 100 g give a composition, how sure it is, and what contradicts what. */
+/** Enter a packet label: the figures per 100 g give a composition, how sure it is, and what contradicts what. */
 export function Wrapper() {
   const queries = useQueryClient();
   const { data: library } = useQuery(libraryQuery);
@@ -76,9 +76,9 @@ export function Wrapper() {
         read.mutate();
       }}
     >
-      <h2 className="font-bold text-lg">Read it off the wrapper</h2>
+      <h2 className="font-bold text-lg">Enter a packet label</h2>
       <TextField
-        label="Your name for it"
+        label="Name"
         dir="auto"
         maxLength={200}
         value={name}
@@ -111,7 +111,7 @@ export function Wrapper() {
         ))}
       </div>
       <Button type="submit" disabled={read.isPending}>
-        Work out what is in it
+        Work out its composition
       </Button>
       {read.data && (
         <div aria-live="polite">
@@ -142,7 +142,7 @@ export function Wrapper() {
             disabled={!name.trim() || keep.isPending}
             onClick={() => read.data && keep.mutate(read.data)}
           >
-            {name.trim() ? "Keep it as an ingredient of yours" : "Give it a name to keep it"}
+            {name.trim() ? "Save as your ingredient" : "Name it to save it"}
           </Button>
           {keep.error && (
             <p role="alert" className="mt-1 text-copper">

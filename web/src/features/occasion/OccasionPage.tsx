@@ -38,11 +38,7 @@ export function OccasionPage() {
     <p className="flex flex-wrap items-end gap-2 print:hidden">
       {all.length > 1 && (
         <span className="w-60">
-          <Choice
-            label="Which occasion"
-            value={stored?.id ?? ""}
-            onPick={(value) => setChosen(Number(value))}
-          >
+          <Choice label="Occasion" value={stored?.id ?? ""} onPick={(value) => setChosen(Number(value))}>
             {all.map((row) => (
               <Option key={row.id} value={row.id}>
                 {row.asked.name}
@@ -52,7 +48,7 @@ export function OccasionPage() {
         </span>
       )}
       <Button look="plain" disabled={create.isPending} onClick={() => create.mutate()}>
-        Another occasion
+        New occasion
       </Button>
     </p>
   );
@@ -72,9 +68,9 @@ export function OccasionPage() {
         <main className="max-w-prose px-5 py-4">
           <h1 className="font-display font-semibold text-3xl">Occasions</h1>
           <p className="mt-2">
-            Nothing is planned yet. Say when it is to be ready, how many boxes and which pieces go into each:
-            this page then says how much to make of every recipe, how much chocolate to melt and in which
-            order to pour, and what to buy.
+            Nothing is planned yet. Choose the day, how many boxes, and the pieces in each. This page then
+            shows how much to make of every recipe, how much chocolate to melt, in which order to pour, and
+            what to buy.
           </p>
           {picker}
         </main>
@@ -168,7 +164,7 @@ function OccasionBench({ stored, usual, picker, onDeleted }: BenchProps) {
             onChange={(event) => change({ ready_at: event.target.value || null })}
           />
           <OptionalMass
-            label="The pot holds"
+            label="Melting pot holds"
             value={asked.pot_g ?? null}
             placeholder="enough"
             problem={at("pot_g")}
@@ -207,7 +203,7 @@ function OccasionBench({ stored, usual, picker, onDeleted }: BenchProps) {
         )}
         <Sure
           words="Delete this occasion"
-          goes={`“${asked.name}” goes, with its rows.`}
+          goes={`“${asked.name}” will be deleted.`}
           className="mt-3"
           disabled={remove.isPending}
           onSure={() => remove.mutate()}
@@ -223,7 +219,7 @@ function OccasionBench({ stored, usual, picker, onDeleted }: BenchProps) {
             : rows.length === 0
               ? "Add the first piece"
               : problem
-                ? "That cannot be made so"
+                ? "This does not fit yet"
                 : ""}
         </h2>
         {problem && (
@@ -264,7 +260,7 @@ type Plan = Schemas["WorkedOccasion"];
 function ToTell({ plan }: { plan: Plan }) {
   const { keeping } = plan;
   return (
-    <section aria-label="To tell with a box" className="mt-3 text-[0.9375rem]">
+    <section aria-label="To say with each box" className="mt-3 text-[0.9375rem]">
       <h3 className="font-bold">{containsText(plan.allergens, "a box")}</h3>
       <p>
         It keeps {keepingText(keeping)}. What decides is the {keeping.part}. A guide for home use; local food
@@ -291,7 +287,7 @@ function sentence(boxes: number, plan: Plan, units: Units): React.ReactNode {
   const melts = plan.pours.map((row) => mass(row.start_g, units)).join(" and ");
   return (
     <>
-      {boxes} {boxes === 1 ? "box takes" : "boxes take"} {plan.pieces} pieces
+      {boxes} {boxes === 1 ? "box needs" : "boxes need"} {plan.pieces} pieces
       {melts && (
         <>
           ,<br />

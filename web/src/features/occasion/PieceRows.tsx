@@ -69,11 +69,11 @@ export function PieceRows(props: Props) {
         onClick={() => next && onChange([...rows, { ...usual, confection_id: next.id }])}
         disabled={!next}
       >
-        Add a kind of piece
+        Add pieces
       </Button>
       {making.length === 0 && (
         <p className="mt-2 text-[0.9375rem]">
-          Boxes hold confections. <Link to="/recipes">Put one together first</Link>.
+          Boxes hold recipes with a form. <Link to="/recipes">Make one first</Link>.
         </p>
       )}
     </>
@@ -138,7 +138,7 @@ function PieceRow(props: RowProps) {
             to={`/confections/${row.confection_id}`}
             className="min-h-11 content-center text-rim underline"
           >
-            What it is made of
+            Its parts
           </Link>
           {isMoulded && (
             <Check
@@ -149,7 +149,7 @@ function PieceRow(props: RowProps) {
           )}
         </span>
         <Button look="plain" className="shrink-0" onClick={onRemove}>
-          Leave it out
+          Remove from box
         </Button>
       </div>
       {stored && made && (
@@ -174,7 +174,7 @@ function PieceRow(props: RowProps) {
 function told(made: Schemas["Row"], units: Units): string {
   const parts = [`${made.pieces} pieces`];
   if (made.halves) parts.push(`${made.halves} halves`);
-  if (made.extra) parts.push(`${made.extra} more than asked`);
+  if (made.extra) parts.push(`${made.extra} more than needed`);
   if (made.pours) parts.push(`${made.pours} ${made.pours === 1 ? "turn" : "turns"} of the mould`);
   parts.push(`${mass(made.piece_g, units)} each`);
   if (made.cost) parts.push(`costs ${costText(made.cost)}`);
@@ -213,11 +213,11 @@ function OtherShells({ stored, made, onTake }: OtherProps) {
             </span>
             <Button
               look="plain"
-              aria-label={`Take ${other.name}`}
+              aria-label={`Use ${other.name}`}
               disabled={take.isPending}
               onClick={() => take.mutate(other)}
             >
-              Take it
+              Use this chocolate
             </Button>
           </li>
         ))}

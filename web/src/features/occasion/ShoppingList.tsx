@@ -21,7 +21,7 @@ export function ShoppingList({ shopping, boxes, id, hasBox, units, flush }: Prop
   };
   return (
     <>
-      <h2 className="font-bold text-lg">To have in the house</h2>
+      <h2 className="font-bold text-lg">To have in stock</h2>
       <table className="mt-1 w-full text-[0.9375rem]">
         <thead>
           <tr className="text-left text-[0.8125rem] text-ash">
@@ -56,7 +56,7 @@ export function ShoppingList({ shopping, boxes, id, hasBox, units, flush }: Prop
       <p className="mt-2 text-[0.9375rem]">
         To buy for {fixed(shopping.cost, 2)}
         {shopping.unpriced.length > 0 && " or more"}; what is used costs {fixed(shopping.used_cost, 2)}.
-        {shopping.unpriced.length > 0 && ` No price known of ${shopping.unpriced.join(", ")}.`}
+        {shopping.unpriced.length > 0 && ` No price for ${shopping.unpriced.join(", ")}.`}
       </p>
       <p className="flex flex-wrap items-center gap-3 print:hidden">
         {[

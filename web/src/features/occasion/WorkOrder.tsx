@@ -28,5 +28,5 @@ export function WorkOrder({ plan }: { plan: Schemas["WorkedOccasion"] }) {
 function finishWords(from: string): string {
   return Date.parse(from) > serverNow()
     ? `Finish it from ${momentText(from)} on, so that it keeps`
-    : "It keeps until then whenever you finish it from now on";
+    : "It keeps until then, whenever you finish it";
 }

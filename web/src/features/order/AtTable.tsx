@@ -12,9 +12,9 @@ type Props = { asked: Asked; onChange: (part: Partial<Asked>) => void };
 
 const STATES: Record<string, string> = {
   firm: "stays firm",
-  soft: "grows soft",
+  soft: "softens",
   runs: "loses its shape",
-  unknown: "not reckoned: keep it cool",
+  unknown: "not predicted: keep cool",
 };
 
 /** How the pieces stand where they are eaten, what helps, and what a guest must not take. */
@@ -39,9 +39,9 @@ export function AtTable({ asked, onChange }: Props) {
         At the table
       </h2>
       <p className="text-[1.125rem] leading-[1.6]">
-        They are eaten at{" "}
+        Eaten at{" "}
         <PhraseNumber
-          label="Warmth at the table"
+          label="Temperature at the table"
           unit={isF ? "°F" : "°C"}
           text={temperature(wishes.table_c, units)}
           value={isF ? Math.round(wishes.table_c * 1.8 + 32) : wishes.table_c}
@@ -164,8 +164,8 @@ function Guests({ served }: { served: Schemas["Served"] | undefined }) {
   const clean = guest?.free.filter((at) => !guest.beside.includes(at)) ?? [];
   return (
     <div className="mt-3 max-w-lg">
-      <Choice label="A guest must not eat" value={key} onPick={(value) => setKey(value)}>
-        <Option value="">everything may be eaten</Option>
+      <Choice label="A guest cannot eat" value={key} onPick={(value) => setKey(value)}>
+        <Option value="">no restrictions</Option>
         {served.guests.map((row) => (
           <Option key={row.key} value={row.key}>
             {row.what}
@@ -184,12 +184,11 @@ function Guests({ served }: { served: Schemas["Served"] | undefined }) {
           )}
           {guest.beside.length > 0 && (
             <p>
-              Without it, but made in the same kitchen or not known through and through:{" "}
-              <b>{names(guest.beside)}</b>. Traces cannot be excluded: with an allergy, ask and do not rely on
-              this.
+              Without it, but made in the same kitchen or not fully known: <b>{names(guest.beside)}</b>.
+              Traces cannot be excluded: with an allergy, ask and do not rely on this.
             </p>
           )}
-          {guest.free.length === 0 && <p>There is nothing for them: make something besides.</p>}
+          {guest.free.length === 0 && <p>Nothing here is safe for them: make something else.</p>}
         </div>
       )}
     </div>

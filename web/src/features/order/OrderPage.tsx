@@ -153,15 +153,15 @@ function Bench({ stored }: { stored: Schemas["StoredOccasion"] }) {
             href={`/api/occasions/${stored.id}/order.ics`}
             className="flex min-h-11 items-center font-bold text-rim underline underline-offset-4"
           >
-            Into my calendar
+            Add to calendar
           </a>
-          <PdfLink of={`/api/occasions/${stored.id}/order.pdf`}>Print it</PdfLink>
+          <PdfLink of={`/api/occasions/${stored.id}/order.pdf`}>Print the order</PdfLink>
           <Button look="plain" disabled={plan.isPending} onClick={() => plan.mutate("best")}>
             Plan the rest again
           </Button>
           <Sure
-            words="Begin anew"
-            goes="What was done is forgotten, and all of it is planned again."
+            words="Start planning again"
+            goes="Forget what was done and plan everything again?"
             disabled={forget.isPending || plan.isPending}
             onSure={() => forget.mutate()}
           />
@@ -184,8 +184,8 @@ function Headline({ order, isPlanning }: { order: Order | undefined; isPlanning:
   return (
     <>
       <h1 className="font-display font-semibold text-[1.75rem] leading-tight">
-        {done > 0 ? `${done} of ${all} jobs are done` : `Begin ${momentText(answer.starts_at)}`},{" "}
-        <span className="text-rim">all of it is ready {momentText(answer.ready_at)}</span>
+        {done > 0 ? `${done} of ${all} tasks are done` : `Begin ${momentText(answer.starts_at)}`},{" "}
+        <span className="text-rim">everything is ready {momentText(answer.ready_at)}</span>
       </h1>
       <p className="text-ash">
         {spokenMinutes(answer.hands_on_min ?? 0)} hands-on, {order?.visits} times in the kitchen.{" "}

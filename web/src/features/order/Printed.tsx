@@ -20,7 +20,7 @@ export function Printed({ tasks, cooks }: Props) {
     <table
       className={`mt-2 hidden w-full leading-tight print:table ${ahead.length > MANY ? "text-[8.5pt]" : "text-[10.5pt]"}`}
     >
-      <caption className="sr-only">What is still to be done</caption>
+      <caption className="sr-only">Still to do</caption>
       <tbody>
         {ahead.map((one, position) => {
           const before = ahead[position - 1];
@@ -43,7 +43,7 @@ export function Printed({ tasks, cooks }: Props) {
               </td>
               <td className="py-0.5 pl-3 text-[9pt]">
                 {resting
-                  .map((rest) => `${rest.task.title}, till ${momentText(rest.task.ends_at)}`)
+                  .map((rest) => `${rest.task.title}, until ${momentText(rest.task.ends_at)}`)
                   .join("; ")}
               </td>
             </tr>,

@@ -20,7 +20,7 @@ export function Standing({ follow }: { follow: Follow }) {
   return (
     <div aria-live="polite">
       {isDone ? (
-        <p className="font-display font-semibold text-2xl">All of it is done.</p>
+        <p className="font-display font-semibold text-2xl">Everything is done.</p>
       ) : (
         first && <Now one={first} isNow={now.length > 0} follow={follow} />
       )}
@@ -40,7 +40,7 @@ export function Standing({ follow }: { follow: Follow }) {
       ))}
       {waits.length > 0 && (
         <section className="mt-3">
-          <h3 className="font-bold">Rests meanwhile</h3>
+          <h3 className="font-bold">Waiting</h3>
           <ul>
             {waits.map((one) => (
               <li
@@ -53,7 +53,7 @@ export function Standing({ follow }: { follow: Follow }) {
                 </span>
                 <Button
                   look="plain"
-                  aria-label={`${one.task.title}: it is there already`}
+                  aria-label={`${one.task.title}: already reached`}
                   onClick={() => follow.happened(one.task.id, "done")}
                 >
                   There
@@ -103,7 +103,7 @@ function Now({ one, isNow, follow }: { one: TaskState; isNow: boolean; follow: F
             to={stoveOf(one)}
             className="col-span-2 flex min-h-16 items-center justify-center rounded-lg bg-rim px-4 font-bold text-[1.125rem] text-sheet"
           >
-            Go to it at the Stove
+            Make it at the Stove
           </Link>
         )}
         <Button
@@ -120,7 +120,7 @@ function Now({ one, isNow, follow }: { one: TaskState; isNow: boolean; follow: F
             disabled={follow.isBusy}
             onClick={() => follow.happened(task.id, "begun")}
           >
-            Begun now
+            Start task
           </Button>
         )}
       </div>

@@ -47,7 +47,7 @@ export function TaskDetails({ state, leaveOut, follow, close: Close }: Props) {
       <div className="flex flex-wrap gap-2">
         {state.state === "ahead" && (
           <Close asChild>
-            <Button onClick={() => follow.happened(task.id, "begun")}>Begun now</Button>
+            <Button onClick={() => follow.happened(task.id, "begun")}>Start task</Button>
           </Close>
         )}
         {state.state !== "done" && (
@@ -59,7 +59,7 @@ export function TaskDetails({ state, leaveOut, follow, close: Close }: Props) {
         )}
         {state.state !== "ahead" && (
           <Close asChild>
-            <Button onClick={() => follow.happened(task.id, "undone")}>Not yet after all</Button>
+            <Button onClick={() => follow.happened(task.id, "undone")}>Undo done</Button>
           </Close>
         )}
       </div>
@@ -75,7 +75,7 @@ export function TaskDetails({ state, leaveOut, follow, close: Close }: Props) {
           to={stoveOf(state)}
           className="inline-flex min-h-11 items-center font-bold text-rim underline underline-offset-4"
         >
-          Go to it at the Stove
+          Make it at the Stove
         </Link>
       )}
     </div>

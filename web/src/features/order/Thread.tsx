@@ -18,7 +18,7 @@ export function Thread({ strand, name, follow, onLeaveOut }: Props) {
   const x = width - 10;
   const mark = nowAt(strand.rows);
   return (
-    <section aria-label={name ?? "Jobs, one after the other"} className="min-w-0">
+    <section aria-label={name ?? "Tasks, in order"} className="min-w-0">
       {name && <h3 className="font-bold text-ash">{name}</h3>}
       <div className="relative" style={{ paddingLeft: width }}>
         <svg
@@ -117,7 +117,7 @@ function RowOf({ row, isNow, follow, onLeaveOut }: RowProps) {
         style={{ height: row.kind === "day" ? GAP : NIGHT }}
         className={`flex items-center font-bold text-[0.875rem] ${row.kind === "day" ? "text-ash" : "border-soot border-b-2"}`}
       >
-        {row.kind === "day" ? dayOf(row.at) : `${clockOf(row.at)}, all of it is ready`}
+        {row.kind === "day" ? dayOf(row.at) : `${clockOf(row.at)}, everything is ready`}
       </li>
     );
   if (row.kind !== "job")
@@ -132,7 +132,7 @@ function RowOf({ row, isNow, follow, onLeaveOut }: RowProps) {
   const { task, state, confection_id: confection } = row.state;
   const due = follow.order.now_tasks.includes(task.id);
   const resting = row.rests
-    .map((rest) => `${rest.task.title}, till ${clockOf(rest.task.ends_at)}`)
+    .map((rest) => `${rest.task.title}, until ${clockOf(rest.task.ends_at)}`)
     .join("; ");
   return (
     <li

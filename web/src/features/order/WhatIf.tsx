@@ -17,7 +17,7 @@ export function WhatIf({ asked, names, onTake }: Props) {
       dataOf(client.POST("/api/occasions/what-if", { body: { asked, change: next } })),
   });
   const options: [string, string][] = [
-    ["cook", "one more pair of hands"],
+    ["cook", "one more helper"],
     ["mould", "one more mould of each kind"],
     ["hours", "from 6:00 to midnight"],
     ...(asked.wishes.away.length > 0 ? ([["never-away", "never away"]] as [string, string][]) : []),
@@ -57,7 +57,7 @@ export function WhatIf({ asked, names, onTake }: Props) {
             <p>
               {found.feasible && found.starts_at
                 ? `Begin ${momentText(found.starts_at)}: ${spokenMinutes(found.hands_on_min)} hands-on, ${found.visits} times in the kitchen.`
-                : `That cannot be: ${found.because.join("; ")}.`}
+                : `Not possible: ${found.because.join("; ")}.`}
             </p>
             {found.feasible && !found.asked && (
               <p className="text-ash">Say how many there are at the mould itself, under Fit.</p>
@@ -70,7 +70,7 @@ export function WhatIf({ asked, names, onTake }: Props) {
                   tried.reset();
                 }}
               >
-                Take it so
+                Use this plan
               </Button>
             )}
           </>

@@ -10,7 +10,7 @@ type Asked = Schemas["OccasionAsk"];
 type Wishes = Asked["wishes"];
 type Props = { asked: Asked; onChange: (part: Partial<Asked>) => void };
 
-const HANDS = ["one pair of hands", "two pairs of hands", "three pairs of hands", "four pairs of hands"];
+const HANDS = ["you alone", "two people", "three people", "four people"];
 const PACES = [
   { value: "0.8", text: "a fifth less than usual" },
   { value: "1", text: "as long as usual" },
@@ -32,11 +32,7 @@ export function WishesSentence({ asked, onChange }: Props) {
   return (
     <p className="text-[1.125rem] leading-[1.6] print:leading-normal">
       For{" "}
-      <Phrase
-        label="Ready by"
-        text={asked.ready_at ? momentText(asked.ready_at) : "a moment to be said"}
-        after=","
-      >
+      <Phrase label="Ready by" text={asked.ready_at ? momentText(asked.ready_at) : "no date yet"} after=",">
         {() => (
           <TextField
             label="Ready by"
@@ -49,7 +45,7 @@ export function WishesSentence({ asked, onChange }: Props) {
       with{" "}
       <PhraseList
         label="Hands"
-        text={HANDS[wishes.cooks - 1] ?? `${wishes.cooks} pairs of hands`}
+        text={HANDS[wishes.cooks - 1] ?? `${wishes.cooks} people`}
         value={String(wishes.cooks)}
         options={HANDS.map((text, position) => ({ value: String(position + 1), text }))}
         onPick={(value) => wish({ cooks: Number(value) })}
@@ -79,7 +75,7 @@ export function WishesSentence({ asked, onChange }: Props) {
       begun{" "}
       <Phrase
         label="Begun"
-        text={wishes.begins_at ? `not before ${momentText(wishes.begins_at)}` : "at any time from now on"}
+        text={wishes.begins_at ? `not before ${momentText(wishes.begins_at)}` : "at any time"}
         after=","
       >
         {(close) => (
@@ -96,7 +92,7 @@ export function WishesSentence({ asked, onChange }: Props) {
                 close();
               }}
             >
-              At any time from now on
+              At any time
             </Button>
           </div>
         )}
@@ -130,9 +126,9 @@ export function WishesSentence({ asked, onChange }: Props) {
         value={wishes.out_of_fridge_min}
         onTake={(value) => wish({ out_of_fridge_min: value ?? 0 })}
       />{" "}
-      out of the fridge before they are eaten. Hands take{" "}
+      out of the fridge before they are eaten. Work takes{" "}
       <PhraseList
-        label="How long hands take"
+        label="Your pace"
         text={
           PACES.find((pace) => pace.value === String(wishes.hands))?.text ?? `${wishes.hands} times as long`
         }
@@ -148,7 +144,7 @@ export function WishesSentence({ asked, onChange }: Props) {
             label="Left out"
             text={`${wishes.dropped.length} left out`}
             value=""
-            options={[{ value: "back", text: "make all of it after all" }]}
+            options={[{ value: "back", text: "make everything again" }]}
             after="."
             onPick={() => wish({ dropped: [] })}
           />

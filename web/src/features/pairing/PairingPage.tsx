@@ -20,7 +20,7 @@ const ROLES = [
   {
     value: "cook",
     text: "cooks",
-    under: "All that is done here, but to shut this door or put a backup back.",
+    under: "Everything, except turning off network access and restoring a backup.",
   },
   {
     value: "helper",
@@ -30,8 +30,8 @@ const ROLES = [
 ] as const;
 const ROLE_WORDS: Record<Device["role"], string> = {
   cook: "cooks",
-  helper: "helps: sees and ticks",
-  thermometer: "tells readings and weights",
+  helper: "helper: views and ticks off",
+  thermometer: "sends readings and weights",
 };
 
 /** Other devices: whether tablets and phones of the house are answered, and which are let in. */
@@ -42,8 +42,8 @@ export function PairingPage() {
   if (me.data && !mayManage)
     return (
       <Notice
-        title={`This device is let in as “${me.data.name}”, to help`}
-        text="It sees everything and ticks. Which devices are let in is seen and changed on a cook's device."
+        title={`This device is paired as “${me.data.name}”, to help`}
+        text="It can view and tick off. Manage devices on a cook's device."
       />
     );
   if (!me.data || !data) return <Skeleton />;
@@ -70,11 +70,11 @@ function Switch({ pairing, isHere }: { pairing: Pairing; isHere: boolean }) {
     onSuccess: keep,
   });
   return (
-    <section aria-label="The door">
+    <section aria-label="Network access">
       <h1 className="font-display font-semibold text-3xl leading-tight">
         {pairing.is_open
-          ? "Tablets and phones of this house are answered"
-          : "Only this machine is answered. A tablet or a phone can come in too"}
+          ? "Devices at home can connect"
+          : "Only this computer can connect. You can also allow a tablet or a phone"}
       </h1>
       {pairing.is_open ? (
         <p className="mt-1 text-[1.0625rem]">
@@ -91,11 +91,11 @@ function Switch({ pairing, isHere }: { pairing: Pairing; isHere: boolean }) {
         <p className="mt-2">
           {pairing.is_open ? (
             <Button disabled={close.isPending} onClick={() => close.mutate()}>
-              Close the door
+              Turn off network access
             </Button>
           ) : (
             <Button look="filled" disabled={open.isPending} onClick={() => open.mutate()}>
-              Open it to this house
+              Allow devices at home
             </Button>
           )}
         </p>
@@ -120,13 +120,13 @@ function LetIn({ pairing }: { pairing: Pairing }) {
   const code = make.data;
   const came = code && pairing.devices.find(({ id, role: as }) => !before.includes(id) && as === code.role);
   return (
-    <section aria-label="Let a device in" className="mt-5">
-      <h2 className="font-bold text-xl">Let a device in</h2>
+    <section aria-label="Pair a device" className="mt-5">
+      <h2 className="font-bold text-xl">Pair a device</h2>
       <p className="mt-1 flex flex-wrap items-center gap-x-4 gap-y-2 text-[1.0625rem]">
         <span>
           One that{" "}
           <PhraseList
-            label="What it does"
+            label="What it may do"
             text={ROLES.find(({ value }) => value === role)?.text ?? ""}
             after="."
             value={role}
@@ -142,7 +142,7 @@ function LetIn({ pairing }: { pairing: Pairing }) {
           disabled={make.isPending}
           onClick={() => make.mutate(role)}
         >
-          {code ? "Show another code" : "Show its code"}
+          {code ? "Show another code" : "Show code"}
         </Button>
       </p>
       {make.error && (
@@ -150,7 +150,7 @@ function LetIn({ pairing }: { pairing: Pairing }) {
           {make.error.message}
         </p>
       )}
-      <div role="status">{came && <p className="mt-2 text-[1.125rem]">“{came.name}” is in.</p>}</div>
+      <div role="status">{came && <p className="mt-2 text-[1.125rem]">“{came.name}” is paired.</p>}</div>
       {code && !came && (
         <div className="mt-2 flex flex-wrap items-center gap-6">
           <img
@@ -182,8 +182,8 @@ function Devices({ devices, own }: { devices: readonly Device[]; own: number | n
   });
   const now = new Date().toISOString();
   return (
-    <section aria-label="Let in" className="mt-5">
-      <h2 className="font-bold text-xl">Let in</h2>
+    <section aria-label="Paired devices" className="mt-5">
+      <h2 className="font-bold text-xl">Paired devices</h2>
       {devices.length === 0 && <p className="text-ash">No device yet.</p>}
       <ul>
         {devices.map((device) => (
@@ -198,7 +198,7 @@ function Devices({ devices, own }: { devices: readonly Device[]; own: number | n
               {ROLE_WORDS[device.role]}
               {device.id === own && ", this one"}
               <span className="block text-[0.875rem] text-ash">
-                here since {nearMomentText(device.paired_at, now)}, last seen{" "}
+                paired since {nearMomentText(device.paired_at, now)}, last seen{" "}
                 {nearMomentText(device.seen_at, now)}
                 {nameOf(devices, device.paired_by) && `, paired by ${nameOf(devices, device.paired_by)}`}
               </span>
@@ -231,7 +231,7 @@ function goesWith(devices: readonly Device[], device: Device): string {
   return `${device.name} then sees only the pairing page.${paired} Everything done with it stays.`;
 }
 
-/** A key for a thermometer or scale that speaks over the network: it tells readings and weights, nothing else. */
+/** A key for a thermometer or scale that speaks over the network: it sends readings and weights, nothing else. */
 function Gateway() {
   const queries = useQueryClient();
   const [name, setName] = useState("");
@@ -254,7 +254,7 @@ function Gateway() {
       >
         <div className="w-72 max-w-full">
           <TextField
-            label="What it is called"
+            label="Name"
             value={name}
             autoComplete="off"
             onChange={(event) => setName(event.target.value)}
@@ -262,13 +262,13 @@ function Gateway() {
           />
         </div>
         <Button type="submit" disabled={make.isPending || name.trim() === ""}>
-          Make its key
+          Create access key
         </Button>
       </form>
       {make.data && (
         <p role="status" className="mt-2">
-          The key of “{make.data.device.name}”, shown this once. It goes in the header “Authorization: Bearer”
-          with each reading:
+          Access key of “{make.data.device.name}”, shown only now. Put it in the header “Authorization:
+          Bearer” with each reading:
           <code className="mt-1 block w-fit break-all rounded bg-rim-faint px-2 py-1">{make.data.key}</code>
         </p>
       )}
@@ -276,27 +276,27 @@ function Gateway() {
   );
 }
 
-/** What it means, plainly. */
+/** Security, plainly. */
 function Means({ pairing }: { pairing: Pairing }) {
   return (
-    <section aria-label="What it means" className="mt-5 text-[0.9375rem]">
-      <h2 className="font-bold text-xl">What it means</h2>
+    <section aria-label="Security" className="mt-5 text-[0.9375rem]">
+      <h2 className="font-bold text-xl">Security</h2>
       {pairing.is_safe ? (
         <p>
-          It is answered by HTTPS with your own certificate: nobody in between reads along, and the pages stay
-          in the device for when there is no connection.
+          This connection uses HTTPS with your certificate: nobody in between can read what is sent, and pages
+          stay on the device while it is offline.
         </p>
       ) : (
         <p>
-          It is answered by plain HTTP: whoever is in the same network and set on it can read along, the
-          pairing too, and act as that device. Open it in a home network that you trust, not in a café's or a
-          guest network. With a certificate of your own (<code>hearth serve --share --certificate</code>) it
-          is HTTPS; only then do browsers keep the pages on a tablet for when there is no connection.
+          This connection uses plain HTTP: others in the same network can read what is sent, even the pairing,
+          and act as that device. Use it in a home network that you trust, not in a café or a guest network.
+          With your own certificate (<code>hearth serve --share --certificate</code>) it uses HTTPS. Only then
+          do browsers keep the pages on a tablet for use offline.
         </p>
       )}
       <p className="mt-1">
-        A device proves itself by a secret that only it has; here only a fingerprint of it is kept, and no
-        backup lets anybody in: after a restore, devices are paired again. Remove a lost phone here.
+        A device proves itself by a secret that only it has; only a fingerprint of it is stored here, and no
+        backup holds it: pair devices again after a restore. Remove a lost phone here.
       </p>
     </section>
   );

@@ -33,7 +33,7 @@ export function CardPage({ id }: { id: number }) {
       </p>
       {open > 0 && (
         <p className="mt-2 rounded bg-butter px-2 py-1">
-          {open === 1 ? "One line is" : `${open} lines are`} not settled yet: marked with ?
+          {open === 1 ? "One line is" : `${open} lines are`} not confirmed: marked with ?
         </p>
       )}
       <table className="mt-3 w-full border-line border-t">
@@ -68,7 +68,7 @@ export function CardPage({ id }: { id: number }) {
       </ol>
       {card.as_written.length > 0 && (
         <section className="mt-4 break-inside-avoid">
-          <h2 className="font-bold">As it was written</h2>
+          <h2 className="font-bold">Original text</h2>
           {card.as_written.map((step) => (
             <p key={step} dir="auto" className="mt-1 text-base">
               {step}
@@ -79,7 +79,7 @@ export function CardPage({ id }: { id: number }) {
       <footer className="mt-4 break-inside-avoid border-line border-t pt-2 text-base">
         <p className="font-bold">
           {containsText(card.allergens_named)}
-          {card.not_known.length > 0 && `; not complete, not known of ${card.not_known.join(", ")}`}.
+          {card.not_known.length > 0 && `; incomplete, unknown for ${card.not_known.join(", ")}`}.
         </p>
         <p>
           Keeps {keepingText(card.keeping)}: {card.keeping.because}. An estimate for home use; where it is

@@ -72,7 +72,7 @@ function MadeRow({ row, onGone }: { row: Made; onGone: () => Promise<void> }) {
         </Link>
         <p className="text-[0.9375rem] text-ash">
           {row.pieces !== null && `${row.pieces} in `}
-          {row.vessel_name || "a vessel that is gone"}. {listed(parts)}.
+          {row.vessel_name || "a deleted tin or mould"}. {listed(parts)}.
         </p>
         <p className="flex flex-wrap gap-x-3 text-[0.9375rem]">
           {row.mixes.map((mix) => (
@@ -100,7 +100,7 @@ function MadeRow({ row, onGone }: { row: Made; onGone: () => Promise<void> }) {
       <Send kind="confections" id={row.id} name={row.name} />
       <Sure
         words="Delete"
-        goes={`“${row.name}” goes; its mixes and vessel stay.`}
+        goes={`Delete “${row.name}”? Its mixes and its tin or mould stay.`}
         disabled={remove.isPending}
         onSure={() => remove.mutate()}
       />

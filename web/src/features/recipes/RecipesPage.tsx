@@ -59,10 +59,10 @@ export function RecipesPage() {
             Read a card
           </Link>
           <Link to="/new" className="inline-flex min-h-11 items-center text-rim underline">
-            Start a new one
+            Start from a suggested recipe
           </Link>
           <Link to="/shared" className="inline-flex min-h-11 items-center text-rim underline">
-            Open what someone sent
+            Import a shared file
           </Link>
         </p>
       </div>
@@ -80,7 +80,7 @@ export function RecipesPage() {
         <p role="status" className="mt-2 flex flex-wrap items-center gap-3">
           “{gone.name}” is deleted.
           <Button disabled={back.isPending} onClick={() => back.mutate(gone.recipe)}>
-            Bring it back
+            Restore recipe
           </Button>
         </p>
       )}
@@ -96,7 +96,7 @@ export function RecipesPage() {
         (rows) =>
           rows[0] && (
             <section key={rows[0].put_away ? "away" : "here"} className="mt-2">
-              <h2 className="mt-4 font-bold text-ash">{rows[0].put_away ? "Put away" : "Mixes"}</h2>
+              <h2 className="mt-4 font-bold text-ash">{rows[0].put_away ? "Archived" : "Mixes"}</h2>
               <ul>
                 {rows.map((row) => (
                   <RecipeRow
@@ -198,11 +198,11 @@ function RecipeRow({ row, family, onMoved, onGone }: RowProps) {
       </Link>
       <Button
         look="plain"
-        aria-label={`${row.put_away ? "Bring back" : "Put away"} ${row.name}`}
+        aria-label={`${row.put_away ? "Restore recipe" : "Archive recipe"} ${row.name}`}
         disabled={move.isPending}
         onClick={() => move.mutate()}
       >
-        {row.put_away ? "Bring back" : "Put away"}
+        {row.put_away ? "Restore recipe" : "Archive recipe"}
       </Button>
       <Send kind="recipes" id={row.id} name={row.name} />
       <Sure

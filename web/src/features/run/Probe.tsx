@@ -7,7 +7,7 @@ import { Option } from "../../ui/OptionList";
 
 const STAND_IN = "stand-in";
 export const BY_HAND = "by-hand";
-const NAMES: Record<string, string> = { [STAND_IN]: "The stand-in probe", [BY_HAND]: "Readings by hand" };
+const NAMES: Record<string, string> = { [STAND_IN]: "Simulated probe", [BY_HAND]: "Readings by hand" };
 const SPEEDS = [1, 5, 10, 30, 60];
 
 /** The thermometers that one may hear: all that ever spoke, and one's own hand. */
@@ -55,7 +55,7 @@ export function Probe({ probe, isSilent, onChange }: ChoiceProps & { isSilent: b
     client.PUT("/api/probes/{probe_id}/speed", { params: { path: { probe_id: probe } }, body: { speed } });
   return (
     <div className="ml-auto flex flex-wrap items-center gap-2 text-[0.875rem] text-ash">
-      {isSilent && probe !== BY_HAND && <span>It is silent</span>}
+      {isSilent && probe !== BY_HAND && <span>No reading</span>}
       <ProbeChoice probe={probe} onChange={onChange} />
       {probe === STAND_IN && (
         <Choice

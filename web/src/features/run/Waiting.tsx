@@ -14,9 +14,9 @@ export function Waiting({ isLost }: { isLost: boolean }) {
     <div role="alert" className="text-[0.9375rem]">
       {isLost && (
         <p className="mt-2 rounded-md bg-butter px-3 py-2">
-          The application does not answer.
+          Hearth Bowl is not answering.
           {asOf !== null &&
-            ` What you see is of ${nearMomentText(new Date(asOf).toISOString(), new Date().toISOString())}.`}{" "}
+            ` Showing data from ${nearMomentText(new Date(asOf).toISOString(), new Date().toISOString())}.`}{" "}
           The forecast and the clocks go on from its last word; what you do is kept in this browser and sent
           later.
         </p>

@@ -18,7 +18,7 @@ type Props = {
   onMended: ((cause: string, text: string, putIn: Schemas["MendedWithIn"][]) => void) | null;
 };
 
-/** What became of it, why, what is asked next, and what to do. */
+/** Results, why, what is asked next, and what to do. */
 export function Answer({ told, onAnswer, onMended }: Props) {
   const { remedy, ask } = told;
   const bad = told.verdict === "start-again";
@@ -69,7 +69,7 @@ export function Answer({ told, onAnswer, onMended }: Props) {
         ))}
       </ol>
       <p className="mt-2 text-[0.875rem] text-ash">
-        Likelihoods are judgements of practice, changed by what is known of this batch. They certify nothing.
+        Likelihoods are judgements from practice, adjusted by the facts of this batch. They certify nothing.
       </p>
     </div>
   );
@@ -135,7 +135,7 @@ function Remedy({ told, onMended }: RemedyProps) {
               setDone("Kept with the batch.");
             }}
           >
-            That is done
+            Mark as done
           </Button>
         )
       )}

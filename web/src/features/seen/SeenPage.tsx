@@ -110,7 +110,7 @@ function Bench({ subject, stage }: { subject: Subject; stage: string | null }) {
         };
   return (
     <main className="grid flex-1 grid-cols-[minmax(0,1fr)_minmax(0,1.05fr)] max-lg:grid-cols-1">
-      <section aria-label="What is seen" className="px-6 py-3 max-md:px-3">
+      <section aria-label="Checks" className="px-6 py-3 max-md:px-3">
         <h1 className="font-display font-semibold text-[1.625rem] leading-tight">What do you see?</h1>
         <p className="text-[1.0625rem] leading-[1.9]">
           <b dir="auto">{name}</b>,{" "}
@@ -196,7 +196,7 @@ function KnownFacts({ see, massG }: KnownProps) {
     facts.water_lost_g !== null && `${Math.round(facts.water_lost_g)} g of water lost`,
     facts.days !== null && `made ${facts.days} days ago`,
     facts.room_c !== null && `room ${temperature(facts.room_c, units)}`,
-    facts.sugar_dissolved === false && "the sugar's gate was passed by",
+    facts.sugar_dissolved === false && "the sugar check was skipped",
   ].filter(Boolean);
   return (
     <details className="mt-4" open={see.seen.length > 0}>

@@ -35,7 +35,7 @@ export function Chains({ recipeId, minutes, title, use, sinceMs }: Props) {
   const calendar = `/api/set/chains/${asked.replace("?", "/looks.ics?")}&title=${encodeURIComponent(title)}${from}`;
   return (
     <div className="mt-4 border-line border-t pt-2">
-      <Choice label="Look again along" value={kind} onPick={(value) => setKind(value)}>
+      <Choice label="Remind me at each stage" value={kind} onPick={(value) => setKind(value)}>
         {places?.chains.map((chain) => (
           <Option key={chain} value={chain}>
             {CHAIN_NAMES[chain] ?? chain}
@@ -58,7 +58,7 @@ export function Chains({ recipeId, minutes, title, use, sinceMs }: Props) {
         ))}
       </ol>
       <a href={calendar} className="inline-flex min-h-11 items-center font-bold text-rim underline">
-        Into my calendar, from {sinceMs === null ? "now" : "when it went in"}
+        Add to calendar, from {sinceMs === null ? "now" : "when the timer started"}
       </a>
     </div>
   );

@@ -64,14 +64,14 @@ export function ClockReading({ found, problem, set, places, name, batch }: Props
           </PartOrFailure>
           <p className="text-[1rem]">
             Cool: {minutesText(found.cool_min[0])} to {minutesText(found.cool_min[2])}, when its warmest point
-            is {degrees(found.cool_c, units)}. Cool is not set: cocoa butter goes on crystallising for hours.
+            is {degrees(found.cool_c, units)}. Cool is not set: cocoa butter keeps crystallising for hours.
           </p>
           {found.textbook_min !== null && (
             <p className="mt-1 text-[1rem] text-rim">
-              By the book {minutesText(found.textbook_min)}; here, by {found.learned_batches}{" "}
+              Usually {minutesText(found.textbook_min)}; here, by {found.learned_batches}{" "}
               {found.learned_batches === 1 ? "batch" : "batches"}, {minutesText(found.cool_min[1])}.{" "}
               <Link to="/daybook/kitchen" className="underline">
-                What this kitchen taught
+                Learned from your kitchen
               </Link>
             </p>
           )}

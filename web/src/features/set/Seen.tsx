@@ -23,8 +23,8 @@ export function Seen({ sinceMs, units, onSeen }: SeenProps) {
   };
   return (
     <div>
-      <h3 className="font-bold">How is it by now?</h3>
-      <p className="text-[0.9375rem] text-ash">A reading or a touch corrects the clock at once.</p>
+      <h3 className="font-bold">Check it now</h3>
+      <p className="text-[0.9375rem] text-ash">A reading or a touch updates the estimate at once.</p>
       <div className="mt-2 grid grid-cols-2 items-end gap-3">
         <NumberField
           label="After, min"
@@ -33,7 +33,7 @@ export function Seen({ sinceMs, units, onSeen }: SeenProps) {
           onChange={(event) => setAfter(event.target.value)}
         />
         <NumberField
-          label={`It reads, °${units.temperature}`}
+          label={`Temperature, °${units.temperature}`}
           value={now}
           onChange={(event) => setNow(event.target.value)}
         />
@@ -45,7 +45,7 @@ export function Seen({ sinceMs, units, onSeen }: SeenProps) {
             read !== undefined && see({ now_c: units.temperature === "F" ? (read - 32) / 1.8 : read })
           }
         >
-          Correct by the reading
+          Update the estimate
         </Button>
         <Button disabled={!isKnown} onClick={() => see({ passed: true })}>
           Holds its mark

@@ -48,7 +48,7 @@ export function SetForm({ set, places, bodies, at }: Props) {
       )}
       <div className="mt-3 grid grid-cols-2 items-end gap-3">
         <Select
-          label="Until it is"
+          label="Ready to be"
           value={asked.state}
           rows={places.states}
           onPick={(state) => change({ state })}
@@ -60,11 +60,7 @@ export function SetForm({ set, places, bodies, at }: Props) {
           onPick={(place) => change({ place })}
           problem={at("place")}
         />
-        <Choice
-          label="It stands as"
-          value={asked.shape}
-          onPick={(value) => change({ shape: value as Shape })}
-        >
+        <Choice label="Shape" value={asked.shape} onPick={(value) => change({ shape: value as Shape })}>
           <Option value="slab">a slab or sheet</Option>
           <Option value="bowl">a bowl</Option>
           <Option value="stirred">a bowl, stirred</Option>
@@ -94,13 +90,13 @@ export function SetForm({ set, places, bodies, at }: Props) {
           </>
         )}
         {field("from", `From, °${units.temperature}`, "from_c")}
-        <Choice label="Covered by" value={asked.cover} onPick={(value) => change({ cover: value })}>
+        <Choice label="Cover" value={asked.cover} onPick={(value) => change({ cover: value })}>
           <Option value="none">nothing</Option>
           <Option value="film">film on it</Option>
           <Option value="lid">a lid</Option>
         </Choice>
         <div className="col-span-2">
-          <Choice label="It stands on" value={asked.base} onPick={(value) => change({ base: value })}>
+          <Choice label="Stands on" value={asked.base} onPick={(value) => change({ base: value })}>
             <Option value="">a wire shelf, or as usual</Option>
             <Option value="glass">glass</Option>
             <Option value="board">a board</Option>

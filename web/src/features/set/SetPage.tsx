@@ -91,20 +91,20 @@ function SetBench({ stored, places, bodies, batch }: BenchProps) {
                 await queries.invalidateQueries({ queryKey: batchQueries.list.queryKey, exact: true });
             }}
           >
-            {set.sinceMs === null ? "It goes in now" : "It goes in anew"}
+            {set.sinceMs === null ? "Start the timer" : "Restart the timer"}
           </Button>
           {batch !== null && (
             <Link
               to={`/daybook/${batch}`}
               className="inline-flex min-h-11 items-center font-bold text-rim underline"
             >
-              To its verdict
+              Add a verdict
             </Link>
           )}
           <SeeLink batch={batch} recipe={stored.id} at="set" />
           {set.isWhatIf && (
             <Button look="plain" onClick={set.backToRunning}>
-              Back to the clock that runs
+              Back to the running timer
             </Button>
           )}
         </div>
@@ -134,12 +134,12 @@ function SetBench({ stored, places, bodies, batch }: BenchProps) {
       </section>
 
       <section
-        aria-label="What is seen"
+        aria-label="Checks"
         className="border-line border-l bg-sheet px-5 py-4 max-lg:col-span-2 max-lg:border-t max-md:col-span-1 max-md:px-3"
       >
         <Seen key={JSON.stringify(ask)} sinceMs={set.sinceMs} units={units} onSeen={set.see} />
-        <h3 className="mt-4 font-bold">Elsewhere, or in another shape</h3>
-        {!beside.data && <p className="text-[0.9375rem] text-ash">Reckoning the other places.</p>}
+        <h3 className="mt-4 font-bold">Other places and shapes</h3>
+        {!beside.data && <p className="text-[0.9375rem] text-ash">Working out the other places.</p>}
         <ul className="text-[0.9375rem]">
           {beside.data?.beside.map((row) => (
             <li key={row.name} className="flex justify-between gap-3 border-line border-b py-1">

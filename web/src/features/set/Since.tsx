@@ -29,7 +29,7 @@ export function Since({ clock, sinceMs, stateName, place, name, batch }: Props) 
       </p>
       {left > 1 && (
         <Button className="mt-1" onClick={() => startTimer(`${name}: cool?`, 60 * left, batch)}>
-          Ring when it should be cool
+          Alert me when it should be cool
         </Button>
       )}
     </div>

@@ -103,7 +103,7 @@ export function useSetClock(
       if (follows && batch !== null) happen(batch, { kind: "set-seen", ...correction, state: asked.state });
       else setTried((before) => [...before, correction]);
     },
-    /** It goes in now: the clock is kept with its batch, which begins at its set step where none runs. */
+    /** Start the timer: the clock is kept with its batch, which begins at its set step where none runs. */
     start: async () => {
       setProblem("");
       try {
@@ -113,7 +113,7 @@ export function useSetClock(
         setTried([]);
         return id;
       } catch (error) {
-        setProblem(error instanceof ApiError ? error.message : "The application does not answer: try again.");
+        setProblem(error instanceof ApiError ? error.message : "Hearth Bowl is not answering. Try again.");
         return null;
       }
     },

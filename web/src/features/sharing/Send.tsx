@@ -48,7 +48,7 @@ export function Send({ kind, id, name }: Props) {
       <div className="grid gap-1">
         {"share" in navigator && (
           <Button look="filled" disabled={share.isPending} onClick={() => share.mutate()}>
-            By this device
+            Send with this device
           </Button>
         )}
         <a

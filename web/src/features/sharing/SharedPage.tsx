@@ -37,7 +37,7 @@ export function SharedPage() {
   const refused = [take.error, look.error].find((error) => error !== null);
   return (
     <main className="mx-auto w-full max-w-3xl px-6 py-4 max-md:px-3">
-      <h1 className="font-display font-semibold text-3xl">Open what someone sent</h1>
+      <h1 className="font-display font-semibold text-3xl">Import a shared file</h1>
       <p className="mt-1 text-ash">
         A confection or a recipe as one file. It is looked at first; nothing that you have is overwritten.
       </p>
@@ -53,7 +53,7 @@ export function SharedPage() {
       {refused && (
         <p role="alert" className="mt-3 text-copper">
           {refused instanceof ApiError && refused.problem.errors[0]
-            ? `It cannot be taken in: ${refused.problem.errors[0].message}. Wanted: ${refused.problem.errors[0].allowed}.`
+            ? `This file cannot be imported: ${refused.problem.errors[0].message}. Allowed: ${refused.problem.errors[0].allowed}.`
             : refused.message}
         </p>
       )}
@@ -81,7 +81,7 @@ export function SharedPage() {
           ))}
           <p className="mt-4">
             <Button look="filled" disabled={!isSettled || take.isPending} onClick={() => take.mutate()}>
-              Take it in
+              Import file
             </Button>
           </p>
         </>
@@ -104,7 +104,7 @@ function Brought({ arrival }: { arrival: Arrival }) {
     ...arrival.ingredients.map((row): [string, Arriving] => ["Own ingredient", row]),
   ];
   return (
-    <ul aria-label="What it brings" className="mt-3">
+    <ul aria-label="What it holds" className="mt-3">
       {rows.map(([what, row]) => (
         <li
           key={what + row.name}

@@ -28,7 +28,7 @@ export function EatFirst() {
         ))}
       </ul>
       <Link to="/shelf" className="inline-flex min-h-11 items-center text-rim underline">
-        {soon.length === 0 ? `${data.there.length} made, none of it pressing` : "The whole shelf"}
+        {soon.length === 0 ? `${data.there.length} made, nothing urgent` : "Open the Shelf"}
       </Link>
     </>
   );

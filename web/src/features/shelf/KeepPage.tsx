@@ -23,9 +23,9 @@ export function KeepPage({ id }: { id: number }) {
         <h1 className="font-display font-semibold text-3xl">{headline(confections)}</h1>
         {confections.length === 0 && (
           <p className="mt-1">
-            {stored.data.recipe.name} goes into no confection yet.{" "}
+            {stored.data.recipe.name} goes into no recipe with a form yet.{" "}
             <Link to="/recipes" className="inline-flex min-h-11 items-center font-bold text-rim underline">
-              Put one together
+              Choose a tin or mould
             </Link>
             : what is round it decides with it how long it keeps.
           </p>
@@ -34,10 +34,10 @@ export function KeepPage({ id }: { id: number }) {
           <Kept key={row.confection_id} row={row} />
         ))}
       </section>
-      <section aria-label="What lies there" className="max-lg:mt-6">
-        <h2 className="font-bold text-xl">What lies there</h2>
+      <section aria-label="On the shelf" className="max-lg:mt-6">
+        <h2 className="font-bold text-xl">On the shelf</h2>
         {makings.length === 0 ? (
-          <p className="text-ash">Nothing yet. Put what is finished on the shelf.</p>
+          <p className="text-ash">Nothing yet. Add finished pieces to the shelf.</p>
         ) : (
           <ul>
             {makings.map((making) => (
@@ -46,7 +46,7 @@ export function KeepPage({ id }: { id: number }) {
           </ul>
         )}
         <Link to="/shelf" className="mt-2 inline-flex min-h-11 items-center font-bold text-rim underline">
-          The whole shelf
+          Open the Shelf
         </Link>
       </section>
     </main>

@@ -132,7 +132,7 @@ function Sheets({ of, name, most, said, asksMade, changing }: Props) {
         )}
         <div className="col-span-2">
           <TextField
-            label="A line of your own"
+            label="Your own line"
             value={line}
             maxLength={300}
             placeholder="such as who made it"
@@ -143,9 +143,7 @@ function Sheets({ of, name, most, said, asksMade, changing }: Props) {
           with its energy per 100 g
         </Checkbox>
         <details className="col-span-2">
-          <summary className="min-h-11 cursor-pointer content-center text-rim">
-            The sheet’s own measures
-          </summary>
+          <summary className="min-h-11 cursor-pointer content-center text-rim">Measures of the sheet</summary>
           <div className="grid grid-cols-2 gap-2">
             {MEASURES.map(([field, words]) => (
               <NumberField
@@ -160,7 +158,7 @@ function Sheets({ of, name, most, said, asksMade, changing }: Props) {
         </details>
         {error ? (
           <p role="alert" className="col-span-2 text-copper">
-            No label: {first ? `${first.message}. Wanted: ${first.allowed}.` : error.detail}
+            No label: {first ? `${first.message}. Allowed: ${first.allowed}.` : error.detail}
           </p>
         ) : (
           <p className="col-span-2 flex flex-wrap items-center gap-x-5">
@@ -176,20 +174,20 @@ function Sheets({ of, name, most, said, asksMade, changing }: Props) {
               }}
               className="inline-flex min-h-11 items-center rounded-lg border-[1.5px] border-rim px-4 font-bold text-rim"
             >
-              Open the sheet as PDF
+              Open label sheet (PDF)
             </a>
             <a
               href={address}
               download="label.svg"
               className="inline-flex min-h-11 items-center font-bold text-rim underline"
             >
-              One as SVG
+              One label (SVG)
             </a>
           </p>
         )}
         <p className="col-span-2 text-[0.875rem] text-ash">
           Print at 100 %, not fitted to the page. What is sold or given away follows local food rules: they
-          usually want the maker’s name and address, a batch mark, and the nutrition besides.
+          usually want the maker’s name and address, a batch mark and nutrition.
         </p>
       </div>
       {drawn.data && !error && (

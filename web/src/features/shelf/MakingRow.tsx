@@ -60,7 +60,7 @@ export function MakingRow({ making }: { making: Making }) {
         />
       </div>
       <p className="mt-1 text-ash">
-        {standing.pieces_left} of {making.pieces} there, made {dayOf(making.made_on, "date")},{" "}
+        {standing.pieces_left} of {making.pieces} left, made {dayOf(making.made_on, "date")},{" "}
         {lasting.use_by ? "use by" : "best before"} {dayOf(making.until, "date")}. {making.place}
       </p>
       {over && standing.pieces_left > 0 && (
@@ -82,13 +82,13 @@ export function MakingRow({ making }: { making: Making }) {
           ))}
           {standing.is_frozen ? (
             <Button look="plain" disabled={move.isPending} onClick={() => move.mutate("thawed")}>
-              It is thawed
+              Mark as thawed
             </Button>
           ) : (
             lasting.may_freeze &&
             !moves.some((row) => row.what === "frozen") && (
               <Button look="plain" disabled={move.isPending} onClick={() => move.mutate("frozen")}>
-                All that is left goes into the freezer
+                Freeze the rest
               </Button>
             )
           )}
@@ -97,7 +97,7 @@ export function MakingRow({ making }: { making: Making }) {
       {refused && (
         <p role="alert" className="mt-1 text-copper">
           {refused.problem.errors[0]
-            ? `${refused.problem.errors[0].message}. Wanted: ${refused.problem.errors[0].allowed}.`
+            ? `${refused.problem.errors[0].message}. Allowed: ${refused.problem.errors[0].allowed}.`
             : refused.problem.detail}
         </p>
       )}

@@ -22,8 +22,8 @@ export function OntoShelf({ confectionId, madeAt }: Props) {
   });
   if (!asked || !worked.data) return null;
   return (
-    <section aria-label="Onto the shelf" className="mt-4 border-line border-t pt-2">
-      <h2 className="font-bold text-lg">{asked.name}: onto the shelf</h2>
+    <section aria-label="Add to shelf" className="mt-4 border-line border-t pt-2">
+      <h2 className="font-bold text-lg">{asked.name}: added to the shelf</h2>
       <PutAway
         confectionId={confectionId}
         pieces={worked.data.answer.pieces}

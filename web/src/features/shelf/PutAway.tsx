@@ -13,7 +13,7 @@ import { shelfQuery } from "./queries";
 type Props = {
   confectionId: number;
   pieces: number;
-  /** The day that it was made; asked where it is not said. */
+  /** The day that it was made; asked where it is not given. */
   made?: string;
 };
 
@@ -55,16 +55,16 @@ export function PutAway({ confectionId, pieces, made: said }: Props) {
         />
       </div>
       <Button disabled={put.isPending || made === ""} onClick={() => put.mutate()}>
-        It is finished: put it on the shelf
+        Add to shelf
       </Button>
       {refused && (
         <p role="alert" className="w-full text-copper">
-          {refused.message}. Wanted: {refused.allowed}.
+          {refused.message}. Allowed: {refused.allowed}.
         </p>
       )}
       {put.isSuccess && (
         <p role="status" className="w-full text-ash">
-          It lies on the shelf.
+          It is on the shelf.
         </p>
       )}
     </div>

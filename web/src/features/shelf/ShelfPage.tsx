@@ -12,13 +12,9 @@ export function ShelfPage() {
   return (
     <main className="mx-auto w-full max-w-4xl px-6 py-4 max-md:px-3">
       <h1 className="font-display font-semibold text-3xl">
-        {first ? `Eat first: ${first.name}` : "Nothing lies on the shelf"}
+        {first ? `Eat first: ${first.name}` : "The shelf is empty"}
       </h1>
-      {!first && (
-        <p className="mt-1 text-ash">
-          What is finished is put here from a recipe’s Keep, or from a confection’s page.
-        </p>
-      )}
+      {!first && <p className="mt-1 text-ash">Add finished pieces here from a recipe’s Fit or Keep page.</p>}
       <ul aria-label="On the shelf" className="mt-2">
         {data.there.map((making) => (
           <MakingRow key={making.id} making={making} />
@@ -32,7 +28,7 @@ export function ShelfPage() {
       {data.finished.length > 0 && (
         <details className="mt-4">
           <summary className="min-h-11 cursor-pointer content-center font-bold">
-            Finished with, {data.finished.length}
+            Used up, {data.finished.length}
           </summary>
           <ul>
             {data.finished.map((making) => (

@@ -28,7 +28,7 @@ export function Gate({ words, under, answer, onAnswer }: GateProps) {
         <span>
           <b className="block text-[1.125rem] leading-tight">{words}</b>
           <span className="block text-[1rem] text-ash leading-tight">
-            {answer === "skipped" ? "Passed by; it is noted." : under}
+            {answer === "skipped" ? "Skipped." : under}
           </span>
         </span>
       </button>

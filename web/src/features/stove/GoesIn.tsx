@@ -7,7 +7,7 @@ type Take = Schemas["StepTake"];
 export function GoesIn({ takes, units }: { takes: readonly Take[]; units: Units }) {
   if (takes.length === 0) return null;
   return (
-    <ul aria-label="Goes in now" className="mt-2 border-line border-y py-1">
+    <ul aria-label="Add now" className="mt-2 border-line border-y py-1">
       {takes.map((take) => (
         <li
           key={take.name}

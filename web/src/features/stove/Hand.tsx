@@ -37,7 +37,7 @@ export function Hand({ probe, lastShownC, units }: Props) {
         +10
       </Button>
       <Button className="h-16" onClick={take}>
-        Take this reading
+        Use this reading
       </Button>
       <span role="status" className="text-[0.9375rem] text-ash">
         {said}

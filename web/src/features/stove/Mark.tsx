@@ -4,12 +4,12 @@ import { Popover } from "../../ui/Popover";
 
 const MARKS = ["boil", "dissolved", "poured", "stirred in", "smooth"];
 
-/** Mark this moment by one of the cook's words. */
+/** Add a time note by one of the cook's words. */
 export function MarkNow({ onMark }: { onMark: (name: string) => void }) {
   const [open, setOpen] = useState(false);
   return (
     <Popover
-      label="Mark this moment"
+      label="Add a time note"
       align="end"
       open={open}
       onOpenChange={setOpen}

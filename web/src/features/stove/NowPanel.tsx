@@ -106,7 +106,7 @@ function ByTemperature(props: NowProps & { live: Live }) {
             </>
           )}
         {live.silent_s !== null &&
-          `Nothing was heard from it for ${timeText(live.silent_s)}: look at its battery and its tip. `}
+          `No reading for ${timeText(live.silent_s)}: check its battery and its tip. `}
         {live.stands && (!live.urgent || live.stands.stand !== "below") && live.stands.says}
         {live.add_back_g != null &&
           ` About ${Math.round(live.add_back_g)} g of water brings it back to its end.`}

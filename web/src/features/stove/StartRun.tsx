@@ -70,27 +70,25 @@ export function StartRun({ id, name }: Props) {
         <h1 id="run-of" dir="auto" className="font-display font-semibold text-[2rem] leading-tight">
           {name}
         </h1>
-        <p className="mt-1 text-[1.0625rem]">
-          A run keeps what you do, weigh and measure from the first warmth until it has set.
-        </p>
+        <p className="mt-1 text-[1.0625rem]">Record this batch from first heat to set.</p>
         {goesInto.length > 0 && (
           <p className="mt-1 text-[1.1875rem] leading-[1.6]">
-            So much is weighed in{" "}
+            Make{" "}
             <PhraseList
-              label="So much"
+              label="Amount to make"
               text={
                 goesInto.find((row) => row.id === forWhich)?.asked.name
                   ? `as ${goesInto.find((row) => row.id === forWhich)?.asked.name} takes`
-                  : "as the recipe says"
+                  : "the recipe amount"
               }
               after="."
               value={String(forWhich ?? "")}
               options={[
-                { value: "", text: "as the recipe says", under: "into the vessel of its fit" },
+                { value: "", text: "the recipe amount", under: "its own weight" },
                 ...goesInto.map((row) => ({
                   value: String(row.id),
-                  text: `as ${row.asked.name} takes`,
-                  under: "its losses counted, its shell or coat made first or last",
+                  text: `the amount for ${row.asked.name}`,
+                  under: "with its waste, and its shell or coat",
                 })),
               ]}
               onPick={(value) => setForWhich(value === "" ? null : Number(value))}
@@ -99,13 +97,13 @@ export function StartRun({ id, name }: Props) {
         )}
         <div className="mt-3 grid gap-3">
           <div className="grid grid-cols-2 items-end gap-3">
-            <Choice label="Made from" value={wanted} onPick={(value) => setVersion(value)}>
+            <Choice label="Version" value={wanted} onPick={(value) => setVersion(value)}>
               {versions?.versions.map((row) => (
                 <Option key={row.number} value={row.number}>
                   {row.number}, {row.name}
                 </Option>
               ))}
-              <Option value="">the recipe as it stands</Option>
+              <Option value="">the recipe as it is</Option>
             </Choice>
             <div className="grid">
               <span aria-hidden="true" className="mb-0.5 text-ash text-sm">
@@ -138,7 +136,7 @@ export function StartRun({ id, name }: Props) {
       </section>
       <section aria-labelledby="its-steps" className="max-lg:mt-5">
         <h2 id="its-steps" className="font-bold text-lg">
-          Its steps
+          Steps
         </h2>
         <ol>
           {plan.data?.steps.map((step, position) => (
@@ -150,11 +148,11 @@ export function StartRun({ id, name }: Props) {
               {position > 0 && (
                 <Button
                   look="plain"
-                  aria-label={`Begin here: ${step.title}`}
+                  aria-label={`Start here: ${step.title}`}
                   disabled={start.isPending}
                   onClick={() => start.mutate(position)}
                 >
-                  Begin here
+                  Start here
                 </Button>
               )}
             </li>
@@ -166,7 +164,7 @@ export function StartRun({ id, name }: Props) {
           disabled={start.isPending || !plan.data}
           onClick={() => start.mutate(0)}
         >
-          Start the run
+          Start cooking
         </Button>
         {problem && (
           <p role="alert" className="mt-2 text-copper">

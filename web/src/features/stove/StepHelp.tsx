@@ -39,7 +39,7 @@ export function PanOnTheScale({ batch, sinceS, units, happen }: PanProps) {
           ask.mutate({ start_g: startG, now_g: nowG, boiled_s: sinceS });
         }}
       >
-        How does it stand?
+        How long to go?
       </Button>
       {ask.error && <p role="alert">{ask.error.message}</p>}
       {ask.data && (

@@ -133,7 +133,7 @@ function RunBench({ run }: { run: Run }) {
           </h1>
           <p className="text-[1.125rem] max-md:leading-snug">
             {step.do}
-            {!step.attended && <span className="text-ash"> It can be left.</span>}
+            {!step.attended && <span className="text-ash"> It can wait.</span>}
           </p>
         </header>
         <section
@@ -149,7 +149,7 @@ function RunBench({ run }: { run: Run }) {
                 aria-pressed={weighing}
                 onClick={() => setShowWeigh(!weighing)}
               >
-                {weighing ? "Show the trace" : `Weigh in, ${step.positions.length}`}
+                {weighing ? "Show the chart" : `Weigh, ${step.positions.length}`}
               </Button>
             )}
             <Probe
@@ -202,7 +202,7 @@ function RunBench({ run }: { run: Run }) {
             {step.cue && (
               <Gate
                 words={sentence(step.cue)}
-                under={step.passes || "The cue that tells it is ready"}
+                under={step.passes || "Sign that it is ready"}
                 answer={run.state.cue}
                 onAnswer={(answer) =>
                   happen({ kind: "gate", key: step.key, gate: "cue", answer, c: now?.true_c ?? null })
@@ -241,11 +241,11 @@ function RunBench({ run }: { run: Run }) {
           <Waiting isLost={isLost} />
           <details className="mt-1">
             <summary className="min-h-16 cursor-pointer py-4 text-[1.0625rem] text-rim">
-              {byHand ? "Voice" : "Reading by hand, voice"}
+              {byHand ? "Voice" : "Enter readings by hand, voice"}
             </summary>
             {!byHand && hand}
             <Checkbox className="min-h-16 text-[1.0625rem]" checked={speak} onCheck={setSpeak}>
-              Speak the calls aloud
+              Speak alerts aloud
             </Checkbox>
           </details>
         </section>
@@ -258,7 +258,7 @@ function RunBench({ run }: { run: Run }) {
           </p>
           <SeeLink batch={id} className="min-h-16 text-[1.0625rem]" />
           <Link to={`/daybook/${id}`} className={BESIDE}>
-            In the daybook
+            Open in the daybook
           </Link>
         </div>
         {step.caution && (
@@ -279,9 +279,9 @@ const sentence = (cue: string) => cue.charAt(0).toUpperCase() + cue.slice(1);
 const knowsSeed = (run: Run) => run.steps.some((step) => step.takes.some((take) => take.seed_g != null));
 
 function nextWords(step: Step): string {
-  if (step.call && step.heat === "warm") return "Done, go on";
+  if (step.call && step.heat === "warm") return "Done, next step";
   if (step.heat === "warm" || step.heat === "boil" || step.heat === "melt") return "Off the heat";
-  return step.heat === "cool" ? "It is there, go on" : "Done, go on";
+  return step.heat === "cool" ? "Reached; next step" : "Done, next step";
 }
 
 /** What is done at the stove goes to set where its last step says so; from there to its verdict. */

@@ -75,7 +75,7 @@ export function Weigh({ run, step, units, happen }: Props) {
               follow.reset();
             }}
           >
-            Take these for the rest
+            Use these for the rest
           </Button>
         </div>
       )}
@@ -174,7 +174,7 @@ function Spill({ run, step, units, happen, nameOf }: SpillProps) {
   const grams = numberIn(left);
   return (
     <details className="mt-1">
-      <summary className="min-h-16 cursor-pointer py-4 text-[1.0625rem] text-rim">Some was spilled</summary>
+      <summary className="min-h-16 cursor-pointer py-4 text-[1.0625rem] text-rim">Some spilled</summary>
       <div className="flex flex-wrap items-end gap-3">
         <div className="w-40">
           <MassField label="Left in the bowl" value={left} onMass={setLeft} />
@@ -205,7 +205,7 @@ function Spill({ run, step, units, happen, nameOf }: SpillProps) {
               ask.reset();
             }}
           >
-            Take these for the rest
+            Use these for the rest
           </Button>
         </p>
       )}

@@ -27,7 +27,7 @@ export function TodayPage() {
   const timers = useTimers();
   if (!occasions.data || !batches.data || !recipes.data)
     return (occasions.error ?? batches.error ?? recipes.error) ? (
-      <Notice title="The application does not answer" text="Start it again: this page waits for it." />
+      <Notice title="Hearth Bowl is not answering" text="Start it again. This page waits." />
     ) : (
       <Skeleton />
     );
@@ -40,7 +40,7 @@ export function TodayPage() {
   return (
     <main className="grid flex-1 grid-cols-[minmax(0,1fr)_minmax(0,1fr)] content-start gap-x-10 px-6 py-4 max-md:grid-cols-1 max-md:px-3">
       <DataWarning />
-      <section aria-label="What runs and what comes next">
+      <section aria-label="Now and next">
         <h1 className="font-display font-semibold text-[2rem] leading-tight">
           {quiet ? "Nothing is on the hob" : sentenceOf(running.length, timers.length)}
         </h1>
@@ -72,7 +72,7 @@ export function TodayPage() {
             </li>
           ))}
         </ul>
-        <h2 className="mt-5 font-bold">{quiet ? "Begin" : "Or begin something else"}</h2>
+        <h2 className="mt-5 font-bold">{quiet ? "Begin" : "Start something else"}</h2>
         {!last && <FirstStart />}
         {!last && <WaysIn />}
         <ul className="mt-2 grid gap-2">
@@ -90,7 +90,7 @@ export function TodayPage() {
             say when it is to be ready and for how many
           </Door>
           {last && (
-            <Door to={`/recipes/${last.id}/formula`} title="Go on with yesterday">
+            <Door to={`/recipes/${last.id}/formula`} title="Continue from yesterday">
               {last.name}
             </Door>
           )}
@@ -112,7 +112,7 @@ function LookAgain() {
   if (!data || data.batches.length === 0) return null;
   return (
     <>
-      <h2 className="mt-5 font-bold">Look at again</h2>
+      <h2 className="mt-5 font-bold">Check again</h2>
       <ul>
         {data.batches.map((batch) => (
           <li key={batch.batch_id} className="border-line border-b">
@@ -174,9 +174,7 @@ function Next({ occasion }: { occasion: Schemas["StoredOccasion"] }) {
       ) : follow ? (
         <Standing follow={follow} />
       ) : (
-        <p className="mt-1">
-          No order of work is planned yet: open it, and it is worked out when you must begin.
-        </p>
+        <p className="mt-1">No running order yet. Open it to see when to start.</p>
       )}
     </section>
   );
@@ -195,7 +193,7 @@ function nextOccasion(rows: readonly Schemas["StoredOccasion"][]): Schemas["Stor
 
 function sentenceOf(runs: number, clocks: number): string {
   const said = [
-    runs > 0 && `${runs === 1 ? "One pan is" : `${runs} pans are`} on the hob`,
+    runs > 0 && `Cooking now: ${runs}`,
     clocks > 0 && `${clocks === 1 ? "one clock runs" : `${clocks} clocks run`}`,
   ].filter(Boolean);
   const words = said.join(", ");

@@ -46,7 +46,7 @@ CHOP: Final = Row(
     kind="weigh",
     title="Chop the chocolate",
     do="Chop it to the size of lentils, into a dry bowl that will hold everything.",
-    why="Small, even pieces melt in the warmth of the cream alone.",
+    why="Small, even pieces melt in the heat of the cream alone.",
     minutes=Minutes(least=2, usual=4, most=8, per_kg=4),
     uses=BOWL,
     lines=chocolate_and("pour-over", "melt"),

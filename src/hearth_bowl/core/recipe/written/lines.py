@@ -104,7 +104,7 @@ class WrittenLine:
     own: Ingredient | None = None
     """A mix that is made already, which the library has not."""
     proposed: bool = False
-    """Whether the amount is a suggestion: a share of something that is not said."""
+    """Whether the amount is a suggestion: a share of something that is not given."""
 
     @property
     def ingredient(self) -> Ingredient | None:
@@ -165,7 +165,7 @@ def read_as(text: str, key: str, measure: str, doubts: Sequence[str] = ()) -> Wr
         return once if once.amount is None else replace(once, amount=once.amount * int(times[1]), amount_high=None)
     plain = in_figures(plain, doubts)
     if _PARTS.match(plain):
-        return _line(key, [*doubts, "parts of what is not said: type an amount"])
+        return _line(key, [*doubts, "parts of an unknown whole: type an amount"])
     plus = _PLUS.match(plain)
     if plus is not None:
         return _summed(plus, key, measure, doubts)

@@ -20,7 +20,7 @@ HEAPED: Final = 1.5
 """A heaped spoon holds half as much again as a level one: a judgement."""
 SCANT: Final = 0.9  # a judgement
 CHOCOLATES: Final = ("dark70", "milk33", "white28", "compound_dark")
-"""What is offered where it is not said which chocolate is meant."""
+"""What is offered where it is not given which chocolate is meant."""
 BESIDE_AMOUNT: Final = re.compile(rf"^(?:{NUMBER}|[^\wà-ÿ])+")
 
 

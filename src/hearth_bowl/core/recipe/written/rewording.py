@@ -47,7 +47,7 @@ _ONE_OF: Final = re.compile(
     r"(?:cups?|teaspoons?|tablespoons?|dessertspoons?|tsp|tbsp|tin|can|bar|stick|jar)\b)",
     re.IGNORECASE,
 )
-"""A line that begins with its measure: how many is not said."""
+"""A line that begins with its measure: how many is not given."""
 _DEMI: Final = re.compile(r"\b(?:une? )?demi-(?=litre|tasse|gousse|sachet|cuill|boîte|tablette)", re.IGNORECASE)
 _OF_SPOON: Final = re.compile(r"\b(colher(?:es)?) ?\((?:de )?(sopa|chá)\)", re.IGNORECASE)
 _CHOC: Final = re.compile(r"\bchocs?\b", re.IGNORECASE)
@@ -70,7 +70,7 @@ def amount_first(plain: str, doubts: list[str]) -> str:
     """Return a line that says first how much: `Honey, 2 tbsp` is `2 tbsp Honey`."""
     if _ONE_OF.match(plain):
         plain = f"1 {plain}"
-        doubts.append("how many is not said: taken as one")
+        doubts.append("how many is not given: one assumed")
     last = None if AMOUNT.match(plain) else _AMOUNT_LAST.match(plain)
     simple = GRAMS.search(plain) or MILLILITRES.search(plain)
     if last is not None and not (simple and len(_NUMBERS.findall(last["amount"])) == 1):
