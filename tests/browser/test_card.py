@@ -39,7 +39,7 @@ class FromAnEmptyKitchen(PageCase):
         page = self.page
         self.press(page.get_by_role("button", name="Add to shelf"))
         self.press(page.get_by_role("link", name="Shelf", exact=True))
-        made = page.get_by_role("listitem").filter(has_text=f"{pieces} of {pieces} there")
+        made = page.get_by_role("listitem").filter(has_text=f"{pieces} of {pieces} left")
         expect(made).to_contain_text(name)
         self.press(made.get_by_text("Labels to print"))
         link = made.get_by_role("link", name="Open label sheet (PDF)")
@@ -62,7 +62,7 @@ class FromAnEmptyKitchen(PageCase):
         expect(page.get_by_role("button", name="36 pieces")).to_be_visible()
         expect(page.get_by_role("button", name="Form: Mould of 24 half balls, 28 mm")).to_be_visible()
         self.press(page.get_by_role("link", name="Make it now"))
-        expect(page.get_by_role("button", name="as Night-sky bonbons takes")).to_be_visible()
+        expect(page.get_by_role("button", name="the amount for Night-sky bonbons")).to_be_visible()
         self.press(page.get_by_role("link", name="Fit", exact=True))
         self.label("Night-sky bonbons", 36)
 

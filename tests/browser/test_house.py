@@ -77,7 +77,7 @@ class House(PageCase):
         page.get_by_role("button", name="Start cooking").tap()
         expect(page.get_by_role("heading", name=re.compile("step 1 of 8"))).to_be_visible()
         for step in range(2, 9):
-            page.get_by_role("button", name=re.compile("go on|Off the heat")).tap()
+            page.get_by_role("button", name=re.compile("next step|Off the heat")).tap()
             expect(page.get_by_role("heading", name=re.compile(f"step {step} of 8"))).to_be_visible()
         page.get_by_role("button", name="It is done").tap()
         expect(page.get_by_role("heading", name="How did it turn out?")).to_be_visible()
@@ -153,13 +153,13 @@ class House(PageCase):
 
     def test_a_helper_sees_and_ticks_and_changes_no_recipe(self) -> None:
         page = self.pair(self.afar_context(820, 1180), "helper", "Helper's tablet")
-        expect(page.get_by_text("This device helps: it sees everything and ticks.")).to_be_visible()
+        expect(page.get_by_text("This device can view and tick off, not edit.")).to_be_visible()
         page.goto(f"{self.url}/recipes/1/formula")
         page.get_by_label("Amount of Dark chocolate 64 %", exact=True).fill("500")
         page.keyboard.press("Enter")
-        expect(page.get_by_role("status")).to_contain_text("Not saved: This device helps")
+        expect(page.get_by_role("status")).to_contain_text("Not saved: This device can view")
         page.goto(f"{self.url}/pairing")
-        expect(page.get_by_role("heading", name=re.compile("let in as .Helper's tablet., to help"))).to_be_visible()
+        expect(page.get_by_role("heading", name=re.compile("paired as .Helper's tablet., to help"))).to_be_visible()
         self.assertEqual(self.violations(page), [])
 
     def test_by_https_the_pages_stay_on_the_tablet(self) -> None:
@@ -187,7 +187,7 @@ class House(PageCase):
     def test_the_door_is_opened_a_device_let_in_and_let_go_on_the_page(self) -> None:
         page = self.open("/pairing")
         page.get_by_role("button", name="Turn off network access").click()
-        expect(page.get_by_role("heading", name=re.compile("Only this machine is answered"))).to_be_visible()
+        expect(page.get_by_role("heading", name=re.compile("Only this computer can connect"))).to_be_visible()
         with self.assertRaisesRegex(Exception, "ERR_CONNECTION_REFUSED"):
             self.afar_context().new_page().goto(self.url)
         page.get_by_role("button", name="Allow devices at home").click()

@@ -34,7 +34,7 @@ class Keyboard(PageCase):
         pin = page.get_by_role("button", name=f"Pin {DARK}")
         pin.focus()
         page.keyboard.press("Space")
-        expect(page.get_by_text("The chocolate is pinned, so the cream moves")).to_be_visible()
+        expect(page.get_by_text("The chocolate is pinned, so the cream changes")).to_be_visible()
         why = page.get_by_role("button", name="Why? Set at 21 °C")
         why.focus()
         page.keyboard.press("Enter")

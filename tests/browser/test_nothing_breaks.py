@@ -37,7 +37,7 @@ class NothingBreaks(PageCase):
         page.route("**/api/larder", broken)
         page.get_by_role("link", name="Larder").first.click()
         expect(page.get_by_role("heading", name="This page could not be opened")).to_be_visible()
-        expect(page.get_by_text("The mistake is ours")).to_be_visible()
+        expect(page.get_by_text("This is our mistake")).to_be_visible()
         page.get_by_role("link", name="Daybook").click()
         expect(page.get_by_role("heading", name="Daybook")).to_be_visible()
         self.said.clear()

@@ -60,7 +60,7 @@ class Offline(KitchenPage):
         page.get_by_role("button", name="+10 degrees").click()
         page.get_by_role("button", name="Use this reading").click()
         for step in range(3, 9):
-            page.get_by_role("button", name=re.compile("go on|Off the heat")).click()
+            page.get_by_role("button", name=re.compile("next step|Off the heat")).click()
             expect(page.get_by_role("heading", name=re.compile(f"step {step} of 8"))).to_be_visible()
         page.reload()
         expect(page.get_by_role("heading", name=re.compile("step 8 of 8"))).to_be_visible()
@@ -68,7 +68,7 @@ class Offline(KitchenPage):
         self.server.start()
         for one in (page, tablet, second):
             self.sent(one)
-            expect(one.get_by_text("does not answer")).to_have_count(0)
+            expect(one.get_by_text("is not answering")).to_have_count(0)
         events = self.events(batch)
         kinds = [event["what"]["kind"] for event in events]
         self.assertEqual([kinds.count(kind) for kind in ("mark", "end")], [1, 1])
@@ -187,5 +187,5 @@ class Offline(KitchenPage):
                 second.wait_for_function("(word) => document.querySelector('script[src*=' + word + ']')", arg=NEW)
                 expect(second.get_by_role("heading", level=1)).to_be_visible()
                 for one in (page, second):
-                    expect(one.get_by_text("Hearth Bowl was renewed")).to_have_count(0)
+                    expect(one.get_by_text("A new version of Hearth Bowl is ready")).to_have_count(0)
                 page.context.close()

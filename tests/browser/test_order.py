@@ -70,7 +70,7 @@ class Order(PageCase):
         self.server.call("PUT", "/api/occasions/1", {"revision": row["revision"], "asked": asked})
         page = self.open("/occasions/1/order")
         expect(page.get_by_text("What prevents it:")).to_be_visible()
-        expect(page.get_by_text("all of it ready by then, begun now")).to_be_visible()
+        expect(page.get_by_text("Everything has to be ready by then.")).to_be_visible()
         self.assertEqual(self.violations(), [])
         page.get_by_role("button", name="Use the smallest change").click()
         expect(page.get_by_role("heading", level=1)).to_contain_text("Begin")

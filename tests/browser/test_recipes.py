@@ -32,24 +32,24 @@ class Recipes(PageCase):
 
     def test_a_recipe_is_put_away_and_its_card_printed(self) -> None:
         page = self.open("/recipes")
-        page.get_by_role("button", name="Put away Night-sky truffles").click()
-        expect(page.get_by_role("heading", name="Archive recipe")).to_be_visible()
+        page.get_by_role("button", name="Archive recipe Night-sky truffles").click()
+        expect(page.get_by_role("heading", name="Archived")).to_be_visible()
         page.get_by_role("button", name="Restore recipe Night-sky truffles").click()
-        expect(page.get_by_role("heading", name="Archive recipe")).to_have_count(0)
+        expect(page.get_by_role("heading", name="Archived")).to_have_count(0)
         page.get_by_role("link", name="Card of Night-sky truffles").click()
         expect(page.get_by_role("cell", name="about ¾ cup")).to_be_visible()
         self.assertEqual(self.violations(), [])
-        sheet = page.get_by_role("link", name="Print the order").get_attribute("href")
+        sheet = page.get_by_role("link", name="Print card").get_attribute("href")
         self.assertTrue(page.request.get(f"{self.server.url}{sheet}").body().startswith(b"%PDF-"))
         page.emulate_media(media="print")
-        expect(page.get_by_role("link", name="Print the order")).to_be_hidden()
+        expect(page.get_by_role("link", name="Print card")).to_be_hidden()
         expect(page.get_by_role("heading", name="Night-sky truffles")).to_be_visible()
 
     def test_amounts_are_typed_in_the_persons_own_ounces(self) -> None:
         settings = self.server.call("GET", "/api/settings")[1]
         self.server.call("PUT", "/api/settings", {**settings, "mass_unit": "oz"})
         page = self.open("/occasions")
-        page.get_by_label("The pot holds, oz").fill("20")
+        page.get_by_label("Melting pot holds, oz").fill("20")
         self.saved()
         stored = self.server.call("GET", "/api/occasions")[1]["occasions"][0]["asked"]
         self.assertAlmostEqual(stored["pot_g"], 567, places=0)

@@ -24,7 +24,7 @@ class Shelf(PageCase):
         press(page.get_by_role("link", name="Keep", exact=True))
         expect(page.get_by_role("heading", level=1)).to_contain_text("Keeps 3 to 7 days in the fridge")
         press(page.get_by_role("button", name="Add to shelf").first)
-        made = page.get_by_role("listitem").filter(has_text="63 of 63 there")
+        made = page.get_by_role("listitem").filter(has_text="63 of 63 left")
         press(made.get_by_text("Labels to print"))
         expect(page.get_by_alt_text("The label of Moonrock truffles, as it is printed")).to_be_visible()
         self.assertEqual(self.violations(), [])

@@ -56,7 +56,7 @@ class Stove(KitchenPage):
         expect(page.get_by_text(re.compile("Fridge since"))).to_be_visible()
         self.open("/recipes/1/stove")
         for _ in range(3):
-            page.get_by_role("button", name=re.compile("go on")).click()
+            page.get_by_role("button", name=re.compile("next step")).click()
         page.get_by_role("button", name="It is done").click()
         expect(page.get_by_role("heading", name="How did it turn out?")).to_be_visible()
         expect(page.get_by_text("Done", exact=True)).to_be_visible()
@@ -66,7 +66,7 @@ class Stove(KitchenPage):
         self.assertIn(("gate", "skipped"), kinds)
         self.assertIn("set-start", [kind for kind, _ in kinds])
         self.assertEqual(kinds[-1][0], "end")
-        expect(page.get_by_text("Join cream and chocolate: question passed by")).to_be_visible()
+        expect(page.get_by_text("Join cream and chocolate: question skipped")).to_be_visible()
         page.get_by_role("button", name="silky").click()
         page.get_by_label("Notes").fill("For the open evening")
         page.get_by_role("button", name="Save verdict").click()
@@ -259,7 +259,7 @@ class Stove(KitchenPage):
         second.get_by_role("button", name="Off the heat").click()
         expect(first.get_by_role("heading", name=re.compile("step 3 of"))).to_be_visible()
         for _ in range(5):
-            first.get_by_role("button", name=re.compile("go on$")).click()
+            first.get_by_role("button", name=re.compile("next step$")).click()
         first.get_by_role("button", name="It is done").click()
         expect(second.get_by_role("button", name="Start cooking")).to_be_visible()
 
@@ -278,7 +278,7 @@ class Stove(KitchenPage):
         batch = self.newest()
         page = self.open(f"/daybook/{batch}")
         page.get_by_role("button", name="Delete this batch").click()
-        page.get_by_role("button", name="Keep changes").click()
+        page.get_by_role("button", name="Cancel").click()
         self.assertEqual(len(self.events()), 1)
         page.get_by_role("button", name="Delete this batch").click()
         page.get_by_role("button", name="Delete", exact=True).click()
@@ -297,7 +297,7 @@ class Stove(KitchenPage):
         page = self.start(5)
         for _ in range(4):
             self.assertLessEqual(page.evaluate("document.documentElement.scrollHeight"), 800)
-            page.get_by_role("button", name=re.compile("go on|Off the heat")).click()
+            page.get_by_role("button", name=re.compile("next step|Off the heat")).click()
 
 
 class Setting(KitchenPage):
@@ -338,13 +338,13 @@ class Setting(KitchenPage):
         expect(there.get_by_role("heading", name=re.compile("Cool in about"))).to_have_text(str(heading))
         expect(there.get_by_label("Thick, mm")).to_have_value("20")
         self.assertEqual(self.violations(there), [])
-        choose(there.get_by_label("Until it is"), "pipe")
+        choose(there.get_by_label("Ready to be"), "pipe")
         expect(there.get_by_text(re.compile("Cool larder since"))).to_be_visible()
         expect(there.get_by_role("heading", name=re.compile("Cool in about"))).not_to_have_text(str(heading))
-        choose(there.get_by_label("Until it is"), "cut")
+        choose(there.get_by_label("Ready to be"), "cut")
         expect(there.get_by_role("heading", name=re.compile("Cool in about"))).to_have_text(str(heading))
         choose(there.get_by_label("In", exact=True), "freezer")
-        expect(there.get_by_text("What would be; the clock that runs goes on.")).to_be_visible()
+        expect(there.get_by_text("Preview; your timer continues.")).to_be_visible()
         there.get_by_role("button", name="Back to the running timer").click()
         expect(there.get_by_label("In", exact=True)).to_have_attribute("data-value", "larder")
         self.sent()

@@ -86,5 +86,5 @@ def refusal(role: Role) -> str:
     if role == "cook":
         return "This is done at the machine that Hearth Bowl runs on."
     if role == "helper":
-        return "This device helps: it sees and ticks. Recipes and stores are changed on a cook's device."
+        return "This device can view and tick off, not edit. Change recipes and stock on a cook's device."
     return "This key is for readings and weights alone."

@@ -4,6 +4,7 @@ import { batchQueries, confectionQueries } from "../api/queries";
 import { mixesOf, placeOf } from "../api/thread";
 import { RimClock } from "../features/clocks";
 import { Kitchen } from "../features/kitchen";
+import { useTitle } from "./useTitle";
 
 const PLACES = [
   { key: "formula", name: "Formula" },
@@ -44,6 +45,7 @@ function useThread(): Thread {
 /** The blue rim: the product's name, the thread through the places of one batch, and the kitchen. */
 export function Rim() {
   const { place, recipeId, confection } = useThread();
+  useTitle();
   return (
     <header className="on-rim print:bg-transparent print:text-soot flex min-h-13 flex-wrap items-center gap-x-5 bg-rim px-5 max-sm:gap-x-3 max-sm:pt-2 text-sheet max-sm:px-3">
       <Link to="/" className="flex min-h-11 items-center font-display font-semibold text-[1.375rem]">

@@ -19,13 +19,13 @@ from hearth_bowl.core.plan.ways import Jobs, some_can_be, ways_of
 
 SAYS: Final[Mapping[str, str]] = MappingProxyType(
     {
-        "ready_at": "all of it ready by then, begun now",
-        "hours": "work within these hours only",
-        "away": "nobody there while away",
-        "cooks": "no more pairs of hands than there are",
-        "moulds": "a mould holds one thing at a time",
-        "keeping": "nothing finished so early that it does not keep",
-        "order": "nut-free before nuts, or a wash between",
+        "ready_at": "Everything has to be ready by then.",
+        "hours": "You only work within these hours.",
+        "away": "You are away for part of the time.",
+        "cooks": "There are no more helpers.",
+        "moulds": "A mould holds one thing at a time.",
+        "keeping": "Nothing may be finished so early that it does not keep.",
+        "order": "Nut-free pieces come before nuts, or a wash comes between.",
     }
 )
 """Wishes in words."""
@@ -68,5 +68,5 @@ def _wishes(occasion: Occasion) -> list[str]:
 def _words(occasion: Occasion, wish: str) -> str:
     if wish.startswith("has."):
         name = wish.removeprefix("has.")
-        return f"{occasion.has[name]} {name.replace('_', ' ')}"
+        return f"There are only {occasion.has[name]} {name.replace('_', ' ')}."
     return SAYS[wish]

@@ -78,7 +78,7 @@ export function ShoppingList({ shopping, boxes, id, hasBox, units, flush }: Prop
           of={`/api/occasions/${id}/shopping.pdf`}
           onPress={openFlushed(`shopping.pdf?page=${usualPaper()}`)}
         >
-          Print it
+          Print list
         </PdfLink>
         {hasBox && (
           <PdfLink

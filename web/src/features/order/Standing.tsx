@@ -49,14 +49,14 @@ export function Standing({ follow }: { follow: Follow }) {
               >
                 <span>
                   {one.task.title}{" "}
-                  <span className="text-ash">till {nearMomentText(one.task.ends_at, order.now)}</span>
+                  <span className="text-ash">until {nearMomentText(one.task.ends_at, order.now)}</span>
                 </span>
                 <Button
                   look="plain"
-                  aria-label={`${one.task.title}: already reached`}
+                  aria-label={`Finished already: ${one.task.title}`}
                   onClick={() => follow.happened(one.task.id, "done")}
                 >
-                  There
+                  Finished already
                 </Button>
               </li>
             ))}

@@ -57,7 +57,7 @@ export function WhatIf({ asked, names, onTake }: Props) {
             <p>
               {found.feasible && found.starts_at
                 ? `Begin ${momentText(found.starts_at)}: ${spokenMinutes(found.hands_on_min)} hands-on, ${found.visits} times in the kitchen.`
-                : `Not possible: ${found.because.join("; ")}.`}
+                : `Not possible: ${found.because.join(" ")}`}
             </p>
             {found.feasible && !found.asked && (
               <p className="text-ash">Say how many there are at the mould itself, under Fit.</p>

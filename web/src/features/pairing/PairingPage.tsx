@@ -78,13 +78,13 @@ function Switch({ pairing, isHere }: { pairing: Pairing; isHere: boolean }) {
       </h1>
       {pairing.is_open ? (
         <p className="mt-1 text-[1.0625rem]">
-          At {pairing.urls.map((url) => url.replace(/\/$/, "")).join(" or ")}, once they are paired; until you
-          close the door, or Hearth Bowl ends.
+          Paired devices connect at {pairing.urls.map((url) => url.replace(/\/$/, "")).join(" or ")}. This
+          lasts until you turn it off or Hearth Bowl stops.
         </p>
       ) : (
         <p className="mt-1 text-[1.0625rem]">
-          Opened, it answers devices in the same home network that are paired with a code; all others get
-          nothing. It stays open until you close it, or Hearth Bowl ends.
+          Devices in your home network that are paired with a code can then connect. All others get nothing.
+          This lasts until you turn it off or Hearth Bowl stops.
         </p>
       )}
       {isHere && (

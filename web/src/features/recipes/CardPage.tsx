@@ -25,7 +25,7 @@ export function CardPage({ id }: { id: number }) {
           {card.name}
         </h1>
         <PdfLink of={`/api/recipes/${id}/card.pdf`} filled>
-          Print it
+          Print card
         </PdfLink>
       </div>
       <p className="mt-1 text-ash">

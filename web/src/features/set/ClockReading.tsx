@@ -56,9 +56,7 @@ export function ClockReading({ found, problem, set, places, name, batch }: Props
               batch={batch}
             />
           )}
-          {set.isWhatIf && (
-            <p className="text-[1rem] text-rim">What would be; the clock that runs goes on.</p>
-          )}
+          {set.isWhatIf && <p className="text-[1rem] text-rim">Preview; your timer continues.</p>}
           <PartOrFailure what="the cooling curve">
             <CoolCurve clock={found} seen={set.seen} sinceMs={set.sinceMs} units={units} />
           </PartOrFailure>
