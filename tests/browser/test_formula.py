@@ -138,7 +138,7 @@ class RatioAndReadings(PageCase):
         expect(self.amount(CREAM)).not_to_have_value("210 g")
         expect(self.amount(DARK)).to_have_value("393 g")
         self.page.get_by_role("button", name=f"Pin {CREAM}").click()
-        expect(self.page.get_by_text("unpin an amount to slide")).to_be_visible()
+        expect(self.page.get_by_text("unpin one")).to_be_visible()
 
     def test_a_slide_that_waits_is_not_dropped_by_another_question(self) -> None:
         page = self.open("/recipes/1/formula")

@@ -25,7 +25,7 @@ class Catcher extends Component<{ children: ReactNode }, { error: unknown }> {
         <p className="my-3">
           {isFetch(error)
             ? "Hearth Bowl is not answering. Your work is saved; try again when it runs."
-            : "The mistake is ours, not yours. What you did before is kept; the other pages go on."}
+            : "This is our mistake, not yours. Your work is saved, and the other pages work."}
         </p>
         <Button look="filled" onClick={() => window.location.reload()}>
           Try again

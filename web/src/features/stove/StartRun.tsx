@@ -78,7 +78,7 @@ export function StartRun({ id, name }: Props) {
               label="Amount to make"
               text={
                 goesInto.find((row) => row.id === forWhich)?.asked.name
-                  ? `as ${goesInto.find((row) => row.id === forWhich)?.asked.name} takes`
+                  ? `the amount for ${goesInto.find((row) => row.id === forWhich)?.asked.name}`
                   : "the recipe amount"
               }
               after="."
