@@ -75,7 +75,7 @@ class Moves(AppCase):
         self.assertEqual(answer["recipe"]["lines"][2]["amount"], 460)
         self.assertEqual(answer["recipe"]["lines"][0]["amount"] % 1, 0)
         second = {pair["name"]: pair["second"] for pair in answer["comparison"]["readings"]}
-        self.assertAlmostEqual(second["Set at 20 °C"], 3.0, delta=0.05)
+        self.assertAlmostEqual(second["Firmness at 20 °C"], 3.0, delta=0.05)
 
     def test_a_swap_and_a_scale(self) -> None:
         body = {"recipe": recipe_record(), "position": 0, "ingredient": "cream48", "at_c": 20.0}

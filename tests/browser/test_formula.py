@@ -177,17 +177,17 @@ class RatioAndReadings(PageCase):
 
     def test_why_opens_the_working(self) -> None:
         self.open("/recipes/1/formula")
-        self.page.get_by_role("button", name="Why? Set at 21 °C").click()
-        why = self.page.get_by_role("dialog", name="Why: Set at 21 °C")
+        self.page.get_by_role("button", name="Why? Firmness at 21 °C").click()
+        why = self.page.get_by_role("dialog", name="Why: Firmness at 21 °C")
         for words in ("3.02 ln R + 2.00", "How sure", "How to improve this", "Cocoa solids"):
             expect(why).to_contain_text(words)
 
     def test_the_temperature_is_chosen_by_place_and_by_keys(self) -> None:
         self.open("/recipes/1/formula")
         self.page.get_by_role("button", name="Fridge 5 °C").click()
-        expect(self.page.get_by_label("Set at 5 °C", exact=True)).to_be_visible()
+        expect(self.page.get_by_label("Firmness at 5 °C", exact=True)).to_be_visible()
         self.page.get_by_role("slider", name="Judged at").press("ArrowRight")
-        expect(self.page.get_by_label("Set at 5.5 °C", exact=True)).to_be_visible()
+        expect(self.page.get_by_label("Firmness at 5.5 °C", exact=True)).to_be_visible()
 
     def test_own_units_are_shown_everywhere(self) -> None:
         self.open("/recipes/1/formula")

@@ -35,7 +35,7 @@ class Keyboard(PageCase):
         pin.focus()
         page.keyboard.press("Space")
         expect(page.get_by_text("The chocolate is pinned, so the cream changes")).to_be_visible()
-        why = page.get_by_role("button", name="Why? Set at 21 °C")
+        why = page.get_by_role("button", name="Why? Firmness at 21 °C")
         why.focus()
         page.keyboard.press("Enter")
         expect(page.get_by_role("img", name="Set from fridge to hand")).to_be_visible()

@@ -45,7 +45,7 @@ class Order(PageCase):
     def test_from_recipes_to_a_printed_order_of_three_confections_in_fewer_than_15_actions(self) -> None:
         page, actions = self.open("/occasions"), 0
         page.get_by_role("button", name="New occasion").click()
-        expect(page.get_by_label("Called")).to_have_value("New occasion")
+        expect(page.get_by_label("Name", exact=True)).to_have_value("New occasion")
         for name in ("Night-sky drops", "Hill-top squares", "Late-watch cones"):
             page.get_by_role("button", name="Add pieces").click()
             choose(page.get_by_role("combobox", name="Piece", exact=True).last, text=name)

@@ -1,4 +1,4 @@
-/** Seconds as a cook reads them: 45 s, 3 min 10 s, 2 h 05 min. */
+/** Seconds as a cook reads them: 45 s, 3 min 10 s, 2 h 5 min, 4 h. */
 export function timeText(seconds: number): string {
   const s = Math.round(Math.abs(seconds));
   if (s < 60) return `${s} s`;
@@ -6,7 +6,8 @@ export function timeText(seconds: number): string {
     const rest = s % 60;
     return rest === 0 || s >= 600 ? `${Math.round(s / 60)} min` : `${Math.floor(s / 60)} min ${rest} s`;
   }
-  return `${Math.floor(s / 3600)} h ${String(Math.floor((s % 3600) / 60)).padStart(2, "0")} min`;
+  const minutes = Math.floor((s % 3600) / 60);
+  return `${Math.floor(s / 3600)} h${minutes > 0 ? ` ${minutes} min` : ""}`;
 }
 
 /** A running clock: 3:12, or 1:02:09. */
@@ -45,6 +46,11 @@ export function momentText(moment: string | Date): string {
 /** The time of day of a moment. */
 export function clockOf(moment: string | Date): string {
   return CLOCK.format(new Date(moment));
+}
+
+/** A time of day as it is kept, such as 08:00, on the person's clock. */
+export function timeOfDay(kept: string): string {
+  return clockOf(`2000-01-01T${kept === "24:00" ? "00:00" : kept}`);
 }
 
 /** The day of a moment: Friday 14 August; or as another of the writers has it. A day alone is that day everywhere. */

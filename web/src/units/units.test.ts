@@ -59,7 +59,8 @@ describe("times", () => {
     [59.6, "1 min"],
     [190, "3 min 10 s"],
     [3599, "60 min"],
-    [7500, "2 h 05 min"],
+    [7500, "2 h 5 min"],
+    [14400, "4 h"],
   ])("tells %d s", (seconds, said) => expect(timeText(seconds)).toBe(said));
 
   it("is no stopwatch where it forecasts, and one where it is", () => {

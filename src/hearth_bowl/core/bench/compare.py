@@ -41,7 +41,7 @@ def compare(first: Recipe, second: Recipe, at_c: float) -> Comparison:
     )
     readings = (
         Pair(name="Mass", first=a.mass_g, second=b.mass_g, unit="g"),
-        Pair(name=f"Set at ⟦{at_c:g} °C⟧", first=a.set.index, second=b.set.index, unit="of 5"),
+        Pair(name=f"Firmness at ⟦{at_c:g} °C⟧", first=a.set.index, second=b.set.index, unit="of 5"),
         Pair(name="Fat to water", first=a.split.fat_to_water, second=b.split.fat_to_water, unit=""),
         Pair(name="Water activity", first=a.water_activity.estimate, second=b.water_activity.estimate, unit=""),
         Pair(name="Keeps at least", first=a.keeping.days_low, second=b.keeping.days_low, unit="days"),

@@ -73,7 +73,7 @@ def _rank(reading: Reading) -> tuple[int, bool]:
 
 def _set(recipe: Recipe, assessment: Assessment, sentence: Verdict) -> Reading:
     reading = assessment.set
-    title = f"Set at ⟦{reading.at_c:g} °C⟧"
+    title = f"Firmness at ⟦{reading.at_c:g} °C⟧"
     if reading.index is None or reading.low is None or reading.high is None:
         reason = next(warning for warning in assessment.warnings if warning.code in NO_SET)
         state = ATTEND if reason.code == "seized" else LOOK

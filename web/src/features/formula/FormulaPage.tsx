@@ -189,7 +189,7 @@ function Sentence({ bench }: { bench: BenchState["bench"] }) {
       )}
       {bench.learned && (
         <span className="block font-normal font-sans text-[1rem] text-rim">
-          In your hands it sets to {fixed(bench.learned.index, 1)} ({bench.learned.says})
+          In your kitchen its firmness is {fixed(bench.learned.index, 1)} ({bench.learned.says})
         </span>
       )}
     </h2>

@@ -14,10 +14,10 @@ export function GoesInto({ id }: { id: number }) {
       Goes into{" "}
       {found.map((row, position) => (
         <span key={row.id}>
-          {position > 0 && ", "}
           <Link to={`/confections/${row.id}`} className="inline-flex min-h-6 items-center text-rim underline">
             {row.asked.name}
           </Link>
+          {position + 1 < found.length && ", "}
         </span>
       ))}
     </p>

@@ -144,7 +144,7 @@ function OccasionBench({ stored, usual, picker, onDeleted }: BenchProps) {
         </p>
         <div className="mt-2 grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)] items-end gap-3">
           <TextField
-            label="Called"
+            label="Name"
             value={asked.name}
             autoComplete="off"
             onChange={(event) => event.target.value && change({ name: event.target.value })}
@@ -263,7 +263,7 @@ function ToTell({ plan }: { plan: Plan }) {
     <section aria-label="To say with each box" className="mt-3 text-[0.9375rem]">
       <h3 className="font-bold">{containsText(plan.allergens, "a box")}</h3>
       <p>
-        It keeps {keepingText(keeping)}. What decides is the {keeping.part}. A guide for home use; local food
+        Best within {keepingText(keeping)}. Limited by the {keeping.part}. A guide for home use; local food
         rules decide.
       </p>
     </section>

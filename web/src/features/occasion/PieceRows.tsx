@@ -117,7 +117,12 @@ function PieceRow(props: RowProps) {
         least={1}
         onWhole={(per_box) => onChange({ per_box })}
       />
-      <WholeField label="Spares" value={row.spares} least={0} onWhole={(spares) => onChange({ spares })} />
+      <WholeField
+        label="Spare pieces"
+        value={row.spares}
+        least={0}
+        onWhole={(spares) => onChange({ spares })}
+      />
       {problem && (
         <p role="alert" className="col-span-4 text-[0.9375rem] text-copper max-sm:col-span-2">
           {problem}
@@ -175,7 +180,7 @@ function told(made: Schemas["Row"], units: Units): string {
   const parts = [`${made.pieces} pieces`];
   if (made.halves) parts.push(`${made.halves} halves`);
   if (made.extra) parts.push(`${made.extra} more than needed`);
-  if (made.pours) parts.push(`${made.pours} ${made.pours === 1 ? "turn" : "turns"} of the mould`);
+  if (made.pours) parts.push(made.pours === 1 ? "mould filled once" : `mould filled ${made.pours} times`);
   parts.push(`${mass(made.piece_g, units)} each`);
   if (made.cost) parts.push(`costs ${costText(made.cost)}`);
   for (const extra of made.extras) parts.push(`${extra.name}: ${extra.count}`);

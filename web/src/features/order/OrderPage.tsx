@@ -108,14 +108,18 @@ function Bench({ stored }: { stored: Schemas["StoredOccasion"] }) {
             By your own times for {order.learned.slice(0, 3).join(", ")}
             {order.learned.length > 3 && ` and ${order.learned.length - 3} more`}:{" "}
             <Link to="/daybook/kitchen" className="text-rim underline">
-              what this kitchen taught
+              learned from your kitchen
             </Link>
             .
           </p>
         )}
         {done > 0 && (
           <Button look="plain" aria-pressed={!fold} className="print:hidden" onClick={() => setFold(!fold)}>
-            {fold ? `Show the ${done} jobs that are done` : "Fold what is done"}
+            {fold
+              ? done === 1
+                ? "Show the finished task"
+                : `Show ${done} finished tasks`
+              : "Hide finished tasks"}
           </Button>
         )}
         {follow && <Printed tasks={follow.order.tasks} cooks={cooks} />}

@@ -4,7 +4,7 @@ import { Choice } from "../../ui/Choice";
 import { TextField } from "../../ui/Field";
 import { Option } from "../../ui/OptionList";
 import { Phrase, PhraseList, PhraseNumber } from "../../ui/Phrase";
-import { clockOf, isSameDay, momentText } from "../../units/time";
+import { clockOf, isSameDay, momentText, timeOfDay } from "../../units/time";
 
 type Asked = Schemas["OccasionAsk"];
 type Wishes = Asked["wishes"];
@@ -51,7 +51,11 @@ export function WishesSentence({ asked, onChange }: Props) {
         onPick={(value) => wish({ cooks: Number(value) })}
       />{" "}
       from{" "}
-      <Phrase label="Hours" text={`${wishes.hours_from} to ${wishes.hours_to}`} after=",">
+      <Phrase
+        label="Hours"
+        text={`${timeOfDay(wishes.hours_from)} to ${timeOfDay(wishes.hours_to)}`}
+        after=","
+      >
         {() => (
           <div className="grid grid-cols-2 gap-3">
             <TextField
@@ -72,10 +76,10 @@ export function WishesSentence({ asked, onChange }: Props) {
       <Phrase label="Away" text={awayText(wishes.away)} after=",">
         {() => <AwayForm wishes={wishes} onAway={(away) => wish({ away })} readyAt={asked.ready_at} />}
       </Phrase>{" "}
-      begun{" "}
+      starting{" "}
       <Phrase
         label="Begun"
-        text={wishes.begins_at ? `not before ${momentText(wishes.begins_at)}` : "at any time"}
+        text={wishes.begins_at ? `no earlier than ${momentText(wishes.begins_at)}` : "at any time"}
         after=","
       >
         {(close) => (
