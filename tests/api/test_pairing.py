@@ -245,7 +245,7 @@ class Helpers(PairingCase):
                         self.assertNotIn(answer.status_code, (401, 403))
                     else:
                         self.assertEqual(answer.status_code, 403)
-                        self.assertRegex(answer.get_json(force=True)["detail"], "sees and ticks|at the machine")
+                        self.assertRegex(answer.get_json(force=True)["detail"], "view and tick off|at the machine")
         self.assertGreater(writes, 60)
 
     def test_a_helper_ticks_at_the_stove_and_sees(self) -> None:
