@@ -12,6 +12,7 @@ class Fit(Phrased):
     def test_the_fit_of_a_recipe_leads_to_what_it_goes_into(self) -> None:
         page = self.open("/recipes/6/formula")
         page.get_by_role("button", name="Fit to a pan or mould").click()
+        expect(page.get_by_text("Which one do you want to fit?")).to_be_visible()
         page.get_by_role("link", name="Late-watch cones").click()
         expect(page.get_by_role("heading", name="Late-watch cones", level=1)).to_be_attached()
         page = self.open("/recipes/7/fit")

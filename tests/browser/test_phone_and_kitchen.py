@@ -17,6 +17,7 @@ class Phone(PageCase):
         page.get_by_role("button", name="Keep changes").tap()
         expect(page.get_by_text("Rolls cleanly at 21 °C")).to_be_visible()
         page.get_by_role("button", name="Fit to a pan or mould").tap()
+        expect(page.get_by_text("Which one do you want to fit?")).to_be_visible()
         page.get_by_role("link", name="Moonrock truffles").tap()
         expect(page.get_by_text("Use these amounts in the recipe")).to_be_visible()
         self.assertLessEqual(page.evaluate("document.documentElement.scrollWidth"), 390)

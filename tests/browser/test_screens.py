@@ -83,6 +83,7 @@ class Screens(PageCase):
         expect(self.amount("Milk chocolate 38 %")).to_have_value("221 g")
         tab_to("button", "Fit to a pan or mould")
         keyboard.press("Enter")
+        expect(page.get_by_text("Which one do you want to fit?")).to_be_visible()
         tab_to("link", "First-light planets")
         keyboard.press("Enter")
         tab_to("button", re.compile("^Pieces: "))
