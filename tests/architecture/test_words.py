@@ -22,7 +22,6 @@ APART: Final = (
     "/written/",
     "/card/",
     "schema",
-    "cli/",
     "stove/events.py",
 )
 """Where words are data: cards as people write them, steps of old batches, titles of sources, keys of verdicts."""

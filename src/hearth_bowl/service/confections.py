@@ -29,6 +29,7 @@ from hearth_bowl.core.confection.confection import (
 from hearth_bowl.core.confection.label import label_of
 from hearth_bowl.core.confection.outside import rolling_of
 from hearth_bowl.core.confection.price import PieceCost, piece_cost
+from hearth_bowl.core.confection.stuff import loses_the_usual
 from hearth_bowl.core.confection.work_out import Worked, WorkedPart, work_out
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.fit.ask import MOULD_SHELL, NO_SHELL, USUAL_LOSS_PCT, ask_for, kind_of
@@ -219,7 +220,7 @@ def work_out_confection(session: Session, asked: ConfectionAsk, now: datetime) -
 def _learned_loss(session: Session, worked: Worked, now: datetime) -> LearnedLoss | None:
     """Return the loss learned in this kitchen; None where nothing was learned or a loss is given."""
     form = worked.confection.form
-    if form.loss_pct is not None or all(part.loss_pct is not None for part in worked.confection.parts):
+    if not any(loses_the_usual(part, form) for part in worked.confection.parts):
         return None
     found = correction_for(session, f"loss:{kind_of(form.vessel)}", now)
     if found is None or is_few(found):

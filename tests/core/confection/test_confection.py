@@ -10,6 +10,7 @@ from hypothesis import strategies as st
 from hearth_bowl.core.confection.confection import ROLES_OF, Blend, Confection, Extra, Form, Part
 from hearth_bowl.core.confection.label import label_of
 from hearth_bowl.core.confection.of_fit import confection_of
+from hearth_bowl.core.confection.stuff import loses_the_usual
 from hearth_bowl.core.confection.work_out import Worked, WorkedPart, work_out
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.fit import fit
@@ -365,6 +366,16 @@ class Refused(unittest.TestCase):
 
     def test_every_form_has_something_to_fill(self) -> None:
         self.assertEqual(set(ROLES_OF), {"pan", "mould", "cup", "scoop", "pieces", "cake"})
+
+
+class Waste(unittest.TestCase):
+    def test_only_a_mix_that_is_poured_loses_the_usual_share(self) -> None:
+        form, own = Form(vessel=vessel(SCOOP)), Form(vessel=vessel(SCOOP), loss_pct=8.0)
+        self.assertTrue(loses_the_usual(Part(role="centre", of=GANACHE), form))
+        self.assertFalse(loses_the_usual(Part(role="centre", of=GANACHE, loss_pct=3.0), form))
+        self.assertFalse(loses_the_usual(Part(role="centre", of=GANACHE), own))
+        self.assertFalse(loses_the_usual(Part(role="centre", of=MARZIPAN), form))
+        self.assertFalse(loses_the_usual(Part(role="coat", of=find("dark60")), form))
 
 
 if __name__ == "__main__":

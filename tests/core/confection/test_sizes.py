@@ -8,8 +8,8 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from hearth_bowl.core.confection.confection import Confection, Form, Part
-from hearth_bowl.core.confection.sizes import main_part, near_sizes, sized, suits
-from hearth_bowl.core.confection.work_out import Worked, work_out
+from hearth_bowl.core.confection.sizes import at_size, main_part, near_sizes, suits
+from hearth_bowl.core.confection.work_out import work_out
 from hearth_bowl.core.fit.vessel import Vessel, checked_vessel
 from hearth_bowl.core.ingredients.library import find
 from tests.kitchen import recipe
@@ -35,11 +35,6 @@ def slab(vessel: Vessel, **amount: Any) -> Confection:
 def cones(pieces: int) -> Confection:
     parts = (Part(role="shell", of=find("dark60")), Part(role="filling", of=DARK))
     return Confection(name="Cones", form=Form(vessel=CONES, pieces=pieces), parts=parts)
-
-
-def at_size(confection: Confection, size: Any) -> Worked:
-    form, parts = sized(confection.form, confection.parts, size)
-    return work_out(replace(confection, form=form, parts=parts))
 
 
 class Near(unittest.TestCase):

@@ -66,6 +66,15 @@ def sized(form: F, parts: tuple[P, ...], size: Size) -> tuple[F, tuple[P, ...]]:
     return form, _with(parts, size.part, parts[size.part].with_amount("mass_g", size.mass_g))
 
 
+def at_size(confection: Confection, size: Size, kitchen: Kitchen | None = None) -> Worked:
+    """Return a confection worked out at another size.
+
+    :raises BadInput: it cannot be made so.
+    """
+    form, parts = sized(confection.form, confection.parts, size)
+    return work_out(replace(confection, form=form, parts=parts), kitchen)
+
+
 def main_part(worked: Worked) -> tuple[int, WorkedPart] | None:
     """Return the mix that most of a confection is made of, with its place among the parts; None without a mix."""
     return max(_mixes(worked), key=lambda found: found[1].make_g, default=None)
@@ -106,14 +115,12 @@ def suits(confection: Confection, part: int, batch_g: float, kitchen: Kitchen | 
         if kind_of(confection.form.vessel) == TAKES_ANY_MASS:
             size = Size(part=part, mass_g=batch_g)
         else:
-            form, parts = sized(confection.form, confection.parts, Size(part=part, pieces=1))
-            one = work_out(replace(confection, form=form, parts=parts), kitchen)
+            one = at_size(confection, Size(part=part, pieces=1), kitchen)
             pieces = floor(batch_g / one.parts[part].make_g + FLOOR_GUARD)
             if not pieces:
                 return Suits(says=f"One piece takes ⟦{one.parts[part].make_g:.0f} g⟧", off=100.0, size=None)
             size = Size(part=part, pieces=pieces)
-        form, parts = sized(confection.form, confection.parts, size)
-        worked = work_out(replace(confection, form=form, parts=parts), kitchen)
+        worked = at_size(confection, size, kitchen)
     except BadInput as problem:
         return Suits(says=problem.message, off=100.0, size=None)
     says, off = _judged(worked, part)
@@ -182,9 +189,8 @@ def _whole_moulds(worked: Worked) -> Iterator[tuple[str, float, Size]]:
 
 
 def _made(confection: Confection, size: Size, kitchen: Kitchen | None) -> Worked | None:
-    form, parts = sized(confection.form, confection.parts, size)
     try:
-        return work_out(replace(confection, form=form, parts=parts), kitchen)
+        return at_size(confection, size, kitchen)
     except BadInput:
         return None
 

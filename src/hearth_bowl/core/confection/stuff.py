@@ -58,6 +58,12 @@ class Stuff:
         return tuple((line.ingredient, grams / self.recipe.mass_g) for line, grams in self.recipe.weighed)
 
 
+def loses_the_usual(part: Part, form: Form) -> bool:
+    """Return whether what stays of a part in bowl and bag is the usual share: nobody gave it, and it is not kneaded."""
+    is_poured = isinstance(part.of, Recipe) and part.of.family not in BY_HAND
+    return is_poured and part.loss_pct is None and form.loss_pct is None
+
+
 def stuff_of(part: Part, form: Form, kitchen: Kitchen) -> Stuff:
     """Return what a part is made of, in a kitchen.
 
