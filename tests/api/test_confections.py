@@ -246,6 +246,37 @@ class Confections(AppCase):
         self.assertEqual(options["amounts"]["shell"], [])
         self.assertIn("halves", options["form_fields"]["mould"])
 
+    def test_the_list_draws_each_as_it_is_worked_out_and_says_what_prevents_it_or_is_not_in_stock(self) -> None:
+        def listed() -> dict[str, dict[str, Any]]:
+            rows = self.client.post("/api/confections/find", json={"words": ""}).get_json()["made"]
+            return {row["name"]: row for row in rows}
+
+        stored = {row["asked"]["name"]: row for row in self.client.get("/api/confections").get_json()["confections"]}
+        for name, row in listed().items():
+            answer = self.worked(stored[name]["asked"])["answer"]
+            self.assertEqual(row["drawn"]["piece"]["pieces"], answer["pieces"], name)
+            self.assertAlmostEqual(row["drawn"]["piece"]["piece_g"], answer["piece_g"], places=6)
+            self.assertEqual(row["drawn"]["allergens"], answer["allergens"])
+            self.assertEqual(
+                [part["role"] for part in row["drawn"]["piece"]["parts"]], [p["role"] for p in answer["parts"]]
+            )
+        drops = stored["Night-sky drops"]
+        need = {
+            row["ingredient"]: row["amount_g"]
+            for part in self.worked(drops["asked"])["answer"]["parts"]
+            for row in part["weigh"]
+        }
+        for label in need:
+            self.client.put("/api/larder", json={"label": label, "in_house_g": 5000.0})
+        self.assertEqual(listed()["Night-sky drops"]["lacks"], [])
+        self.client.put("/api/larder", json={"label": "cream35", "in_house_g": 1.0})
+        self.assertEqual(len(listed()["Night-sky drops"]["lacks"]), 1)
+        too_large = {**drops["asked"], "form": {**drops["asked"]["form"], "vessel": self.vessels["Square tin, 20 cm"]}}
+        self.client.put(f"/api/confections/{drops['id']}", json={"revision": drops["revision"], "asked": too_large})
+        row = listed()["Night-sky drops"]
+        self.assertIsNone(row["drawn"])
+        self.assertTrue(row["problem"])
+
 
 class BecameABox(AppCase):
     demo = True

@@ -9,6 +9,7 @@ from typing import Any
 
 from hearth_bowl.demo.load import ORDER
 from hearth_bowl.demo.today import move_to_tomorrow
+from hearth_bowl.service.run_day import day_of
 from hearth_bowl.service.running_order import get_order
 from tests.api.app_case import AppCase
 from tests.core.plan.occasions import wrongs
@@ -74,6 +75,41 @@ class Followed(AppCase):
         self.assertEqual(order.now_tasks, ("c4.roll",))
         self.happened("c4.roll", "done", "2031-05-06T13:47:00")
         self.assertFalse(move_to_tomorrow(self.database, now + timedelta(days=3)))
+
+    def test_a_run_for_an_evening_is_made_in_its_number_and_begins_where_its_order_stands(self) -> None:
+        now = datetime.now().replace(hour=13, minute=30)
+        move_to_tomorrow(self.database, now)
+        drops = next(one for one in self.order()["tasks"] if one["task"]["id"] == "c2.roll")
+        body = {"recipe_id": 1, "confection_id": drops["confection_id"], "occasion_id": 1}
+        plan = self.client.post("/api/batches/plan", json=body).get_json()
+        self.assertEqual([(one["id"], one["pieces"]) for one in plan["occasions"]], [(1, 43)])
+        run = self.client.post("/api/batches", json=body).get_json()
+        own = self.client.post("/api/batches", json={**body, "occasion_id": None}).get_json()
+        self.assertNotAlmostEqual(sum(run["amounts_g"]), sum(own["amounts_g"]), delta=10)
+        self.assertEqual(run["occasion_id"], 1)
+        done = {act for one in self.order()["tasks"] if one["state"] == "done" for act in one["task"]["acts"]}
+        steps = [f"c2.{step['act_id']}" for step in run["steps"]]
+        self.assertEqual(steps[run["batch"]["step"]], next(act for act in steps if act not in done))
+        other = self.client.post("/api/batches", json={**body, "confection_id": 3, "recipe_id": 2})
+        self.assertEqual((other.status_code, other.get_json()["errors"][0]["path"]), (422, ["body", "occasion_id"]))
+
+    def test_a_day_at_the_stove_has_the_tasks_of_every_confection_and_where_each_opens(self) -> None:
+        now = datetime.now().replace(hour=13, minute=30)
+        move_to_tomorrow(self.database, now)
+        body = {"recipe_id": 1, "confection_id": 11, "occasion_id": 1}
+        run = self.client.post("/api/batches", json=body).get_json()["batch"]["id"]
+        with self.database.writing() as session:
+            day = day_of(session, run, now)
+            later = day_of(session, run, now + timedelta(days=3))
+        assert day is not None
+        self.assertIsNone(later)
+        self.assertGreater(len({task.confection_id for task in day.tasks}), 2)
+        self.assertEqual([task.starts_at for task in day.tasks], sorted(task.starts_at for task in day.tasks))
+        dip = next(task for task in day.tasks if task.id == "c2.dip")
+        step = self.client.get(f"/api/batches/{run}").get_json()["steps"][dip.step or 0]
+        self.assertEqual((dip.batch_id, step["act_id"], dip.key), (run, dip.acts[0], step["key"]))
+        cones = next(task for task in day.tasks if task.id == "c0.unmould.2")
+        self.assertEqual((cones.recipe_id, cones.batch_id, cones.state), (6, None, "ahead"))
 
     def squares_at_the_stove(self) -> tuple[list[dict[str, Any]], dict[str, Any], dict[str, Any]]:
         """Return the tasks of the squares in an order of four days, the one that makes their mix, and a run of them."""

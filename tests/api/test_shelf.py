@@ -9,11 +9,13 @@ from xml.etree import ElementTree
 
 from hearth_bowl.core.keep.shelf import Moved, next_amount, on_shelf
 from tests.api.app_case import AppCase
+from tests.counts import trials
 from tests.kitchen import RYE_MALT
 from tests.pdf_text import drawn_pages
 
 SVG = "{http://www.w3.org/2000/svg}"
 PT_PER_MM = 72 / 25.4
+SHAPES = ("square", "round", "strip")
 
 
 def edges_mm(page: str) -> list[tuple[float, ...]]:
@@ -154,7 +156,7 @@ class Shelf(AppCase):
         for name, number in self.ids.items():
             asked = self.client.get(f"/api/confections/{number}").get_json()["asked"]
             worked = self.client.post("/api/confections/work-out", json=asked).get_json()["answer"]
-            for shape in ("square", "round", "strip"):
+            for shape in SHAPES if trials(1) > 1 else SHAPES[number % len(SHAPES) :][:1]:
                 with self.subTest(name, shape=shape):
                     answer = self.client.get(f"/api/confections/{number}/label.svg?shape={shape}&energy=true")
                     self.assertEqual(answer.status_code, 200, answer.text)

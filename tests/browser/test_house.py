@@ -79,7 +79,7 @@ class House(PageCase):
         for step in range(2, 9):
             page.get_by_role("button", name=re.compile("next step|Off the heat")).tap()
             expect(page.get_by_role("heading", name=re.compile(f"step {step} of 8"))).to_be_visible()
-        page.get_by_role("button", name="It is done").tap()
+        page.get_by_role("button", name="Finish batch").tap()
         expect(page.get_by_role("heading", name="How did it turn out?")).to_be_visible()
         page.wait_for_function(
             "() => !Object.keys(localStorage).some((place) => place.startsWith('hearth-bowl-told-'))"

@@ -57,14 +57,14 @@ class Offline(KitchenPage):
         expect(page.get_by_role("button", name="Small bubbles where cream meets the pan")).to_have_attribute(
             "aria-pressed", "true"
         )
-        page.get_by_role("button", name="+10 degrees").click()
+        page.get_by_role("button", name="One degree more").click()
         page.get_by_role("button", name="Use this reading").click()
         for step in range(3, 9):
             page.get_by_role("button", name=re.compile("next step|Off the heat")).click()
             expect(page.get_by_role("heading", name=re.compile(f"step {step} of 8"))).to_be_visible()
         page.reload()
         expect(page.get_by_role("heading", name=re.compile("step 8 of 8"))).to_be_visible()
-        page.get_by_role("button", name="It is done").click()
+        page.get_by_role("button", name="Finish batch").click()
         self.server.start()
         for one in (page, tablet, second):
             self.sent(one)

@@ -26,6 +26,20 @@ class Order(PageCase):
         expect(page.get_by_text("Why here: packed when everything is ready")).to_be_visible()
         self.assertEqual(self.violations(), [])
 
+    def test_the_stove_makes_the_number_of_the_evening_that_it_was_opened_from(self) -> None:
+        stored = self.server.call("GET", "/api/occasions")[1]["occasions"][0]["asked"]
+        ready = (datetime.now() + timedelta(days=4)).replace(microsecond=0)
+        asked = {**stored, "name": "Second evening", "rows": stored["rows"][:1], "ready_at": ready.isoformat()}
+        evening = self.server.call("POST", "/api/occasions", asked)[1]["id"]
+        page = self.open(f"/confections/9/stove?occasion={evening}")
+        expect(page.get_by_text("the amount for 42 Late-watch cones, Second evening")).to_be_visible()
+        page.get_by_role("button", name="Start cooking").click()
+        expect(page.get_by_role("heading", level=1)).to_contain_text("Late-watch coffee centres, step")
+        newest = self.server.call("GET", "/api/batches?most=1")[1]["batches"][0]["id"]
+        run = self.server.call("GET", f"/api/batches/{newest}")[1]
+        self.assertEqual(run["occasion_id"], evening)
+        self.assertIn("shell.3", [step["act_id"] for step in run["steps"]])
+
     def test_a_second_device_sees_the_same(self) -> None:
         page = self.open("/occasions/1/order")
         page.get_by_role("button", name="Roll the balls round: Cloud balls: done").click()

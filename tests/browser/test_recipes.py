@@ -6,22 +6,33 @@ from tests.browser.page_case import PageCase
 
 
 class Recipes(PageCase):
+    def act(self, of: str, what: str) -> None:
+        """Open the actions of one thing of the list, and press one."""
+        self.page.get_by_role("button", name=f"Actions for {of}", exact=True).click()
+        actions = self.page.get_by_role("dialog", name=f"Actions for {of}")
+        actions.get_by_role("link", name=what).or_(actions.get_by_role("button", name=what)).click()
+
     def test_a_recipe_is_found_by_what_is_in_it_copied_deleted_and_brought_back(self) -> None:
         page = self.open("/recipes")
+        expect(page.get_by_role("heading", level=1)).to_contain_text("12 recipes")
+        planets = page.get_by_role("list", name="What you make").get_by_role("listitem").filter(has_text="First-light")
+        expect(planets).to_contain_text("12 of 16 g, best within 7–10 days")
+        expect(planets).to_contain_text("Last time: just right, leaked")
         names = page.get_by_role("link", name="Night-sky truffles", exact=True)
         expect(names).to_be_visible()
         page.get_by_label("Find by name").fill("hazelnut nuts")
         expect(names).to_have_count(0)
         expect(page.get_by_role("link", name="Eyepiece hazelnut paste", exact=True)).to_be_visible()
         page.get_by_label("Find by name").fill("Night-sky")
-        page.get_by_role("button", name="Copy Night-sky truffles").click()
+        self.act("Night-sky truffles", "Copy recipe")
         expect(page.get_by_role("heading", level=1)).to_have_text("Night-sky truffles, copy")
         page.get_by_role("link", name="Recipes").first.click()
         row = page.get_by_role("listitem").filter(has_text="Night-sky truffles, copy")
-        row.get_by_role("button", name="Delete").click()  # what it is made into: the mix stays
+        self.act("Night-sky truffles, copy", "Delete")  # what it is made into: the mix stays
         page.get_by_role("button", name="Delete").last.click()
-        expect(row.get_by_role("button", name="Copy Night-sky truffles, copy")).to_be_visible()
-        row.get_by_role("button", name="Delete").click()
+        mixes = page.get_by_role("list", name="Mixes")
+        expect(mixes.get_by_role("listitem").filter(has_text="Night-sky truffles, copy")).to_be_visible()
+        self.act("Night-sky truffles, copy", "Delete")
         page.get_by_role("button", name="Delete").last.click()
         expect(page.get_by_text("“Night-sky truffles, copy” is deleted.")).to_be_visible()
         expect(row).to_have_count(0)
@@ -32,11 +43,12 @@ class Recipes(PageCase):
 
     def test_a_recipe_is_put_away_and_its_card_printed(self) -> None:
         page = self.open("/recipes")
-        page.get_by_role("button", name="Archive recipe Night-sky truffles").click()
-        expect(page.get_by_role("heading", name="Archived")).to_be_visible()
-        page.get_by_role("button", name="Restore recipe Night-sky truffles").click()
+        self.act("Night-sky truffles", "Archive recipe")
+        expect(page.get_by_role("list", name="Archived mixes")).to_contain_text("Night-sky truffles")
+        expect(page.get_by_role("list", name="Archived", exact=True)).to_contain_text("Night-sky drops")
+        self.act("Night-sky drops", "Restore recipe")
         expect(page.get_by_role("heading", name="Archived")).to_have_count(0)
-        page.get_by_role("link", name="Card of Night-sky truffles").click()
+        self.act("Night-sky truffles", "Card")
         expect(page.get_by_role("cell", name="about ¾ cup")).to_be_visible()
         self.assertEqual(self.violations(), [])
         sheet = page.get_by_role("link", name="Print card").get_attribute("href")

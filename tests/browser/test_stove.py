@@ -16,11 +16,55 @@ class KitchenPage(PageCase):
             "() => !Object.keys(localStorage).some((place) => place.startsWith('hearth-bowl-told-'))"
         )
 
+    def type_reading(self, page: Page, *keys: str) -> None:
+        """Type a reading by hand and use it."""
+        shown = page.get_by_role("button", name=re.compile("type a reading"))
+        if shown.get_attribute("aria-expanded") == "false":
+            shown.click()
+        for key in keys:
+            page.get_by_role("button", name=key, exact=True).click()
+        page.get_by_role("button", name="Use this reading").click()
+
     def newest(self) -> int:
         return int(self.server.call("GET", "/api/batches?most=1")[1]["batches"][0]["id"])
 
     def events(self, batch: int | None = None) -> list[dict[str, Any]]:
         return list(self.server.call("GET", f"/api/batches/{batch or self.newest()}")[1]["events"])
+
+
+class Wrong(KitchenPage):
+    def fudge(self, page: Page) -> int:
+        """Start a boiled fudge at its boil, with readings by hand."""
+        made = self.server.call("POST", "/api/recipes/start", {"family": "boiled-fudge", "use": "cut"})[1]["id"]
+        plan = self.server.call("POST", "/api/batches/plan", {"recipe_id": made})[1]["steps"]
+        at = next(i for i, step in enumerate(plan) if step["heat"] == "boil")
+        body = {"recipe_id": made, "from_step": at, "probe_id": "by-hand"}
+        self.server.call("POST", "/api/batches", body)
+        self.open(f"/recipes/{made}/stove", page)
+        return made
+
+    def test_a_boil_that_went_past_its_end_says_its_dose_until_it_is_answered(self) -> None:
+        page = self.new_page(390, 844)
+        self.fudge(page)
+        self.type_reading(page, "1", "2", "5")
+        self.type_reading(page, "1", "2", "6")
+        expect(page.get_by_role("heading", name="Past its end: off the heat", level=2)).to_be_visible()
+        expect(page.get_by_text(re.compile(r"Stir in \d+ g of hot water")).first).to_be_visible()
+        page.get_by_role("button", name="Off the heat", exact=True).click()
+        wrong = page.get_by_role("alert").filter(has_text="It was boiled to 125 °C: too much water is gone.")
+        expect(wrong).to_be_visible()
+        self.assertEqual(self.violations(page), [])
+        wrong.get_by_role("button", name="Boil it again").click()
+        expect(page.get_by_role("heading", level=1)).to_have_text(re.compile("boil to the end", re.IGNORECASE))
+        expect(wrong).to_have_count(0)
+
+    def test_a_fudge_that_cooled_too_far_is_not_called_to_be_beaten(self) -> None:
+        page = self.page
+        self.fudge(page)
+        page.get_by_role("button", name="Off the heat", exact=True).click()
+        self.type_reading(page, "3", "0")
+        expect(page.get_by_role("heading", name="Too cold to beat")).to_be_visible()
+        expect(page.get_by_text("Set the pan in hot water and stir until it reads 43 to 50 °C.")).to_be_visible()
 
 
 class Stove(KitchenPage):
@@ -57,7 +101,7 @@ class Stove(KitchenPage):
         self.open("/recipes/1/stove")
         for _ in range(3):
             page.get_by_role("button", name=re.compile("next step")).click()
-        page.get_by_role("button", name="It is done").click()
+        page.get_by_role("button", name="Finish batch").click()
         expect(page.get_by_role("heading", name="How did it turn out?")).to_be_visible()
         expect(page.get_by_text("Done", exact=True)).to_be_visible()
         self.sent()
@@ -99,8 +143,7 @@ class Stove(KitchenPage):
         expect(page.get_by_text(re.compile(r"0:\d\d since it began\. Usually"))).to_be_visible()
         self.assertLess(cue.bounding_box()["y"], 400)
         self.assertEqual(self.violations(page), [])
-        page.get_by_role("button", name="+10 degrees").click()
-        page.get_by_role("button", name="Use this reading").click()
+        self.type_reading(page, "3", "0")
         expect(page.get_by_text("30.0")).to_be_visible()
         expect(page.get_by_text(re.compile(r"^read \d+ s ago"))).to_be_visible()
         now = page.get_by_text("30.0").bounding_box()
@@ -110,10 +153,11 @@ class Stove(KitchenPage):
         page = self.start()
         page.get_by_role("button", name="Done, next step").click()
         page.get_by_text("Enter readings by hand, voice").click()
-        page.get_by_role("button", name="+10 degrees").click()
+        self.type_reading(page, "3", "1", "and a half")
+        expect(page.get_by_text("31.5").first).to_be_visible()
         page.get_by_role("button", name="One degree more").click()
         page.get_by_role("button", name="Use this reading").click()
-        expect(page.get_by_text("31.0")).to_be_visible()
+        expect(page.get_by_text("Last readings: 31.5, 32.5 °C")).to_be_visible()
         page.get_by_role("button", name="Mark", exact=True).click()
         page.get_by_role("button", name="dissolved").click()
         expect(page.get_by_text("dissolved")).to_be_visible()
@@ -145,8 +189,7 @@ class Stove(KitchenPage):
         gate.click()
         expect(gate).to_have_attribute("aria-pressed", "true")
         page.get_by_text("Enter readings by hand, voice").click()
-        page.get_by_role("button", name="+10 degrees").click()
-        page.get_by_role("button", name="Use this reading").click()
+        self.type_reading(page, "3", "0")
         page.get_by_role("button", name="Start a timer").click()
         page.get_by_label("For what").fill("Cream")
         page.get_by_role("button", name="Start timer").click()
@@ -243,8 +286,7 @@ class Stove(KitchenPage):
         expect(page.get_by_text("Below 86 °F before the fridge")).to_be_visible()
         page.get_by_role("button", name="Start here: Join cream and chocolate").click()
         expect(page.get_by_text("Between 95 and 113 °F fat and water hold together")).to_be_visible()
-        page.get_by_role("button", name="All steps").click()
-        page.get_by_role("button", name="5. Let it firm up").click()
+        page.get_by_role("navigation", name="Steps").get_by_role("button", name="Let it firm up").click()
         expect(page.get_by_text("Let it cool to 86 °F, then rest it in the fridge.")).to_be_visible()
         self.assertNotIn("°C", page.get_by_role("main").inner_text())
 
@@ -260,7 +302,7 @@ class Stove(KitchenPage):
         expect(first.get_by_role("heading", name=re.compile("step 3 of"))).to_be_visible()
         for _ in range(5):
             first.get_by_role("button", name=re.compile("next step$")).click()
-        first.get_by_role("button", name="It is done").click()
+        first.get_by_role("button", name="Finish batch").click()
         expect(second.get_by_role("button", name="Start cooking")).to_be_visible()
 
     def test_the_weight_comes_from_the_scale_that_spoke_last(self) -> None:

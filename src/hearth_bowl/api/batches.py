@@ -18,14 +18,16 @@ from hearth_bowl.core.method.choices import CHOICES, School
 from hearth_bowl.core.quantities import plain
 from hearth_bowl.core.stove.bursts import Burst
 from hearth_bowl.core.stove.events import TROUBLES, VERDICT_WORDS, VERDICTS
+from hearth_bowl.core.stove.mishaps import Mishap
 from hearth_bowl.core.stove.trace import Trace
 from hearth_bowl.core.stove.weighed import Follow, PanWeight
-from hearth_bowl.service import batch_help
+from hearth_bowl.service import batch_help, order_runs, run_day
 from hearth_bowl.service import batches as service
 from hearth_bowl.service import live as live_service
 from hearth_bowl.service.batch_events import Event
 from hearth_bowl.service.batch_events import add_events as store_events
 from hearth_bowl.service.batch_export import export_csv, export_json
+from hearth_bowl.service.moments import wall_of
 from hearth_bowl.service.photographs import folder_of, sweep_photographs
 from hearth_bowl.service.probes import STAND_IN
 
@@ -35,12 +37,25 @@ MOST_LOOKED_FOR: Final = 200
 
 class PlanBatchIn(Incoming):
     """A run as it would be started: of a kept version (else the recipe as it stands), by the schools chosen; perhaps
-    for a confection."""
+    for a confection, and in the number of pieces that an occasion takes of it."""
 
     recipe_id: int
     version: int | None = None
     choices: dict[str, str] = Field(default_factory=dict)
     confection_id: int | None = None
+    occasion_id: int | None = None
+
+
+class UnansweredOut(Outgoing):
+    """What went wrong in a run and is not answered yet."""
+
+    mishaps: list[Mishap]
+
+
+class DayOut(Outgoing):
+    """Today's part of the running order that a run belongs to; null where it belongs to none."""
+
+    day: run_day.RunDay | None
 
 
 class StartBatchIn(PlanBatchIn):
@@ -165,7 +180,11 @@ def start_batch(json: StartBatchIn) -> tuple[service.Run, int]:
             probe_id=json.probe_id,
             from_step=json.from_step,
             confection_id=json.confection_id,
+            occasion_id=json.occasion_id,
         )
+        if json.occasion_id is not None and not json.from_step:
+            order_runs.tell_runs(session, json.occasion_id, wall_of(now()))
+            run = service.get_run(session, run.batch.id)
     return run, 201
 
 
@@ -174,7 +193,9 @@ def start_batch(json: StartBatchIn) -> tuple[service.Run, int]:
 def plan_batch(json: PlanBatchIn) -> service.Plan:
     """Return the steps that a run would have. Nothing is stored."""
     with database().reading() as session:
-        return service.plan_batch(session, json.recipe_id, json.version, json.choices, now(), json.confection_id)
+        return service.plan_batch(
+            session, json.recipe_id, json.version, json.choices, now(), json.confection_id, json.occasion_id
+        )
 
 
 @batches.get("/<int:batch_id>")
@@ -210,6 +231,22 @@ def live(batch_id: int) -> live_service.Live:
     """Say what is happening now."""
     with database().reading() as session:
         return live_service.live(session, batch_id, now())
+
+
+@batches.get("/<int:batch_id>/unanswered")
+@spec.validate(resp=Response(HTTP_200=UnansweredOut, HTTP_404=Problem), operation_id="unansweredOfBatch")
+def unanswered(batch_id: int) -> UnansweredOut:
+    """Say what went wrong in a run and is not answered yet."""
+    with database().reading() as session:
+        return UnansweredOut(mishaps=live_service.unanswered(session, batch_id, now()))
+
+
+@batches.get("/<int:batch_id>/day")
+@spec.validate(resp=Response(HTTP_200=DayOut, HTTP_404=Problem), operation_id="dayOfBatch")
+def day_of_batch(batch_id: int) -> DayOut:
+    """Return today's tasks of the running order that a run is made for."""
+    with database().writing() as session:
+        return DayOut(day=run_day.day_of(session, batch_id, wall_of(now())))
 
 
 @batches.get("/<int:batch_id>/trace")

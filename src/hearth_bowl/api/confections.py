@@ -17,10 +17,9 @@ from hearth_bowl.core.confection.confection import AMOUNTS_OF, FORM_FIELDS, ONCE
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.fit.ask import USUAL_WALLS, Usual
 from hearth_bowl.core.fit.marking import Guide
-from hearth_bowl.core.method.cautions import CAUTION
 from hearth_bowl.formats.confection_file import LabelAnswer
 from hearth_bowl.formats.marking_guide import guide_pdf, guide_svg
-from hearth_bowl.formats.method_answer import MethodAnswer
+from hearth_bowl.formats.method_answer import MethodAnswer, cautions_in
 from hearth_bowl.service import confection_moves as moves
 from hearth_bowl.service import confection_sizes as sizes
 from hearth_bowl.service import confections as service
@@ -219,9 +218,8 @@ def label_confection(json: ConfectionLabelIn) -> ConfectionLabelOut:
 def method_of_confection(json: ConfectionMethodIn) -> ConfectionMethodOut:
     """Say how a confection is made, act by act. Nothing is stored."""
     with database().reading() as session:
-        method = service.method_of(session, json.asked, json.choices)
-    told = {code for act in method["acts"] for code in (*act["cautions"], *act["advice"])}
-    return ConfectionMethodOut(method=method, cautions={code: CAUTION[code] for code in sorted(told)})
+        method = service.method_of(session, json.asked, json.choices, now())
+    return ConfectionMethodOut(method=method, cautions=cautions_in(method))
 
 
 @confections.post("/another")

@@ -18,6 +18,7 @@ from hearth_bowl.core.bench.reading import Reading
 from hearth_bowl.core.bench.verdict import Verdict
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.formats.answers import assess_answer
+from hearth_bowl.formats.method_answer import MethodAnswer, cautions_in
 from hearth_bowl.formats.recipe_file import RecipeFile, recipe_from
 from hearth_bowl.service import formula as service
 
@@ -46,6 +47,20 @@ class FormulaOut(Outgoing):
     set_curve: list[tuple[float, float]]
     line_notes: list[LineNotes]
     learned: service.LearnedSet | None
+
+
+class RecipeMethodIn(Incoming):
+    """A recipe, with the cook's own steps."""
+
+    recipe: RecipeIn
+
+
+class RecipeMethodOut(Outgoing):
+    """How a recipe is made: every act, what may be changed of each, and the words of cautions by their codes."""
+
+    method: MethodAnswer
+    own: list[service.OwnStep]
+    cautions: dict[str, str]
 
 
 class AssessIn(Incoming):
@@ -84,6 +99,15 @@ def compute_formula(json: FormulaIn) -> FormulaOut:
         line_notes=list(shown.line_notes),
         learned=computed.learned,
     )
+
+
+@formula.post("/method")
+@spec.validate(resp=Response(HTTP_200=RecipeMethodOut, HTTP_422=Problem), operation_id="methodOfRecipe")
+def method_of_recipe(json: RecipeMethodIn) -> RecipeMethodOut:
+    """Say how a recipe is made, act by act, with the cook's own steps. Nothing is stored."""
+    with under("recipe"), database().reading() as session:
+        found = service.method_of(session, record_of(json.recipe))
+    return RecipeMethodOut(method=found.method, own=list(found.own), cautions=cautions_in(found.method))
 
 
 @formula.post("/assess")

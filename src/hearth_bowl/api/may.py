@@ -28,6 +28,7 @@ WORKS_OUT: Final = frozenset(
         "fit.fit_recipe",
         "formula.compute_formula",
         "formula.assess_recipe",
+        "formula.method_of_recipe",
         "ingredients.near_ingredients",
         "moves.balance_recipe",
         "moves.swap_ingredient",

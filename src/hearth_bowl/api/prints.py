@@ -10,7 +10,7 @@ from sqlalchemy.orm import Session
 from hearth_bowl.api.context import database, in_own_units, now
 from hearth_bowl.formats.printed import Block, Heading, Printed, Rows, Text, printed_pdf
 from hearth_bowl.service import prints as service
-from hearth_bowl.service.running_order import wall_of
+from hearth_bowl.service.moments import wall_of
 
 prints = Blueprint("prints", __name__, url_prefix="/api")
 

@@ -16,6 +16,7 @@ from hearth_bowl.service import at_table as table
 from hearth_bowl.service import order_runs
 from hearth_bowl.service import running_order as service
 from hearth_bowl.service import what_if as what_ifs
+from hearth_bowl.service.moments import wall_of
 from hearth_bowl.service.occasions import OccasionAsk
 from hearth_bowl.service.planner import Planner
 
@@ -120,7 +121,7 @@ def order_as_calendar(occasion_id: int) -> Answer:
 
 
 def _wall_now() -> datetime:
-    return service.wall_of(now())
+    return wall_of(now())
 
 
 def _planner() -> Planner:

@@ -401,13 +401,9 @@ def confection_answer(found: Worked) -> ConfectionAnswer:
 
 
 def _outside_answer(outside: Ball | Block | None) -> OutsideAnswer | None:
-    match outside:
-        case Ball():
-            return {"kind": "ball", "sides_mm": [outside.diameter_mm]}
-        case Block():
-            return {"kind": "block", "sides_mm": list(outside.sides_mm)}
-        case _:
-            return None
+    if outside is None:
+        return None
+    return {"kind": "ball" if isinstance(outside, Ball) else "block", "sides_mm": list(outside.sides_mm)}
 
 
 def part_answer(part: WorkedPart) -> PartAnswer:

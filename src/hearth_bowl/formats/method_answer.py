@@ -5,7 +5,7 @@ from typing import NotRequired
 from typing_extensions import TypedDict
 
 from hearth_bowl.core.method.act import Act, Take
-from hearth_bowl.core.method.cautions import ADVICE
+from hearth_bowl.core.method.cautions import ADVICE, CAUTION
 from hearth_bowl.core.method.method import Method
 
 
@@ -81,6 +81,12 @@ def method_answer(method: Method) -> MethodAnswer:
         "hands_min": method.hands_min,
         "elapsed_min": method.elapsed_min,
     }
+
+
+def cautions_in(answer: MethodAnswer) -> dict[str, str]:
+    """Return the words of every caution and advice that stands at an act, by its code."""
+    codes = {code for act in answer["acts"] for code in (*act["cautions"], *act["advice"])}
+    return {code: CAUTION[code] for code in sorted(codes)}
 
 
 def act_answer(act: Act) -> ActAnswer:

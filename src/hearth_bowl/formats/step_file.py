@@ -2,41 +2,51 @@
 
 import json
 from collections.abc import Iterable, Mapping, Sequence
-from typing import Any, Final
+from typing import Any, Final, NotRequired
 
 from typing_extensions import TypedDict
 
 from hearth_bowl.core.errors import BadInput, check_number
-from hearth_bowl.core.recipe.steps import ACTS, LONGEST_STEP, MOST_STEPS, Between, CardStep
+from hearth_bowl.core.recipe.steps import ACTS, LONGEST_STEP, MOST_STEPS, PLACES, Between, CardStep, Place
 
 MOST_C: Final = 400.0  # a limit, by definition
 MOST_MINUTES: Final = 525_600.0  # a limit, by definition: a year
 MOST_NAMED: Final = 60  # a limit, by definition
+MOST_ACT: Final = 80  # a limit, by definition
 MOST_DEPTH: Final = 8  # a limit, by definition
 
 
 class StepFile(TypedDict):
-    """A step: its words, the act, the temperature [true °C] and the minutes, each a figure, two, or none."""
+    """A step: its words, the act, the temperature [true °C] and the minutes, each a figure, two, or none.
+
+    A step of the cook's own has its `place` to one of our acts, `act`.
+    """
 
     text: str
     kind: str | None
     to_c: float | list[float] | None
     minutes: float | list[float] | None
     ingredients: list[str]
+    place: NotRequired[Place]
+    act: NotRequired[str]
 
 
 def step_records(steps: Iterable[CardStep]) -> list[StepFile]:
     """Return steps as files have them."""
-    return [
-        {
-            "text": step.text,
-            "kind": step.kind,
-            "to_c": _ends(step.to_c),
-            "minutes": _ends(step.minutes),
-            "ingredients": list(step.ingredients),
-        }
-        for step in steps
-    ]
+    return [_record(step) for step in steps]
+
+
+def _record(step: CardStep) -> StepFile:
+    record = StepFile(
+        text=step.text,
+        kind=step.kind,
+        to_c=_ends(step.to_c),
+        minutes=_ends(step.minutes),
+        ingredients=list(step.ingredients),
+    )
+    if step.place:
+        record["place"], record["act"] = step.place, step.act
+    return record
 
 
 def _ends(value: Between) -> float | list[float] | None:
@@ -71,6 +81,11 @@ def _step(value: object) -> CardStep:
     kind = value.get("kind")
     if kind is not None and kind not in ACTS:
         raise BadInput(("kind",), f"“{str(kind)[:40]}” is no act.", "one of " + ", ".join(ACTS), "unknown")
+    place, act = value.get("place") or "", value.get("act") or ""
+    if place not in PLACES:
+        raise BadInput(("place",), f"“{str(place)[:40]}” is no place.", "one of " + ", ".join(PLACES[1:]), "unknown")
+    if not isinstance(act, str) or len(act) > MOST_ACT or (place and not act):
+        raise BadInput(("act",), "This is not the name of a step.", f"up to {MOST_ACT} characters", "wrong-type")
     named = value.get("ingredients") or []
     if not isinstance(named, list) or len(named) > MOST_NAMED or not all(isinstance(one, str) for one in named):
         raise BadInput(("ingredients",), "This is not a list of names.", f"up to {MOST_NAMED} names", "wrong-type")
@@ -80,6 +95,8 @@ def _step(value: object) -> CardStep:
         to_c=_between(value, "to_c", MOST_C, "°C"),
         minutes=_between(value, "minutes", MOST_MINUTES, "min"),
         ingredients=tuple(one[:200] for one in named),
+        place=place,
+        act=act if place else "",
     )
 
 

@@ -26,12 +26,15 @@ from hearth_bowl.formats.happenings import with_put_in
 from hearth_bowl.formats.recipe_file import RecipeFile, recipe_from, recipe_record, whole_record
 from hearth_bowl.formats.vessel_file import vessel_from
 from hearth_bowl.service.batch_events import Event, add_event, events_of, words_of
-from hearth_bowl.service.confections import batch_of, worked_with
+from hearth_bowl.service.confections import batch_of, confection_name, worked_with
 from hearth_bowl.service.errors import NotFound
 from hearth_bowl.service.fit import get_fit
 from hearth_bowl.service.learned import corrected_run
+from hearth_bowl.service.moments import wall_of
+from hearth_bowl.service.occasions import TakenBy, asked_for, taken_by
 from hearth_bowl.service.probes import STAND_IN, ensure_probe
 from hearth_bowl.service.recipes import get_recipe, list_versions
+from hearth_bowl.service.run_line import RunAct, has_the_piece, in_whole_run, open_run, planned_line, run_line
 from hearth_bowl.service.settings import get_settings
 from hearth_bowl.service.snapshot import snapshot_of, snapshot_text, take_snapshot, worked_by
 from hearth_bowl.service.vessels import get_vessel
@@ -76,7 +79,7 @@ class BatchPage:
 class Run:
     """A batch with its steps, choices, recipe, the chocolate of its shells or coats, all that happened, and where it
     stands by that. `offset_c` is the thermometer's as it was tested when the run began; `spoons` are about how many
-    of the person's spoons or cups each amount is."""
+    of the person's spoons or cups each amount is. `line` is all that is done, over all mixes of what is made."""
 
     batch: Batch
     recipe: RecipeFile
@@ -88,14 +91,25 @@ class Run:
     offset_c: float | None
     shell: str | None
     spoons: tuple[str | None, ...]
+    line: tuple[RunAct, ...]
+    occasion_id: int | None
+    """The occasion whose number of pieces it is made in."""
+    made_name: str
+    """The confection that it is made for; empty where none is named, or it was deleted."""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Plan:
-    """The steps that a run would have, and the choices that would make other steps."""
+    """The steps that a run would have, and the choices that would make other steps.
+
+    `line` is all that is done where what is made has several mixes, the first act first; empty otherwise.
+    """
 
     steps: tuple[Step, ...]
     matter: tuple[str, ...]
+    line: tuple[RunAct, ...]
+    occasions: tuple[TakenBy, ...]
+    """The occasions ahead that the confection is in: it may be made in the number of pieces that one takes."""
 
 
 def plan_batch(
@@ -105,18 +119,22 @@ def plan_batch(
     choices: Mapping[str, str],
     now: datetime,
     confection_id: int | None = None,
+    occasion_id: int | None = None,
 ) -> Plan:
     """Return what a run would be, by this kitchen's own times. Nothing is stored.
 
     :raises BadInput: at a choice, `version` or `confection_id`. :raises NotFound: there is no such recipe.
     """
-    made = made_from(session, recipe_id, version, confection_id)
+    made = made_from(session, recipe_id, version, confection_id, occasion_id)
     recipe, settings = made.recipe, get_settings(session)
     worked = made.worked or worked_by(recipe, made.fit, settings.kitchen)
-    steps = take_snapshot(recipe, choices, made.fit, settings, worked).steps
+    with_piece = has_the_piece(worked, recipe)
+    steps = take_snapshot(recipe, choices, made.fit, settings, worked, with_piece=with_piece).steps
     return Plan(
         steps=corrected_run(session, recipe, steps, choices, now),
         matter=choices_that_matter(recipe, choices, settings.kitchen, worked),
+        line=() if confection_id is None else planned_line(session, confection_id, made.worked, choices),
+        occasions=() if confection_id is None else taken_by(session, confection_id, wall_of(now)),
     )
 
 
@@ -130,20 +148,27 @@ def start_batch(
     probe_id: str = STAND_IN,
     from_step: int = 0,
     confection_id: int | None = None,
+    occasion_id: int | None = None,
 ) -> Run:
     """Start a run from a kept version (or the recipe as it stands) and its fit, or for a confection. It may
     begin in the middle.
 
-    :param confection_id: so much is weighed in as it takes, for the form and shell that it has.
+    :param confection_id: it is made in the amounts that the confection takes, for its form and shell.
+    :param occasion_id: and in the number of pieces that the occasion takes.
     :raises BadInput: at a choice, `version`, `probe_id`, `from_step` or `confection_id`.
     :raises NotFound: there is no such recipe or confection.
     """
-    made = made_from(session, recipe_id, version, confection_id)
+    made = made_from(session, recipe_id, version, confection_id, occasion_id)
     checked = checked_choices(choices or {})
     recipe, record = made.recipe, made.record
-    snapshot = take_snapshot(recipe, checked, made.fit, get_settings(session), made.worked)
+    with_piece = has_the_piece(made.worked, recipe)
+    snapshot = take_snapshot(recipe, checked, made.fit, get_settings(session), made.worked, with_piece=with_piece)
     corrected = corrected_run(session, recipe, snapshot.steps, checked, now)
-    snapshot = replace(snapshot, steps=corrected, confection_id=confection_id)
+    snapshot = replace(snapshot, steps=corrected, confection_id=confection_id, occasion_id=occasion_id)
+    if confection_id is not None and made.worked is not None:
+        snapshot = in_whole_run(session, snapshot, confection_id, made.worked, checked)
+        key = open_run(session, confection_id, recipe_id, set(snapshot.mixes), now) if snapshot.mixes else ""
+        snapshot = replace(snapshot, run_key=key) if key else snapshot
     if not 0 <= from_step < len(snapshot.steps):
         raise BadInput(("from_step",), f"{from_step}", f"0 to {len(snapshot.steps) - 1}", "out-of-range")
     row = BatchRow(
@@ -180,7 +205,13 @@ class ToMake:
     worked: Worked | None = None
 
 
-def made_from(session: Session, recipe_id: int, version: int | None, confection_id: int | None = None) -> ToMake:
+def made_from(
+    session: Session,
+    recipe_id: int,
+    version: int | None,
+    confection_id: int | None = None,
+    occasion_id: int | None = None,
+) -> ToMake:
     """Return the recipe that is made, in what amounts, and what it is made for.
 
     :raises BadInput: at `version` or `confection_id`. :raises NotFound: there is no such recipe or confection.
@@ -189,10 +220,11 @@ def made_from(session: Session, recipe_id: int, version: int | None, confection_
     recipe = recipe_from(record)
     if confection_id is None:
         return ToMake(record=record, recipe=recipe, fit=_fit_of(session, recipe_id))
-    make_g, fit = batch_of(session, confection_id, recipe_id)
+    asked = asked_for(session, confection_id, occasion_id)
+    make_g, fit = batch_of(session, asked, recipe_id)
     _, amounts_g = scaled(recipe, make_g)
     recipe = recipe.with_amounts_g([shown_g(grams) for grams in amounts_g])
-    worked = worked_with(session, confection_id, recipe_id, recipe)
+    worked = worked_with(session, asked, recipe_id, recipe)
     return ToMake(record=recipe_record(recipe), recipe=recipe, fit=fit, worked=worked)
 
 
@@ -323,6 +355,9 @@ def get_run(session: Session, batch_id: int) -> Run:
             in_spoons(line.ingredient, grams, measure)
             for line, grams in zip(recipe.lines, state.amounts_g, strict=True)
         ),
+        line=run_line(session, row, snapshot),
+        occasion_id=snapshot.occasion_id,
+        made_name=confection_name(session, snapshot.confection_id),
     )
 
 

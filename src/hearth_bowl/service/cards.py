@@ -6,6 +6,7 @@ from typing import Any
 
 from sqlalchemy.orm import Session
 
+from hearth_bowl.core.confection.drawn import Tint, tint_of
 from hearth_bowl.core.confection.price import PieceCost, piece_cost
 from hearth_bowl.core.confection.work_out import work_out
 from hearth_bowl.core.errors import BadInput
@@ -22,6 +23,7 @@ class LookedAt:
     """A confection file worked out in this kitchen, with its vessel as it is drawn. Nothing of it is stored."""
 
     answer: ConfectionAnswer
+    tints: tuple[Tint, ...]
     cost: PieceCost | None
     vessel: VesselFile
 
@@ -33,7 +35,12 @@ def look_at(session: Session, record: Mapping[str, Any]) -> LookedAt:
     """
     worked = work_out(confection_from(record), get_settings(session).kitchen)
     vessel = whole_vessel(record["form"]["vessel"])
-    return LookedAt(answer=confection_answer(worked), cost=piece_cost(worked, prices_per_g(session)), vessel=vessel)
+    return LookedAt(
+        answer=confection_answer(worked),
+        tints=tuple(tint_of(part) for part in worked.parts),
+        cost=piece_cost(worked, prices_per_g(session)),
+        vessel=vessel,
+    )
 
 
 def in_own_vessel(session: Session, read: WrittenRecord) -> WrittenRecord:

@@ -11,7 +11,7 @@ from hearth_bowl.core.confection.another_form import parts_in_chocolate, parts_i
 from hearth_bowl.core.confection.confection import FORM_FIELDS, Blend, Of, check_makes, holds_a_wall
 from hearth_bowl.core.confection.of_fit import confection_of as confection_of_fit
 from hearth_bowl.core.errors import BadInput
-from hearth_bowl.core.fit.ask import check_ask, kind_of
+from hearth_bowl.core.fit.ask import asks, check_ask, kind_of
 from hearth_bowl.core.fit.marking import Guide, guide
 from hearth_bowl.core.geometry.pans import Pan
 from hearth_bowl.core.ingredients.ingredient import Ingredient
@@ -91,7 +91,7 @@ def in_another_form(session: Session, asked: ConfectionAsk, vessel_id: int) -> A
     kind = kind_of(vessel_from(stored.vessel))
     check_makes(kind)
     parts, left_out = parts_in_form(asked.parts, kind, lambda part: _holds_a_wall(session, part))
-    known = FORM_FIELDS[kind] & {"pieces", "spares"} if kind != "cake" else set()  # sixty pieces are not sixty cakes
+    known = {name for name in FORM_FIELDS[kind] & {"pieces", "spares"} if asks(kind, name)}
     form = FormAsk(
         vessel=vessel_id,
         loss_pct=asked.form.loss_pct,

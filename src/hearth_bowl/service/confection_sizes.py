@@ -7,12 +7,13 @@ from sqlalchemy.orm import Session
 
 from hearth_bowl.core.confection.sizes import Size, Suits, main_part, near_sizes, sized, suits
 from hearth_bowl.core.errors import BadInput
+from hearth_bowl.core.fit.ask import asks
 from hearth_bowl.core.geometry.pans import Pan
 from hearth_bowl.core.recipe.weighing import shown_g
 from hearth_bowl.formats.recipe_file import recipe_from
 from hearth_bowl.formats.vessel_file import vessel_from
 from hearth_bowl.service.confection_moves import in_another_form
-from hearth_bowl.service.confections import ConfectionAsk, batch_of, confection_of, worked_of
+from hearth_bowl.service.confections import ConfectionAsk, batch_of, confection_of, get_confection, worked_of
 from hearth_bowl.service.larder import stock
 from hearth_bowl.service.recipes import StoredRecipe, get_recipe, save_recipe
 from hearth_bowl.service.settings import get_settings
@@ -66,7 +67,7 @@ def other_vessels_of(session: Session, asked: ConfectionAsk) -> list[OtherVessel
     depth_mm = part.mm if isinstance(worked.confection.form.vessel, Pan) else None
     found = []
     for stored in list_vessels(session):
-        if stored.id == asked.form.vessel or stored.vessel["kind"] in ("box", "cake"):
+        if stored.id == asked.form.vessel or not asks(stored.vessel["kind"], "pieces"):
             continue
         moved = in_another_form(session, asked, stored.id)
         if position in moved.left_out:
@@ -124,7 +125,7 @@ def use_amounts(session: Session, confection_id: int, recipe_id: int, revision: 
     :raises BadInput: the recipe does not go into it. :raises NotFound: either is not there.
     :raises ChangedMeanwhile: the recipe was saved since `revision`.
     """
-    make_g, _ = batch_of(session, confection_id, recipe_id)
+    make_g, _ = batch_of(session, get_confection(session, confection_id).asked, recipe_id)
     record = get_recipe(session, recipe_id).recipe
     recipe = recipe_from(record)
     scale = make_g / recipe.mass_g

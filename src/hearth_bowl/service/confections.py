@@ -1,7 +1,7 @@
 """Confections: put together of recipes and vessels by their ids, worked out in this kitchen, and as a file."""
 
 import json
-from collections.abc import Mapping
+from collections.abc import Callable, Mapping
 from dataclasses import asdict, dataclass, fields, replace
 from datetime import date, datetime
 from functools import cache
@@ -26,13 +26,14 @@ from hearth_bowl.core.confection.confection import (
     Part,
     check_makes,
 )
+from hearth_bowl.core.confection.drawn import Tint, tint_of
 from hearth_bowl.core.confection.label import label_of
 from hearth_bowl.core.confection.outside import rolling_of
 from hearth_bowl.core.confection.price import PieceCost, piece_cost
 from hearth_bowl.core.confection.stuff import loses_the_usual
 from hearth_bowl.core.confection.work_out import Worked, WorkedPart, work_out
 from hearth_bowl.core.errors import BadInput
-from hearth_bowl.core.fit.ask import MOULD_SHELL, NO_SHELL, USUAL_LOSS_PCT, ask_for, kind_of
+from hearth_bowl.core.fit.ask import MOULD_SHELL, NO_SHELL, USUAL_LOSS_PCT, ask_for, asks, kind_of
 from hearth_bowl.core.ingredients.ingredient import Ingredient
 from hearth_bowl.core.ingredients.library import LIBRARY
 from hearth_bowl.core.learn.told import batches_words, is_few
@@ -55,10 +56,10 @@ from hearth_bowl.formats.step_file import step_records
 from hearth_bowl.formats.vessel_file import vessel_from
 from hearth_bowl.service.errors import ChangedMeanwhile, NotFound
 from hearth_bowl.service.larder import prices_per_g
-from hearth_bowl.service.learned import correction_for
+from hearth_bowl.service.learned import cooling_by_place, correction_for
 from hearth_bowl.service.recipes import get_recipe
 from hearth_bowl.service.settings import get_settings
-from hearth_bowl.service.vessels import get_vessel, named_measures
+from hearth_bowl.service.vessels import StoredVessel, get_vessel, named_measures
 from hearth_bowl.store.models import ConfectionRow
 
 MOST_DOCUMENT: Final = 200_000
@@ -140,9 +141,10 @@ class LearnedLoss:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class WorkedConfection:
-    """A confection worked out, what it costs with this larder, and the loss learned in this kitchen."""
+    """A confection worked out: the tint of each part, its cost with this larder, the loss learned in this kitchen."""
 
     answer: ConfectionAnswer
+    tints: tuple[Tint, ...]
     cost: PieceCost | None
     learned_loss: LearnedLoss | None
 
@@ -155,6 +157,11 @@ def list_confections(session: Session) -> list[StoredConfection]:
 def confection_names(session: Session) -> frozenset[str]:
     """Return the names of all confections."""
     return frozenset(session.scalars(select(ConfectionRow.name)))
+
+
+def confection_name(session: Session, confection_id: int | None) -> str:
+    """Return the name of a confection; empty where there is none."""
+    return session.scalar(select(ConfectionRow.name).where(ConfectionRow.id == confection_id)) or ""
 
 
 def get_confection(session: Session, confection_id: int) -> StoredConfection:
@@ -212,6 +219,7 @@ def work_out_confection(session: Session, asked: ConfectionAsk, now: datetime) -
     worked = worked_of(session, asked)
     return WorkedConfection(
         answer=confection_answer(worked),
+        tints=tuple(tint_of(part) for part in worked.parts),
         cost=piece_cost(worked, prices_per_g(session)),
         learned_loss=_learned_loss(session, worked, now),
     )
@@ -238,12 +246,11 @@ def label_confection(session: Session, asked: ConfectionAsk, made: date, pieces:
     return label_answer(label_of(worked_of(session, asked), pieces), made)
 
 
-def batch_of(session: Session, confection_id: int, recipe_id: int) -> tuple[float, dict[str, Any]]:
-    """Return what of a recipe a confection takes [g, weighed in], and its vessel with what is asked of it there.
+def batch_of(session: Session, asked: ConfectionAsk, recipe_id: int) -> tuple[float, dict[str, Any]]:
+    """Return what of a recipe a confection takes [g, weighed], and its vessel with what is asked of it there.
 
-    :raises NotFound: it is not there. :raises BadInput: at `confection_id`: the recipe does not go into it.
+    :raises NotFound: a recipe or vessel is not there. :raises BadInput: at `confection_id`: the recipe is not in it.
     """
-    asked = get_confection(session, confection_id).asked
     worked = worked_of(session, asked)
     make_g = sum(
         made.make_g for made, part in zip(worked.parts, asked.parts, strict=True) if part.of.recipe_id == recipe_id
@@ -254,31 +261,31 @@ def batch_of(session: Session, confection_id: int, recipe_id: int) -> tuple[floa
     vessel = worked.confection.form.vessel
     round_it = next((part for part in worked.parts if part.part.role in ("shell", "coat")), None)
     kind = kind_of(vessel)
-    shell = {} if kind == "cake" else {"shell": NO_SHELL if round_it is None else _chocolate(round_it)}
+    shell = {"shell": NO_SHELL if round_it is None else _chocolate(round_it)} if asks(kind, "shell") else {}
     stored = get_vessel(session, asked.form.vessel)
-    pieces = {} if kind == "cake" else {"pieces": worked.pieces}
+    pieces = {"pieces": worked.pieces} if asks(kind, "pieces") else {}
     ask = ask_for(kind, {**shell, **pieces, **_shape(kind, worked)})
     fit = {"vessel": stored.vessel, "vessel_name": stored.name, "ask": ask_record(ask)}
     return make_g, {**fit, **_on_top(worked)}
 
 
-def method_of(session: Session, asked: ConfectionAsk, choices: Mapping[str, str]) -> MethodAnswer:
-    """Return how a confection is made, act by act, in the kitchen of the settings.
+def method_of(session: Session, asked: ConfectionAsk, choices: Mapping[str, str], now: datetime) -> MethodAnswer:
+    """Return how a confection is made, act by act, in the kitchen of the settings, as it cools.
 
     :raises BadInput: naming the field or a choice. :raises NotFound: a recipe or vessel is not there.
     """
     settings = get_settings(session)
     worked = worked_of(session, asked)
-    return method_answer(method_of_confection(worked, choices, settings.kitchen, settings.kitchen_c))
+    cools = cooling_by_place(session, now)
+    return method_answer(method_of_confection(worked, choices, settings.kitchen, settings.kitchen_c, cools))
 
 
-def worked_with(session: Session, confection_id: int, recipe_id: int, recipe: Recipe) -> Worked | None:
+def worked_with(session: Session, asked: ConfectionAsk, recipe_id: int, recipe: Recipe) -> Worked | None:
     """Return a confection worked out with one of its recipes as given, such as a saved version in this batch's grams;
     None where it cannot be made so.
 
-    :raises NotFound: it is not there.
+    :raises NotFound: a recipe or vessel is not there.
     """
-    asked = get_confection(session, confection_id).asked
     found = confection_of(session, asked)
     parts = tuple(
         replace(part, of=recipe) if of.of.recipe_id == recipe_id else part
@@ -301,11 +308,11 @@ def _on_top(worked: Worked) -> dict[str, list[str]]:
 
 def _shape(kind: str, worked: Worked) -> dict[str, Any]:
     """Return what the steps of a run ask of a confection besides its chocolate: halves, cuts, cores and rolling."""
-    if kind == "mould":
+    if asks(kind, "halves"):
         return {"halves": worked.confection.form.halves}
-    if kind == "pan":
+    if asks(kind, "piece_mm"):
         return {"piece_mm": worked.confection.form.piece_mm}
-    if kind not in ("scoop", "pieces"):
+    if not asks(kind, "rolling"):
         return {}
     by_role = {part.part.role: part for part in worked.parts}
     rolled = by_role["rolling"].part.of if "rolling" in by_role else None
@@ -351,7 +358,16 @@ def confection_of(session: Session, asked: ConfectionAsk) -> Confection:
 
     :raises BadInput: naming the field. :raises NotFound: a recipe or vessel is not there.
     """
-    stored = get_vessel(session, asked.form.vessel)
+    return put_together(
+        asked, get_vessel(session, asked.form.vessel), lambda id_: recipe_from(get_recipe(session, id_).recipe)
+    )
+
+
+def put_together(asked: ConfectionAsk, stored: StoredVessel, recipe_of: Callable[[int], Recipe]) -> Confection:
+    """Return what is put together in a vessel, of recipes by their ids.
+
+    :raises BadInput: naming the field.
+    """
     vessel = vessel_from(stored.vessel)
     own: dict[str, Any] = {"vessel": vessel, "name": stored.name}
     try:
@@ -364,7 +380,7 @@ def confection_of(session: Session, asked: ConfectionAsk) -> Confection:
     parts = []
     for position, part in enumerate(asked.parts):
         try:
-            parts.append(Part(**{**fields_of(part), "of": of_asked(session, part.of)}))
+            parts.append(Part(**{**fields_of(part), "of": _of(part.of, recipe_of)}))
         except BadInput as problem:
             raise problem.under("parts", position, "of") from None
     return Confection(
@@ -390,12 +406,16 @@ def of_asked(session: Session, of: OfAsk) -> Of:
 
     :raises BadInput: nothing or several things are chosen. :raises NotFound: there is no such recipe.
     """
+    return _of(of, lambda id_: recipe_from(get_recipe(session, id_).recipe))
+
+
+def _of(of: OfAsk, recipe_of: Callable[[int], Recipe]) -> Of:
     said = [name for name in ("recipe_id", "ingredient", "blend") if getattr(of, name) is not None]
     if len(said) != 1:
         allowed = "one of a recipe, an ingredient or a blend"
         raise BadInput((), "nothing, or several things, are chosen", allowed, "missing")
     if of.recipe_id is not None:
-        return recipe_from(get_recipe(session, of.recipe_id).recipe)
+        return recipe_of(of.recipe_id)
     if of.ingredient is not None:
         return ingredient_from(of.ingredient)
     return Blend(parts=tuple((ingredient_from(row.ingredient), row.parts) for row in of.blend or ()))
@@ -428,10 +448,12 @@ def asked_from(record: Mapping[str, Any], extras: tuple[Extra, ...] = ()) -> Con
 
 
 def _stored(row: ConfectionRow) -> StoredConfection:
-    document: Mapping[str, Any] = json.loads(row.document)
-    return StoredConfection(
-        id=row.id, revision=row.revision, asked=_adapter().validate_python({**document, "name": row.name})
-    )
+    return StoredConfection(id=row.id, revision=row.revision, asked=asked_of(row.document, row.name))
+
+
+def asked_of(document: str, name: str) -> ConfectionAsk:
+    """Return what is put together as the store keeps it."""
+    return _adapter().validate_python({**json.loads(document), "name": name})
 
 
 def _row(session: Session, confection_id: int) -> ConfectionRow:

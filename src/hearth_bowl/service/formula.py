@@ -14,11 +14,14 @@ from hearth_bowl.core.ingredients.packs import usual_pack_g
 from hearth_bowl.core.learn.lessons import main_chocolate
 from hearth_bowl.core.learn.told import batches_words, is_few
 from hearth_bowl.core.mass.set_index import HIGHEST_INDEX, set_class
+from hearth_bowl.core.method.card import may_be_left_out, name_of
+from hearth_bowl.core.method.method import method_of_recipe
 from hearth_bowl.core.recipe.recipe import Recipe
 from hearth_bowl.core.recipe.typed_amount import unit_wanted
 from hearth_bowl.core.recipe.weighing import shown_g
 from hearth_bowl.core.recipe.written.typed import read_typed
 from hearth_bowl.core.solve.slide import slide_of, slide_to
+from hearth_bowl.formats.method_answer import MethodAnswer, method_answer
 from hearth_bowl.formats.recipe_file import RecipeFile, line_from, recipe_from, recipe_record
 from hearth_bowl.service.larder import prices_per_g
 from hearth_bowl.service.learned import correction_for
@@ -35,6 +38,39 @@ class LearnedSet:
     index: float
     class_: str
     says: str
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class OwnStep:
+    """What the cook may change of an act: its name in her own steps, those that stand in it by position, and whether
+    it may be left out."""
+
+    act: str
+    steps: tuple[int, ...]
+    may_leave_out: bool
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class RecipeMethod:
+    """How a mix is made alone: its acts, and what may be changed of each."""
+
+    method: MethodAnswer
+    own: tuple[OwnStep, ...]
+
+
+def method_of(session: Session, record: Mapping[str, Any]) -> RecipeMethod:
+    """Return how a recipe is made in this kitchen, with the cook's own steps. Nothing is stored.
+
+    :raises BadInput: naming the field of the recipe.
+    """
+    settings = get_settings(session)
+    found = method_of_recipe(recipe_from(record), {}, settings.kitchen, settings.kitchen_c)
+    return RecipeMethod(
+        method=method_answer(found),
+        own=tuple(
+            OwnStep(act=name_of(act), steps=act.card_steps, may_leave_out=may_be_left_out(act)) for act in found.acts
+        ),
+    )
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -185,6 +185,19 @@ def cooling_here(session: Session, ask: SetAsk, now: datetime) -> tuple[Learned 
     return _learned(cooling), _learned(correction_for(session, f"set:{ask.place}", now))
 
 
+def cooling_by_place(session: Session, now: datetime) -> dict[str, Learned]:
+    """Return how this kitchen cools, by place."""
+    found = ((of, correction_for(session, f"cooling:{of}", now)) for of in _learned_of(session, "cooling"))
+    return {of: learned for of, one in found if (learned := _learned(one)) is not None}
+
+
+def _learned_of(session: Session, kind: str) -> list[str]:
+    """Return what was learned of a kind, such as each place of cooling, by name."""
+    whats = session.scalars(select(LessonRow.what).distinct()).all()
+    names = sorted({what.partition("/")[0] for what in whats})
+    return [name.removeprefix(f"{kind}:") for name in names if name.startswith(f"{kind}:")]
+
+
 def corrected_run(
     session: Session, recipe: Recipe, steps: tuple[Step, ...], choices: Mapping[str, str], now: datetime
 ) -> tuple[Step, ...]:
@@ -195,18 +208,12 @@ def corrected_run(
 
 def for_plan(session: Session, now: datetime) -> dict[str, Any]:
     """Return what changes the times of a running order: by job, and the cooling by place."""
-    whats = session.scalars(select(LessonRow.what).distinct()).all()
-    hands, cooling = {}, {}
-    for name in sorted({what.partition("/")[0] for what in whats}):
-        kind, _, of = name.partition(":")
-        if kind not in ("hands", "cooling"):
-            continue
-        found = correction_for(session, name, now)
-        if found is not None and kind == "hands":
-            hands[of] = found.value
-        elif found is not None:
-            cooling[of] = [found.value, found.low, found.high, found.counted]
-    return {"hands": hands, "cooling": cooling}
+    hands = {of: correction_for(session, f"hands:{of}", now) for of in _learned_of(session, "hands")}
+    cooling = cooling_by_place(session, now)
+    return {
+        "hands": {of: one.value for of, one in hands.items() if one is not None},
+        "cooling": {of: [one.factor, one.low, one.high, one.batches] for of, one in cooling.items()},
+    }
 
 
 def times_of_ones_own(session: Session, now: datetime) -> tuple[str, ...]:

@@ -1,29 +1,29 @@
 """What is happening at the stove now: the temperature, the call with its time, the clocks; and the trace so far."""
 
 import json
-from collections.abc import Mapping
 from dataclasses import dataclass, replace
 from datetime import datetime, timedelta
-from typing import Any, Final
+from typing import Final
 
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
-from hearth_bowl.core.errors import BadInput
-from hearth_bowl.core.mass.boiling import cook_to
-from hearth_bowl.core.mass.cooking import cooked_part
 from hearth_bowl.core.stove.calls import SILENT_S
 from hearth_bowl.core.stove.cold import cold_call, out_of_cold_s
+from hearth_bowl.core.stove.events import GateAnswered
 from hearth_bowl.core.stove.forecast import Forecast
+from hearth_bowl.core.stove.mishaps import Mishap, mishaps
+from hearth_bowl.core.stove.run import spans_of
 from hearth_bowl.core.stove.standing import Standing
-from hearth_bowl.core.stove.step import Step
+from hearth_bowl.core.stove.state import State, back_to_end_g, state_of
 from hearth_bowl.core.stove.trace import Trace, trace
 from hearth_bowl.core.stove.watch import course_of, watch
 from hearth_bowl.formats.recipe_file import recipe_from
+from hearth_bowl.service.batch_events import events_of
 from hearth_bowl.service.batch_readings import count_readings_of, readings_of, thinned_readings_of
 from hearth_bowl.service.batches import batch_row
 from hearth_bowl.service.hearing import hear
-from hearth_bowl.service.snapshot import Snapshot, snapshot_of
+from hearth_bowl.service.snapshot import snapshot_of
 from hearth_bowl.service.timers import Timer, list_timers
 from hearth_bowl.store.models import BatchEventRow, BatchRow
 
@@ -38,7 +38,8 @@ LONGEST: Final = timedelta(hours=14)
 class Live:
     """What is happening now; moments are the server's.
 
-    `shown_c` is the last reading, at `reading_at`, however old; `true_c` is None where it is no temperature of now.
+    `state` is what the temperature means. `shown_c` is the last reading, at `reading_at`, however old; `true_c` is
+    None where it is no temperature of now.
     `seen`: the call was seen, on whichever device. `out_of_cold_s` is how long what must be kept cold has been out in
     all; None where nothing must.
     """
@@ -50,6 +51,7 @@ class Live:
     reading_at: datetime | None
     forecast: Forecast | None
     stands: Standing | None
+    state: State
     add_back_g: float | None
     call: str
     urgent: bool
@@ -70,7 +72,8 @@ def live(session: Session, batch_id: int, now: datetime) -> Live:
     step = snapshot.steps[row.step]
     begun_at = _step_begun(session, row)
     heard = hear(session, row, begun_at, snapshot.thermometer_offset_c or 0.0, now)
-    course = course_of(step, recipe_from(json.loads(row.document)), snapshot.pressure_kpa, snapshot.kitchen_c)
+    recipe = recipe_from(json.loads(row.document))
+    course = course_of(step, recipe, snapshot.pressure_kpa, snapshot.kitchen_c)
     watched = watch(
         step,
         course,
@@ -82,6 +85,7 @@ def live(session: Session, batch_id: int, now: datetime) -> Live:
         pace=heard.pace,
     )
     true_c = heard.true_c if heard.is_fresh else None
+    dose_g = None if true_c is None else back_to_end_g(step, true_c, recipe, snapshot.pressure_kpa)
     out_s = None if row.ended_at else out_of_cold_s(snapshot.steps, _steps_begun(session, row), _since(row, now))
     call = cold_call(out_s, step.out_of_cold) or watched.call
     return Live(
@@ -92,7 +96,16 @@ def live(session: Session, batch_id: int, now: datetime) -> Live:
         reading_at=heard.last_at,
         forecast=watched.forecast,
         stands=watched.stands,
-        add_back_g=_add_back_g(step, true_c, json.loads(row.document), snapshot),
+        state=state_of(
+            step,
+            watched.stands,
+            true_c,
+            family=row.family,
+            before=snapshot.steps[row.step - 1] if row.step else None,
+            dose_g=dose_g,
+            is_silent=heard.silent_s >= SILENT_S,
+        ),
+        add_back_g=dose_g,
         call=call.words,
         urgent=call.urgent,
         timed=call.timed,
@@ -101,6 +114,31 @@ def live(session: Session, batch_id: int, now: datetime) -> Live:
         out_of_cold_s=out_s,
         timers=tuple(timer for timer in list_timers(session, now) if timer.batch_id in (None, batch_id)),
     )
+
+
+def unanswered(session: Session, batch_id: int, now: datetime) -> list[Mishap]:
+    """Return what went wrong in a run and was neither put right nor left as it is, the first step's first.
+
+    :raises NotFound: there is no such batch.
+    """
+    row = batch_row(session, batch_id)
+    snapshot, events = snapshot_of(session, row), events_of(session, batch_id)
+    until_s = _since(row, row.ended_at or now)
+    spans = spans_of([(_since(row, event.at), event.what) for event in events], until_s)
+    answered = {
+        what.key: _since(row, event.at)
+        for event in events
+        if isinstance(what := event.what, GateAnswered) and what.gate == "wrong"
+    }
+    asked = [
+        (step, max(since_s, answered.get(snapshot.steps[step].key, since_s)), left_s)
+        for step, since_s, left_s in spans
+        if step < len(snapshot.steps) and (step < row.step or row.ended_at is None)
+    ]
+    left = [one for one in asked if one[0] != row.step or snapshot.steps[one[0]].heat != "boil"]
+    stretches = [[(at, c) for at, c in stretch] for stretch in batch_trace(session, batch_id, now).stretches]
+    recipe = recipe_from(json.loads(row.document))
+    return mishaps(left, snapshot.steps, stretches, recipe, snapshot.pressure_kpa)
 
 
 def _seen_s(session: Session, row: BatchRow, begun_at: datetime | None, now: datetime) -> dict[str, float]:
@@ -112,18 +150,6 @@ def _seen_s(session: Session, row: BatchRow, begun_at: datetime | None, now: dat
         .order_by(BatchEventRow.at)
     )
     return {json.loads(data)["words"]: (at - now).total_seconds() for at, data in session.execute(seen)}
-
-
-def _add_back_g(step: Step, true_c: float | None, record: Mapping[str, Any], snapshot: Snapshot) -> float | None:
-    """Return the water that brings a boil back which went past its end; None where it did not."""
-    if step.heat != "boil" or step.target_c is None or true_c is None or true_c <= step.target_c[1]:
-        return None
-    pan, kpa = cooked_part(recipe_from(record)), snapshot.pressure_kpa
-    try:
-        end = cook_to(pan, (step.target_c[0] + step.target_c[1]) / 2, kpa)
-        return end.water_left_g - cook_to(pan, true_c, kpa).water_left_g
-    except BadInput:
-        return None
 
 
 def _since(row: BatchRow, at: datetime) -> float:

@@ -31,3 +31,8 @@ def check_wall_time(path: FieldPath, at: datetime) -> datetime:
     if not FIRST_YEAR <= at.year <= LAST_YEAR:
         raise BadInput(path, f"the year {at.year}", f"a year from {FIRST_YEAR} to {LAST_YEAR}", "out-of-range")
     return at
+
+
+def wall_of(at: datetime) -> datetime:
+    """Return a moment as the kitchen's own clock shows it."""
+    return at.astimezone().replace(tzinfo=None)

@@ -2,10 +2,10 @@
 
 import json
 from collections.abc import Mapping
-from dataclasses import dataclass, fields
+from dataclasses import dataclass, fields, replace
 from datetime import datetime, timedelta
 from functools import cache
-from typing import Final
+from typing import Any, Final
 
 from pydantic import TypeAdapter
 from sqlalchemy import delete, select
@@ -14,6 +14,7 @@ from sqlalchemy.orm import Session, selectinload
 from hearth_bowl.core.boxes.assortment import MOST_BOXES, MOST_PER_BOX, MOST_ROWS, Assortment, RowAsk, plan_boxes
 from hearth_bowl.core.confection.confection import Confection
 from hearth_bowl.core.errors import BadInput, check_number
+from hearth_bowl.core.fit.ask import asks, kind_of
 from hearth_bowl.core.fit.vessel import Box
 from hearth_bowl.core.geometry.pieces import MOST_PIECES
 from hearth_bowl.core.ingredients.library import LIBRARY
@@ -21,7 +22,7 @@ from hearth_bowl.core.keep.keeping import OUT_BEFORE_MIN
 from hearth_bowl.core.recipe.ratios import CHOCOLATE_KINDS
 from hearth_bowl.core.recipe.recipe import check_name
 from hearth_bowl.formats.vessel_file import vessel_from
-from hearth_bowl.service.confections import confection_of, get_confection
+from hearth_bowl.service.confections import ConfectionAsk, confection_of, get_confection
 from hearth_bowl.service.errors import ChangedMeanwhile, NotFound
 from hearth_bowl.service.larder import stock
 from hearth_bowl.service.moments import check_wall_time
@@ -126,6 +127,58 @@ def get_occasion(session: Session, occasion_id: int) -> StoredOccasion:
     :raises NotFound: there is none.
     """
     return _stored(session, _row(session, occasion_id))
+
+
+def pieces_in(asked: OccasionAsk, row: PieceAsk, kind: str) -> dict[str, int]:
+    """Return how many pieces of a confection an occasion takes, and how many to spare; empty for a whole thing."""
+    return {"pieces": asked.boxes * row.per_box, "spares": row.spares} if asks(kind, "pieces") else {}
+
+
+def asked_for(session: Session, confection_id: int, occasion_id: int | None) -> ConfectionAsk:
+    """Return a confection in the number of pieces that an occasion takes; in its own without one.
+
+    :raises NotFound: either is not there. :raises BadInput: at `occasion_id`: the confection is not in it.
+    """
+    own = get_confection(session, confection_id).asked
+    if occasion_id is None:
+        return own
+    asked = get_occasion(session, occasion_id).asked
+    row = next((row for row in asked.rows if row.confection_id == confection_id), None)
+    if row is None:
+        raise BadInput(("occasion_id",), f"{own.name} is not in {asked.name}.", "an occasion that it is in", "unknown")
+    vessel = vessel_from(get_vessel(session, own.form.vessel).vessel)
+    counts: dict[str, Any] = {**pieces_in(asked, row, kind_of(vessel))}
+    return replace(own, form=replace(own.form, **counts))
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class TakenBy:
+    """Occasion ahead that takes a confection, and how many pieces of it with those to spare; None: whole things."""
+
+    id: int
+    name: str
+    pieces: int | None
+
+
+def taken_by(session: Session, confection_id: int, wall_now: datetime) -> tuple[TakenBy, ...]:
+    """Return the occasions ahead that a confection is in."""
+    found = []
+    for one in occasions_ahead(session, confection_id, wall_now):
+        form = asked_for(session, confection_id, one.id).form
+        pieces = None if form.pieces is None else form.pieces + form.spares
+        found.append(TakenBy(id=one.id, name=one.asked.name, pieces=pieces))
+    return tuple(found)
+
+
+def occasions_ahead(session: Session, confection_id: int, wall_now: datetime) -> list[StoredOccasion]:
+    """Return the occasions that a confection is in and that are not over, as they were made."""
+    return [
+        one
+        for one in list_occasions(session)
+        if one.asked.ready_at is not None
+        and wall_now <= one.asked.ready_at
+        and any(row.confection_id == confection_id for row in one.asked.rows)
+    ]
 
 
 def create_occasion(session: Session, asked: OccasionAsk, now: datetime) -> StoredOccasion:

@@ -5,10 +5,12 @@ from datetime import UTC, datetime
 from sqlalchemy import Select, func, select
 from sqlalchemy.orm import Session
 
-from hearth_bowl.core.stove.events import SetSeen, SetStarted, StepBegun
+from hearth_bowl.core.stove.events import Happening, SetSeen, SetStarted, StepBegun
+from hearth_bowl.core.stove.run import spans_of
 from hearth_bowl.service.batch_events import Event, add_events, events_of
+from hearth_bowl.service.moments import wall_of
 from hearth_bowl.service.occasions import get_occasion
-from hearth_bowl.service.running_order import SETS, RunningOrder, TaskState, get_order, happen, wall_of
+from hearth_bowl.service.running_order import SETS, RunningOrder, TaskState, get_order, happen
 from hearth_bowl.service.snapshot import snapshot_of
 from hearth_bowl.store.models import BatchRow
 
@@ -47,7 +49,7 @@ def tell_runs(session: Session, occasion_id: int, wall_now: datetime) -> None:
         return
     done = {act for one in order.tasks if one.state == "done" for act in one.task.get("acts", [])}
     for position, row in enumerate(get_occasion(session, occasion_id).asked.rows):
-        wanted = _runs_for(row.confection_id, order.planned_at.astimezone(UTC)).where(BatchRow.ended_at.is_(None))
+        wanted = runs_for(row.confection_id, order.planned_at.astimezone(UTC)).where(BatchRow.ended_at.is_(None))
         for run in session.scalars(wanted):
             steps = snapshot_of(session, run).steps
             is_done = [f"c{position}.{step.act_id}" in done for step in steps[run.step : -1]]
@@ -59,7 +61,7 @@ def tell_runs(session: Session, occasion_id: int, wall_now: datetime) -> None:
                 add_events(session, run.id, [event], now)
 
 
-def _runs_for(confection_id: int, since: datetime) -> Select[BatchRow]:
+def runs_for(confection_id: int, since: datetime) -> Select[BatchRow]:
     """Return what finds the runs that were made for a confection since a moment."""
     made_for = func.json_extract(BatchRow.snapshot, "$.confection_id")
     return select(BatchRow).where(made_for == confection_id, BatchRow.started_at >= since).order_by(BatchRow.started_at)
@@ -71,7 +73,7 @@ def _take_over_acts(
     """Take over what runs made for a confection of the order have done: a task is done once all its acts are."""
     rows = get_occasion(session, occasion_id).asked.rows
     for position, row in enumerate(rows):
-        wanted = _runs_for(row.confection_id, since)
+        wanted = runs_for(row.confection_id, since)
         done: dict[str, datetime] = {}
         begun: dict[str, datetime] = {}
         for run in session.scalars(wanted):
@@ -91,10 +93,10 @@ def _acts_of(
 ) -> None:
     """Note when each act of a run was begun, and when it was done."""
     steps = snapshot_of(session, run).steps
-    went = [(event.at, event.what.step) for event in events_of(session, run.id) if isinstance(event.what, StepBegun)]
-    ends = [at for at, _ in went[1:]] + [run.ended_at]
-    for (at, number), end in zip(went, ends, strict=True):
+    happened: list[tuple[datetime | None, Happening]] = [(event.at, event.what) for event in events_of(session, run.id)]
+    for number, at, end in spans_of(happened, run.ended_at):
         act = steps[number].act_id if number < len(steps) else ""
+        assert at is not None
         if act:
             begun.setdefault(prefix + act, at)
             if end is not None:

@@ -3,18 +3,21 @@
 import contextlib
 import json
 import unicodedata
-from typing import Final, TypedDict
+from typing import Final
 
 from sqlalchemy import ColumnElement, and_, delete, insert, literal_column, or_, select, tuple_, update
 from sqlalchemy.orm import Session, load_only
+from typing_extensions import TypedDict
 
+from hearth_bowl.core.bench.bowl import bowl_layers
 from hearth_bowl.core.keep.allergens import allergen_groups, allergens_named, not_known
+from hearth_bowl.core.mass.mixture import mix
 from hearth_bowl.core.recipe.recipe import FAMILIES, Recipe
 from hearth_bowl.formats.recipe_file import recipe_from, whole_record
 from hearth_bowl.store.db import Database
 from hearth_bowl.store.models import RECIPE_WORDS, BatchRow, RecipeRow
 
-INDEX: Final = 1
+INDEX: Final = 2
 """Version of the index: raise it when its words or the library's names change, and every recipe is indexed again."""
 AT_A_TIME: Final = 100
 """Recipes that are indexed in one transaction: about 0.1 s. A judgement."""
@@ -25,12 +28,21 @@ NOT_INDEXED: Final = or_(RecipeRow.listed_by < INDEX, RecipeRow.listed_by > INDE
 """A recipe that another version indexed, or none; two ranges, so that their index answers."""
 
 
+class LayerShare(TypedDict):
+    """Layer of the bowl by its code, and its share of the weight, 0 to 1."""
+
+    code: str
+    share: float
+
+
 class Listed(TypedDict):
     """What a list shows of a recipe's lines."""
 
     ingredients: list[str]
     allergens: list[str]
     not_known: int
+    mass_g: float
+    layers: list[LayerShare]
 
 
 def index_recipe(session: Session, row: RecipeRow, recipe: Recipe) -> None:
@@ -53,10 +65,14 @@ def listed_of(row: RecipeRow) -> Listed:
 
 
 def _worked_out(recipe: Recipe) -> Listed:
+    layers = bowl_layers(mix(recipe)) if recipe.lines else ()
+    whole_g = sum(layer.grams for layer in layers) or 1.0
     return Listed(
         ingredients=list(dict.fromkeys(line.ingredient.name for line in recipe.lines)),
         allergens=list(allergen_groups(recipe)),
         not_known=len(not_known(recipe)),
+        mass_g=recipe.mass_g if recipe.lines else 0.0,
+        layers=[LayerShare(code=one.code, share=round(one.grams / whole_g, 4)) for one in layers if one.grams > 0],
     )
 
 

@@ -12,7 +12,7 @@ from sqlalchemy.orm import Session
 from hearth_bowl.core.recipe.recipe import Recipe, check_name
 from hearth_bowl.formats.recipe_file import RecipeFile, recipe_from, recipe_record, whole_record
 from hearth_bowl.service.errors import ChangedMeanwhile, NotFound
-from hearth_bowl.service.recipe_index import forget_recipe, index_recipe, listed_of, recipe_rows
+from hearth_bowl.service.recipe_index import LayerShare, forget_recipe, index_recipe, listed_of, recipe_rows
 from hearth_bowl.store.models import ConfectionRow, RecipeRow, RecipeVersionRow
 
 MOST_LISTED: Final = 200
@@ -61,6 +61,8 @@ class FoundRecipe(RecipeInList):
     ingredients: tuple[str, ...]
     allergens: tuple[str, ...]
     not_known: int
+    mass_g: float
+    layers: tuple[LayerShare, ...]
     made_into: int | None = None
 
 
@@ -100,6 +102,8 @@ def _found(row: RecipeRow) -> FoundRecipe:
         ingredients=tuple(listed["ingredients"]),
         allergens=tuple(listed["allergens"]),
         not_known=listed["not_known"],
+        mass_g=listed["mass_g"],
+        layers=tuple(listed["layers"]),
     )
 
 

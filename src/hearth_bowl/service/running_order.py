@@ -4,23 +4,25 @@ import hashlib
 import json
 from dataclasses import asdict, dataclass
 from datetime import datetime, timedelta
-from typing import Any, Final
+from typing import Any, Final, Literal
 
 from sqlalchemy import delete, select
 from sqlalchemy.orm import Session
 
 from hearth_bowl.core.errors import BadInput
+from hearth_bowl.core.fit.ask import asks
 from hearth_bowl.formats.calendar_file import order_ics
 from hearth_bowl.formats.occasion_file import FORMAT, PlanAnswer, TaskAnswer
 from hearth_bowl.service.confections import confection_record
 from hearth_bowl.service.errors import NotFound
 from hearth_bowl.service.learned import for_plan, times_of_ones_own
 from hearth_bowl.service.moments import check_wall_time
-from hearth_bowl.service.occasions import OccasionAsk, get_occasion, recipes_of
+from hearth_bowl.service.occasions import OccasionAsk, get_occasion, pieces_in, recipes_of
 from hearth_bowl.service.settings import get_settings
 from hearth_bowl.service.what_if import mended, visits
 from hearth_bowl.store.models import OccasionHappeningRow, OccasionOrderRow
 
+Progress = Literal["ahead", "running", "done"]
 OVER_MIN: Final = 5
 """What took so much longer than planned puts the day off its order: a judgement."""
 LATE_MIN: Final = 10
@@ -34,7 +36,7 @@ class TaskState:
     """A task as it stands: still to be done, running or done, and when in truth; the recipe that a run of it is of."""
 
     task: TaskAnswer
-    state: str
+    state: Progress
     began_at: datetime | None
     ended_at: datetime | None
     recipe_id: int | None
@@ -92,10 +94,9 @@ def _wished_record(session: Session, asked: OccasionAsk, more_moulds: int = 0) -
     confections = []
     for row in asked.rows:
         record = confection_record(session, row.confection_id)
-        form = {**record["form"], "pieces": asked.boxes * row.per_box, "spares": row.spares}
-        if record["form"]["vessel"].get("kind") == "cake":
-            form = record["form"]
-        if record["form"]["vessel"].get("kind") == "mould":
+        kind = str(record["form"]["vessel"].get("kind"))
+        form = {**record["form"], **pieces_in(asked, row, kind)}
+        if asks(kind, "halves"):
             form["owned"] = form.get("owned", 1) + more_moulds
         out_min = wishes.out_of_fridge_min
         dropped = row.confection_id in wishes.dropped
@@ -296,7 +297,7 @@ def _states(
         row = by_task.get(task["id"])
         position = task["for"][0]
         confection_id = asked.rows[position].confection_id if position < len(asked.rows) else None
-        state = "ahead" if row is None else "done" if row.ends_at is not None else "running"
+        state: Progress = "ahead" if row is None else "done" if row.ends_at is not None else "running"
         found.append(
             TaskState(
                 task=task,
@@ -330,11 +331,6 @@ def _moment(text: str) -> datetime:
 
 def _wall(at: datetime) -> str:
     return at.isoformat(timespec="minutes")
-
-
-def wall_of(at: datetime) -> datetime:
-    """Return a moment as the kitchen's own clock shows it."""
-    return at.astimezone().replace(tzinfo=None)
 
 
 def order_calendar(session: Session, occasion_id: int, wall_now: datetime) -> bytes:

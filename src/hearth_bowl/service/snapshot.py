@@ -18,7 +18,7 @@ from hearth_bowl.core.mass.kitchen import Kitchen
 from hearth_bowl.core.mass.sugar_stages import thermometer
 from hearth_bowl.core.recipe.recipe import Recipe
 from hearth_bowl.core.stove.step import Step
-from hearth_bowl.core.stove.steps import run_steps
+from hearth_bowl.core.stove.steps import LineAct, run_steps
 from hearth_bowl.formats.ask_file import ask_from
 from hearth_bowl.formats.recipe_file import recipe_from
 from hearth_bowl.formats.strict_json import read_json
@@ -32,7 +32,10 @@ from hearth_bowl.store.old_steps.steps import old_steps
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Snapshot:
     """What a run was begun with. `thermometer_offset_c` is None where the thermometer was not tested; `shell` is the
-    chocolate of shells or coats by its label, None without; `confection_id` what it is made for, None where unsaid."""
+    chocolate of shells or coats by its label, None without; `confection_id` what it is made for, None where unsaid.
+
+    Where a confection has several mixes, each has a batch, and all of them share a `run_key` and the `line` of all
+    acts; `mixes` are their recipes, in the positions that the line names."""
 
     steps: tuple[Step, ...]
     altitude_m: float
@@ -41,20 +44,34 @@ class Snapshot:
     thermometer_offset_c: float | None
     shell: str | None
     confection_id: int | None = None
+    occasion_id: int | None = None
+    """The occasion whose number of pieces it is made in; None: in the confection's own."""
+    run_key: str = ""
+    line: tuple[LineAct, ...] = ()
+    mixes: tuple[int, ...] = ()
+    main: int = 0
+    """The mix with which the piece is finished: the one that most is made of."""
 
 
 def take_snapshot(
-    recipe: Recipe, choices: Mapping[str, str], fit: Mapping[str, Any], settings: Settings, worked: Worked | None = None
+    recipe: Recipe,
+    choices: Mapping[str, str],
+    fit: Mapping[str, Any],
+    settings: Settings,
+    worked: Worked | None = None,
+    *,
+    with_piece: bool = True,
 ) -> Snapshot:
     """Return what a run of a recipe is begun with in this kitchen.
 
     :param fit: the vessel that it goes into and what is asked there; empty where none is chosen.
     :param worked: the confection that it is made for; without one, the confection that its fit is.
+    :param with_piece: whether it has the acts of the piece.
     :raises BadInput: naming a choice.
     """
     made = worked or worked_by(recipe, fit, settings.kitchen)
     return _snapshot(
-        run_steps(recipe, choices, settings.kitchen, made, settings.kitchen_c),
+        run_steps(recipe, choices, settings.kitchen, made, settings.kitchen_c, with_piece=with_piece),
         settings,
         None if made is None else _chocolate(made),
     )

@@ -5,7 +5,7 @@ Keep them anew only when a rule was meant to change; the difference of the file 
 
 import json
 from collections.abc import Iterator, Mapping
-from dataclasses import asdict, fields, is_dataclass
+from dataclasses import asdict, fields, is_dataclass, replace
 from pathlib import Path
 from typing import Any, Final
 
@@ -34,8 +34,13 @@ from hearth_bowl.core.mass.solid_fat import SOLID_FRACTION, blend_solid_fraction
 from hearth_bowl.core.mass.solution import dissolve
 from hearth_bowl.core.mass.sugar_stages import STAGES_C, stage_at
 from hearth_bowl.core.mass.tempering import temper
+from hearth_bowl.core.method.act import Act
+from hearth_bowl.core.method.card import name_of
+from hearth_bowl.core.method.choices import CHOICES
+from hearth_bowl.core.method.method import Method, method_of_confection, method_of_recipe
 from hearth_bowl.core.recipe.families import FAMILY
 from hearth_bowl.core.recipe.recipe import Recipe
+from hearth_bowl.core.recipe.steps import CardStep
 from hearth_bowl.core.solve.starters import starter
 from hearth_bowl.core.stove.bursts import burst_kind, next_burst
 from hearth_bowl.core.stove.steps import run_steps
@@ -47,6 +52,7 @@ from hearth_bowl.demo.vessels import VESSELS
 from hearth_bowl.formats.confection_file import confection_answer
 from hearth_bowl.formats.recipe_file import recipe_from
 from hearth_bowl.formats.vessel_file import vessel_from
+from tests.kitchen import recipe as made_of
 
 FILE: Final = Path(__file__).with_name("answers.json")
 KITCHEN: Final = Kitchen(altitude_m=340)
@@ -70,11 +76,21 @@ def _asked() -> Iterator[tuple[str, Any]]:
         mixture = mix(recipe)
         yield (f"{name} / sets", [_or_why(_clock, mixture, ask) for ask in _set_asks()])
         yield f"{name} / warms", [_or_why(_burst, recipe, mixture, *state) for state in WARMED]
+    for key, particular in FAMILY.items():
+        for use in particular.uses:
+            yield f"{key} for {use} / method", _acts(method_of_recipe(starter(key, use), {}, KITCHEN))
+        yield f"{key} / schools", _schools(starter(key, particular.uses[0]))
+        yield f"{key} / a card's degrees", _carded(starter(key, particular.uses[0]))
     yield "Running-sun fondant / ripens", ripen(mix(recipes["Running-sun fondant"]), 0.2, 20.0)
     yield from _tables()
     yield from _tempered()
     yield from _fitted(recipes)
     yield from _confections(recipes)
+    yield from _piled(recipes)
+    nougat = made_of("aerated", use="cut", sugar_caster=300, honey=150, water=80, egg_white=60, almond_whole=150)
+    yield "nougat / method", _acts(method_of_recipe(nougat, {}, KITCHEN))
+    egg = made_of("marzipan", almond_ground=250, sugar_icing=200, egg_white=25)
+    yield "marzipan with raw egg / method", _acts(method_of_recipe(egg, {}, KITCHEN))
 
 
 WARMED: Final = ((20.0, 1.0, 0, None), (20.0, 1.0, 0, (450.0, 240.0)), (30.0, 0.5, 2, None), (38.0, 0.2, 3, None))
@@ -144,6 +160,13 @@ def _confections(recipes: Mapping[str, Recipe]) -> Iterator[tuple[str, Any]]:
         worked = work_out(confection, KITCHEN)
         yield f"{name} / worked out", confection_answer(worked)
         yield f"{name} / label", _or_why(label_of, worked, None)
+        yield f"{name} / method", _acts(method_of_confection(worked, {}, KITCHEN))
+    cones, balls = made["Late-watch cones"], made["Cloud balls"]
+    cheese = replace(cones, parts=(cones.parts[0], Part(role="filling", of=starter("soft-cheese", None))))
+    solid = replace(balls, parts=(Part(role="centre", of=find("milk38")), *balls.parts[1:]))
+    tapped = replace(cones, steps=(CardStep(text="Out with a tap.", kind="unmould"),))
+    for name, one in (("cheese in shells", cheese), ("bought balls", solid), ("a tap", tapped)):
+        yield f"{name} / method", _acts(method_of_confection(work_out(one, KITCHEN), {}, KITCHEN))
     rows = [RowAsk(confection=made[name], per_box=per_box, spares=spares) for name, per_box, spares in PIECES]
     stock = {
         label: Stock(in_house_g=there, packs=(PackFor(pack_g=pack, price=price),) if pack else ())
@@ -153,12 +176,97 @@ def _confections(recipes: Mapping[str, Recipe]) -> Iterator[tuple[str, Any]]:
     yield "Open evening", plan_boxes(rows, BOXES, stock, chocolates, 800, None, KITCHEN)
 
 
+PILED: Final[Mapping[str, tuple[tuple[str, dict[str, Any]], ...]]] = {
+    "pan": (("layer", {"share_pct": 40.0}), ("layer", {}), ("coat", {}), ("topping", {"g_each": 1.0})),
+    "mould": (("shell", {}), ("filling", {"share_pct": 30.0}), ("filling", {}), ("topping", {"g_each": 0.5})),
+    "cup": (("shell", {}), ("filling", {"share_pct": 30.0}), ("filling", {}), ("topping", {"g_each": 1.0})),
+    "scoop": (("centre", {}), ("coat", {}), ("rolling", {"g_each": 0.8})),
+    "pieces": (("centre", {}), ("core", {"g_each": 2.0}), ("coat", {}), ("coat", {"mm": 0.5}), ("rolling", {})),
+    "cake": (("centre", {}), ("filling", {}), ("coat", {}), ("topping", {"g_each": 20.0})),
+}
+"""Everything that a form may have at once, by the kind of its vessel."""
+
+
+def _piled(recipes: Mapping[str, Recipe]) -> Iterator[tuple[str, Any]]:
+    """Yield how a form with everything that it may have is made, with what is on top of nuts and of chocolate."""
+    mixes = [recipes["Night-sky truffles"], recipes["Perseid fudge"], starter("nut-paste", None)]
+    bought = {
+        "shell": find("dark60"),
+        "coat": find("milk38"),
+        "core": find("hazelnut_whole"),
+        "rolling": find("cocoa_powder_21"),
+    }
+    vessels = {kind_of(vessel_from(record)): vessel_from(record) for _, _, record in VESSELS if record["kind"] != "box"}
+    for kind, vessel in vessels.items():
+        cut = {"pieces": 24} if kind == "pan" else {}
+        for top in ("hazelnut_whole", "white32"):
+            of = iter(mixes)
+            parts = tuple(
+                Part(role=role, of={**bought, "topping": find(top)}.get(role) or next(of), **amount)  # type: ignore[arg-type]
+                for role, amount in PILED[kind]
+            )
+            asked = Confection(name=kind, form=Form(vessel=vessel, **cut), parts=parts)
+            worked = _or_why(work_out, asked, KITCHEN)
+            shown = worked if isinstance(worked, str) else _acts(method_of_confection(worked, {}, KITCHEN))
+            yield f"everything in a {kind}, {top} on top", shown
+
+
 def _of(part: Mapping[str, Any], recipes: Mapping[str, Recipe]) -> Any:
     if "recipe" in part:
         return recipes[part["recipe"]]
     if "ingredient" in part["of"]:
         return find(part["of"]["ingredient"])
     return Blend(parts=tuple((find(one["ingredient"]), one["parts"]) for one in part["of"]["blend"]))
+
+
+def _acts(method: Method) -> dict[str, str]:
+    """Return every act of a method in one line: what the pages and the order need of it, but its words."""
+    return {act.id: " | ".join(_act(act)) for act in method.acts}
+
+
+def _schools(recipe: Recipe) -> dict[str, dict[str, str]]:
+    """Return the acts that each school makes otherwise than the usual one."""
+    usual = _acts(method_of_recipe(recipe, {}, KITCHEN))
+    found = {}
+    for name, schools in CHOICES.items():
+        for school in [*schools][1:]:
+            acts = _acts(method_of_recipe(recipe, {name: school}, KITCHEN))
+            found[f"{name} {school}"] = {key: words for key, words in acts.items() if usual.get(key) != words}
+    return {key: acts for key, acts in found.items() if acts}
+
+
+DEGREES_OFF: Final = (-12.0, -1.0, 1.0, 12.0)
+"""How far from the usual a card may have it [K]."""
+
+
+def _carded(recipe: Recipe) -> dict[str, str]:
+    """Return what becomes of each act at whose place a card has other degrees: its target, its ceiling, and what is
+    said of it."""
+    found = {}
+    for act in method_of_recipe(recipe, {}, KITCHEN).acts:
+        for off in DEGREES_OFF if act.target_c else ():
+            to_c = round(sum(act.target_c or ()) / 2 + off, 1)
+            step = CardStep(text="As I do it.", to_c=to_c, place="instead", act=name_of(act))
+            method = method_of_recipe(replace(recipe, steps=(step,)), {}, KITCHEN)
+            one = next(one for one in method.acts if one.id == act.id)
+            said = [f"differs {differs.card_c:.4g} {differs.book_c:.4g}" for differs in method.differs]
+            found[f"{act.id} {to_c:g}"] = " | ".join(
+                [*(f"{bound:.4g}" for bound in one.target_c or ()), f"{one.ceiling_c}", *said]
+            )
+    return found
+
+
+def _act(act: Act) -> Iterator[str]:
+    yield act.kind
+    yield "hands" if act.hands else "waits"
+    yield " ".join(f"{name} {count}" for name, count in sorted(act.uses.items()))
+    yield " ".join(f"{one.id} {one.least_min:.3g} {one.most_min or 0:.3g}" for one in act.after)
+    yield " ".join(f"{minutes:.3g}" for minutes in act.minutes)
+    yield " ".join(f"{take.ingredient.label} {take.g:.4g} {take.seed_g or 0:.3g}" for take in act.takes)
+    for bounds in (act.target_c, (act.ceiling_c,), (act.gate_min,), (act.soon_min,)):
+        yield " ".join("" if bound is None else f"{bound:.4g}" for bound in bounds or ())
+    yield " ".join((*act.cautions, *sorted(act.holds), *act.of, "out" if act.out_of_cold else ""))
+    yield " ".join(name for name in ("cue", "ask", "why", "passes", "call", "from_card") if getattr(act, name))
 
 
 def _step(step: Any) -> dict[str, Any]:

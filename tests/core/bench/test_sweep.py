@@ -4,12 +4,17 @@ import re
 import unittest
 from itertools import pairwise
 
+from hearth_bowl.core.assess.assess import assess
 from hearth_bowl.core.bench.formula import Formula, formula
+from hearth_bowl.core.ingredients.library import LIBRARY
 from hearth_bowl.core.mass.set_index import index_curve
 from hearth_bowl.core.recipe.families import FAMILY
-from hearth_bowl.core.recipe.recipe import FAMILIES
+from hearth_bowl.core.recipe.recipe import AIMED_INDEX, FAMILIES, Recipe
 from hearth_bowl.core.solve.starters import starter
+from tests.counts import trials
 
+CHOCOLATES = [key for key, row in LIBRARY.items() if row.kind in ("chocolate", "compound")]
+SAMPLED = ("dark60", "white32", "compound_milk")
 SWEPT_C = range(5, 36, 2)
 FINE_C = [0.1 * tenth for tenth in range(50, 351)]
 MOST_A_TENTH = 0.3
@@ -37,6 +42,21 @@ class Sweep(unittest.TestCase):
                     found = [(float(c), formula(made, at_c=float(c))) for c in SWEPT_C]
                     with self.subTest(family=family, use=use, chocolate=chocolate):
                         self.check(found)
+
+    def test_each_meets_its_use_and_nothing_wrong_is_said_of_it(self) -> None:
+        for family in FAMILIES:
+            for use in FAMILY[family].uses:
+                for chocolate in CHOCOLATES if trials(1) > 1 else SAMPLED:
+                    with self.subTest(family=family, use=use, chocolate=chocolate):
+                        self.check_sound(starter(family, use, chocolate))
+
+    def check_sound(self, made: Recipe) -> None:
+        found = assess(made)
+        self.assertNotIn(found.split.band, ("fragile", "splits"))
+        index, aim = found.set.index, AIMED_INDEX.get(made.use or "")
+        if index is not None and aim is not None:
+            self.assertLess(abs(index - aim), 0.55)
+        self.assertFalse({caution.code for caution in found.warnings} & {"seized", "dough", "may-seize"})
 
     def check(self, found: list[tuple[float, Formula]]) -> None:
         assessed = found[0][1].assessment

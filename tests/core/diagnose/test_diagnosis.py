@@ -18,6 +18,7 @@ from hearth_bowl.core.mass.mixture import mix
 from hearth_bowl.core.mass.split import fat_to_water
 from hearth_bowl.core.recipe.recipe import Line, Recipe
 from tests.core.diagnose.cases import CASES, MADE
+from tests.counts import trials
 from tests.kitchen import recipe
 
 
@@ -67,7 +68,7 @@ class Known(unittest.TestCase):
         self.assertEqual(named - set(CAUSES), set())
         for stage in STAGES:
             for sign in SIGNS:
-                for name in ("truffle", "boiled", "melt", "marzipan"):
+                for name in ("truffle", "boiled", "melt", "marzipan")[: 4 if trials(1) > 1 else 2]:
                     found = told(name, stage, sign)
                     self.assertAlmostEqual(sum(one.share for one in found.causes), 1.0)
 

@@ -3,7 +3,7 @@
 import unittest
 from math import pi
 
-from hypothesis import given
+from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from hearth_bowl.core.errors import BadInput
@@ -20,6 +20,7 @@ from hearth_bowl.core.geometry.cavities import (
 )
 from hearth_bowl.core.geometry.pans import Pan, water_density_g_per_ml
 from hearth_bowl.core.geometry.pieces import ball_coat_g, ball_diameter_mm, cut_by_count, cut_by_size, piece_coat_g
+from tests.counts import trials
 
 SLAB = Pan(shape="rectangle", length_mm=230, width_mm=230, depth_mm=30)
 ROUND = Pan(shape="round", diameter_mm=230, depth_mm=30)
@@ -161,6 +162,7 @@ class Pieces(unittest.TestCase):
         tray = Pan(shape="rectangle", length_mm=300, width_mm=200, depth_mm=10)
         self.assertEqual((cut_by_count(tray, 24, 0, 0) or cut).grid, (6, 4))
 
+    @settings(max_examples=trials(12), deadline=None)
     @given(st.integers(1, 120))
     def test_count_is_always_met(self, wanted: int) -> None:
         for pan in (SLAB, ROUND):

@@ -274,6 +274,27 @@ class Cases(unittest.TestCase):
         self.assertTrue(all(act.hands for act in acts if act.out_of_cold))
         self.assertTrue(all("fridge_shelves" in act.uses for act in acts if act.kind in ("rest", "set")))
 
+    def test_shells_of_cheese_or_curd_rest_in_the_fridge_and_others_in_a_cool_room(self) -> None:
+        for family, place in (
+            ("soft-cheese", "fridge_shelves"),
+            ("curd", "fridge_shelves"),
+            ("caramel", "cool_places"),
+        ):
+            shells = worked(
+                "mould",
+                Part(role="shell", of=find("dark60"), wall_mm=2),
+                Part(role="filling", of=starter(family, None)),
+            )
+            rest = method_of_confection(shells, {}, SEA).acts[-1]
+            self.assertEqual((rest.kind, list(rest.uses)), ("rest", [place]), family)
+
+    def test_a_coat_over_cheese_sets_and_goes_back_into_the_fridge(self) -> None:
+        coat = Part(role="coat", of=find("dark60"))
+        for family, is_cold in {"soft-cheese": True, "cream-ganache": False}.items():
+            balls = worked("scoop", Part(role="centre", of=starter(family, "roll")), coat)
+            sets = next(act for act in method_of_confection(balls, {}, SEA).acts if act.id == "coat-sets")
+            self.assertEqual("back into the fridge" in sets.do, is_cold, family)
+
     def test_a_whip_rests_before_the_shells_and_is_whipped_when_they_are_ready(self) -> None:
         whip = starter("whipped-ganache", "whip")
         shells = worked("mould", Part(role="shell", of=find("dark60"), wall_mm=2), Part(role="filling", of=whip))
@@ -332,6 +353,10 @@ class Card(unittest.TestCase):
         self.assertAlmostEqual(low.target_c[0] - high.target_c[0], 5.0, delta=0.6)
 
     def test_it_lifts_no_ceiling_and_no_egg(self) -> None:
+        warm = CardStep(text="Cool to 20 °C.", place="instead", act="chill", to_c=20)
+        chilled = method_of_recipe(carded(CURD, warm), {}, SEA)
+        self.assertLessEqual(max(next(act.target_c or (99,) for act in chilled.acts if act.id == "m0.chill")), 10)
+        self.assertIn("too warm", chilled.differs[0].message)
         for to_c, words in ((70, "not enough"), (90, "spoiled")):
             step = CardStep(text=f"Cook to {to_c} °C.", kind="cook", to_c=to_c)
             method = method_of_recipe(carded(CURD, step), {}, SEA)

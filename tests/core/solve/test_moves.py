@@ -11,7 +11,7 @@ from hearth_bowl.core.ingredients.library import LIBRARY, find
 from hearth_bowl.core.ingredients.packs import PACKS, is_same_tin
 from hearth_bowl.core.mass.kitchen import Kitchen
 from hearth_bowl.core.recipe.families import FAMILY
-from hearth_bowl.core.recipe.recipe import AIMED_INDEX, FAMILIES, Line, checked_recipe
+from hearth_bowl.core.recipe.recipe import FAMILIES, Line, checked_recipe
 from hearth_bowl.core.recipe.weighing import spread_pct
 from hearth_bowl.core.solve.only_this_much import only_this_much
 from hearth_bowl.core.solve.starters import BASES, starter
@@ -144,16 +144,9 @@ class Cost(unittest.TestCase):
 
 
 class Starters(unittest.TestCase):
-    def test_every_family_has_one_and_it_meets_its_use(self) -> None:
+    def test_every_family_has_one(self) -> None:
         self.assertEqual(set(BASES), set(FAMILIES))
         self.assertEqual(set(FAMILY), set(FAMILIES))
-        for family, particular in FAMILY.items():
-            for use in particular.uses:
-                for chocolate in ("dark60", "milk33", "white28"):
-                    with self.subTest(family=family, use=use, chocolate=chocolate):
-                        index, aim = assess(starter(family, use, chocolate)).set.index, AIMED_INDEX[use]
-                        if index is not None and aim is not None:
-                            self.assertAlmostEqual(index, aim, delta=0.5)
 
     def test_stages_are_those_of_the_family(self) -> None:
         for family, particular in FAMILY.items():

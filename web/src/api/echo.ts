@@ -39,8 +39,12 @@ function echoed(state: State, what: What, atS: number, run: Run): State {
         cue: null,
         ask: null,
         calls_seen_s: {},
+        step_done: false,
       };
+    case "step-done":
+      return { ...state, step_done: true };
     case "gate":
+      if (what.gate === "wrong") return state;
       return run.steps[state.step]?.key === what.key ? { ...state, [what.gate]: what.answer } : state;
     case "call-seen":
       return { ...state, calls_seen_s: { ...state.calls_seen_s, [what.words]: atS } };

@@ -132,6 +132,23 @@ export const batchQueries = {
       queryKey: ["batch-plan", body],
       queryFn: ({ signal }) => dataOf(client.POST("/api/batches/plan", { body, signal })),
     }),
+  /** Today's tasks of the running order that a run is made for. */
+  day: (id: number) =>
+    queryOptions({
+      queryKey: ["batches", id, "day"],
+      staleTime: 0,
+      refetchInterval: ORDER_EVERY_MS,
+      queryFn: ({ signal }) =>
+        dataOf(client.GET("/api/batches/{batch_id}/day", { params: { path: { batch_id: id } }, signal })),
+    }),
+  unanswered: (id: number) =>
+    queryOptions({
+      queryKey: ["batches", id, "unanswered"],
+      queryFn: ({ signal }) =>
+        dataOf(
+          client.GET("/api/batches/{batch_id}/unanswered", { params: { path: { batch_id: id } }, signal }),
+        ),
+    }),
   live: (id: number) =>
     queryOptions({
       queryKey: ["batches", id, "live"],

@@ -176,6 +176,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/batches/{batch_id}/day": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Return today's tasks of the running order that a run is made for. */
+        get: operations["dayOfBatch"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/batches/{batch_id}/events": {
         parameters: {
             query?: never;
@@ -321,6 +338,23 @@ export interface paths {
         };
         /** Return the trace, thinned to what can be drawn. */
         get: operations["batchTrace"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/{batch_id}/unanswered": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Say what went wrong in a run and is not answered yet. */
+        get: operations["unansweredOfBatch"];
         put?: never;
         post?: never;
         delete?: never;
@@ -803,6 +837,23 @@ export interface paths {
         put?: never;
         /** Assess a recipe as the command line does. Nothing is stored. */
         post: operations["assess"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/formula/method": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Say how a recipe is made, act by act, with the cook's own steps. Nothing is stored. */
+        post: operations["methodOfRecipe"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2803,9 +2854,15 @@ export interface components {
          * @description One thing that a card tells to do.
          *
          *     `kind` is one of `ACTS` or None; `to_c` true °C and `minutes` a figure, a low and a high, or None; `ingredients`
-         *     are the keys of the lines that it names.
+         *     are the keys of the lines that it names. A step that the cook wrote herself names the `act` of ours that it changes,
+         *     and its `place` to it; without words it changes the act's temperature or time alone.
          */
         CardStep: {
+            /**
+             * Act
+             * @default
+             */
+            act: string;
             /**
              * Ingredients
              * @default []
@@ -2821,6 +2878,12 @@ export interface components {
              * @default null
              */
             minutes: number | number[] | null;
+            /**
+             * Place
+             * @default
+             * @enum {string}
+             */
+            place: "" | "instead" | "after" | "left-out";
             /** Text */
             text: string;
             /**
@@ -2834,9 +2897,15 @@ export interface components {
          * @description One thing that a card tells to do.
          *
          *     `kind` is one of `ACTS` or None; `to_c` true °C and `minutes` a figure, a low and a high, or None; `ingredients`
-         *     are the keys of the lines that it names.
+         *     are the keys of the lines that it names. A step that the cook wrote herself names the `act` of ours that it changes,
+         *     and its `place` to it; without words it changes the act's temperature or time alone.
          */
         CardStepIn: {
+            /**
+             * Act
+             * @default
+             */
+            act?: string;
             /**
              * Ingredients
              * @default []
@@ -2852,6 +2921,12 @@ export interface components {
              * @default null
              */
             minutes?: number | number[] | null;
+            /**
+             * Place
+             * @default
+             * @enum {string}
+             */
+            place?: "" | "instead" | "after" | "left-out";
             /** Text */
             text: string;
             /**
@@ -3547,6 +3622,52 @@ export interface components {
             warning: string;
         };
         /**
+         * DayOut
+         * @description Today's part of the running order that a run belongs to; null where it belongs to none.
+         */
+        DayOut: {
+            day: components["schemas"]["RunDay"] | null;
+        };
+        /**
+         * DayTask
+         * @description Task of today's order, and where the Stove opens for it.
+         *
+         *     `acts` are its acts as a run has them. `recipe_id` is the mix to open (None: nothing of it is done at the Stove),
+         *     `batch_id` and `step` (with its `key`) its first act that is not done; None while its batch is not begun.
+         */
+        DayTask: {
+            /** Acts */
+            acts: string[];
+            /** Attended */
+            attended: boolean;
+            /** Batch Id */
+            batch_id: number | null;
+            /** Confection */
+            confection: string;
+            /** Confection Id */
+            confection_id: number;
+            /** Id */
+            id: string;
+            /** Key */
+            key: string;
+            /** Recipe Id */
+            recipe_id: number | null;
+            /**
+             * Starts At
+             * Format: date-time
+             */
+            starts_at: string;
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "ahead" | "running" | "done";
+            /** Step */
+            step: number | null;
+            /** Title */
+            title: string;
+        };
+        /**
          * Declared
          * @description An allergen by its name, a nut or a cereal, else by its group, with the parts that bring it.
          */
@@ -3621,6 +3742,61 @@ export interface components {
             message: string;
         };
         /**
+         * Drawn
+         * @description A confection worked out for the list: the piece as it is drawn, how long it keeps [days], its allergens.
+         */
+        Drawn: {
+            /** Allergens */
+            allergens: string[];
+            /** Days High */
+            days_high: number;
+            /** Days Low */
+            days_low: number;
+            piece: components["schemas"]["DrawnPiece"];
+        };
+        /**
+         * DrawnPart
+         * @description Part of a drawn piece: ml in it, thickness and levels [mm] where it has them.
+         */
+        DrawnPart: {
+            /** Each Ml */
+            each_ml: number;
+            /** From Mm */
+            from_mm: number | null;
+            /** Mm */
+            mm: number | null;
+            /** Name */
+            name: string;
+            /** Role */
+            role: string;
+            tint: components["schemas"]["Tint"];
+            /** To Mm */
+            to_mm: number | null;
+        };
+        /**
+         * DrawnPiece
+         * @description Finished piece as it is drawn: its number and weight [g], its outside and its parts in the order of making.
+         *
+         *     `lower_half_only`: of two halves the lower one alone is filled. `sides_mm` is the width of a ball or the three sides
+         *     of a block; None where the vessel gives the shape.
+         */
+        DrawnPiece: {
+            /** Cap Mm */
+            cap_mm: number;
+            /** Halves */
+            halves: boolean;
+            /** Lower Half Only */
+            lower_half_only: boolean;
+            /** Parts */
+            parts: components["schemas"]["DrawnPart"][];
+            /** Piece G */
+            piece_g: number;
+            /** Pieces */
+            pieces: number;
+            /** Sides Mm */
+            sides_mm: number[] | null;
+        };
+        /**
          * Drink
          * @description Drink spheres: the mix in one, how many cups of milk that makes, and whether it goes into the mug.
          */
@@ -3669,7 +3845,7 @@ export interface components {
             /** Client Key */
             client_key: string;
             /** What */
-            what: components["schemas"]["StepBegun"] | components["schemas"]["GateAnswered"] | components["schemas"]["Marked"] | components["schemas"]["Weighed"] | components["schemas"]["PanWeighed"] | components["schemas"]["Spilled"] | components["schemas"]["Noted"] | components["schemas"]["CueSeen"] | components["schemas"]["CallSeen"] | components["schemas"]["BurstGiven"] | components["schemas"]["SetStarted"] | components["schemas"]["SetSeen"] | components["schemas"]["ProbeChanged"] | components["schemas"]["Judgement"] | components["schemas"]["Yielded"] | components["schemas"]["Mended"] | components["schemas"]["Ended"];
+            what: components["schemas"]["StepBegun"] | components["schemas"]["StepDone"] | components["schemas"]["GateAnswered"] | components["schemas"]["Marked"] | components["schemas"]["Weighed"] | components["schemas"]["PanWeighed"] | components["schemas"]["Spilled"] | components["schemas"]["Noted"] | components["schemas"]["CueSeen"] | components["schemas"]["CallSeen"] | components["schemas"]["BurstGiven"] | components["schemas"]["SetStarted"] | components["schemas"]["SetSeen"] | components["schemas"]["ProbeChanged"] | components["schemas"]["Judgement"] | components["schemas"]["Yielded"] | components["schemas"]["Mended"] | components["schemas"]["Ended"];
         };
         /**
          * Event
@@ -3684,7 +3860,7 @@ export interface components {
             /** Client Key */
             client_key: string;
             /** What */
-            what: components["schemas"]["StepBegunIn"] | components["schemas"]["GateAnsweredIn"] | components["schemas"]["MarkedIn"] | components["schemas"]["WeighedIn"] | components["schemas"]["PanWeighedIn"] | components["schemas"]["SpilledIn"] | components["schemas"]["NotedIn"] | components["schemas"]["CueSeenIn"] | components["schemas"]["CallSeenIn"] | components["schemas"]["BurstGivenIn"] | components["schemas"]["SetStartedIn"] | components["schemas"]["SetSeenIn"] | components["schemas"]["ProbeChangedIn"] | components["schemas"]["JudgementIn"] | components["schemas"]["YieldedIn"] | components["schemas"]["MendedIn"] | components["schemas"]["EndedIn"];
+            what: components["schemas"]["StepBegunIn"] | components["schemas"]["StepDoneIn"] | components["schemas"]["GateAnsweredIn"] | components["schemas"]["MarkedIn"] | components["schemas"]["WeighedIn"] | components["schemas"]["PanWeighedIn"] | components["schemas"]["SpilledIn"] | components["schemas"]["NotedIn"] | components["schemas"]["CueSeenIn"] | components["schemas"]["CallSeenIn"] | components["schemas"]["BurstGivenIn"] | components["schemas"]["SetStartedIn"] | components["schemas"]["SetSeenIn"] | components["schemas"]["ProbeChangedIn"] | components["schemas"]["JudgementIn"] | components["schemas"]["YieldedIn"] | components["schemas"]["MendedIn"] | components["schemas"]["EndedIn"];
         };
         /**
          * Extra
@@ -4410,11 +4586,15 @@ export interface components {
             id: number;
             /** Ingredients */
             ingredients: string[];
+            /** Layers */
+            layers: components["schemas"]["LayerShare"][];
             /**
              * Made Into
              * @default null
              */
             made_into: number | null;
+            /** Mass G */
+            mass_g: number;
             /** Name */
             name: string;
             /** Not Known */
@@ -4446,7 +4626,7 @@ export interface components {
         };
         /**
          * GateAnswered
-         * @description A step's cue or question was answered, or passed by.
+         * @description A step's cue or question was answered, or skipped; or what went wrong at it was put right, or left as it is.
          */
         GateAnswered: {
             /**
@@ -4463,7 +4643,7 @@ export interface components {
              * Gate
              * @enum {string}
              */
-            gate: "cue" | "ask";
+            gate: "cue" | "ask" | "wrong";
             /** Key */
             key: string;
             /**
@@ -4474,7 +4654,7 @@ export interface components {
         };
         /**
          * GateAnswered
-         * @description A step's cue or question was answered, or passed by.
+         * @description A step's cue or question was answered, or skipped; or what went wrong at it was put right, or left as it is.
          */
         GateAnsweredIn: {
             /**
@@ -4491,7 +4671,7 @@ export interface components {
              * Gate
              * @enum {string}
              */
-            gate: "cue" | "ask";
+            gate: "cue" | "ask" | "wrong";
             /** Key */
             key: string;
             /**
@@ -5173,6 +5353,16 @@ export interface components {
             tin_g: number;
         };
         /**
+         * LayerShare
+         * @description Layer of the bowl by its code, and its share of the weight, 0 to 1.
+         */
+        LayerShare: {
+            /** Code */
+            code: string;
+            /** Share */
+            share: number;
+        };
+        /**
          * LearnedFrom
          * @description One entry: of which batch, when, and what was seen beside what was predicted; `counts`: it is learned from.
          */
@@ -5449,7 +5639,8 @@ export interface components {
          * Live
          * @description What is happening now; moments are the server's.
          *
-         *     `shown_c` is the last reading, at `reading_at`, however old; `true_c` is None where it is no temperature of now.
+         *     `state` is what the temperature means. `shown_c` is the last reading, at `reading_at`, however old; `true_c` is
+         *     None where it is no temperature of now.
          *     `seen`: the call was seen, on whichever device. `out_of_cold_s` is how long what must be kept cold has been out in
          *     all; None where nothing must.
          */
@@ -5475,6 +5666,7 @@ export interface components {
             /** Silent S */
             silent_s: number | null;
             stands: components["schemas"]["Standing"] | null;
+            state: components["schemas"]["State"];
             /** Step */
             step: number;
             /** Timed */
@@ -5564,6 +5756,8 @@ export interface components {
         LookedAt: {
             answer: components["schemas"]["ConfectionAnswer"];
             cost: components["schemas"]["PieceCost"] | null;
+            /** Tints */
+            tints: components["schemas"]["Tint"][];
             vessel: components["schemas"]["VesselFile"];
         };
         /**
@@ -5580,28 +5774,34 @@ export interface components {
         };
         /**
          * MadeInList
-         * @description A confection as the list shows it: its pieces, the vessel as it is drawn, its parts by role, its mixes.
+         * @description A confection as the list shows it: drawn with its vessel, or the problem that keeps it from being made.
          *
-         *     `own_of` is the recipe that came with it.
+         *     `own_of` is the recipe that came with it. `verdict` is that of its last batch, `lacks` what the larder has too
+         *     little of by name; None where nothing in the larder is counted. It is archived with its own recipe, or its first.
          */
         MadeInList: {
+            /** Archived */
+            archived: boolean;
             /**
              * Changed At
              * Format: date-time
              */
             changed_at: string;
+            drawn: components["schemas"]["Drawn"] | null;
             /** Id */
             id: number;
+            /** Lacks */
+            lacks: string[] | null;
             /** Mixes */
             mixes: components["schemas"]["MixInList"][];
             /** Name */
             name: string;
             /** Own Of */
             own_of: number | null;
-            /** Pieces */
-            pieces: number | null;
-            /** Roles */
-            roles: string[];
+            /** Problem */
+            problem: string;
+            /** Verdict */
+            verdict: string[];
             vessel: components["schemas"]["VesselFile"] | null;
             /** Vessel Name */
             vessel_name: string;
@@ -5869,6 +6069,33 @@ export interface components {
             elapsed_min: number;
             /** Hands Min */
             hands_min: number;
+        };
+        /**
+         * Mishap
+         * @description What went wrong at a step: its number and key, the hottest it was held [true °C], what that means and what to
+         *     do; `dose_g` is water to stir in.
+         */
+        Mishap: {
+            /**
+             * Code
+             * @enum {string}
+             */
+            code: "past-end" | "over-ceiling";
+            /**
+             * Dose G
+             * @default null
+             */
+            dose_g: number | null;
+            /** Hottest C */
+            hottest_c: number;
+            /** Key */
+            key: string;
+            /** Says */
+            says: string;
+            /** Step */
+            step: number;
+            /** Then */
+            then: string;
         };
         /**
          * MixInList
@@ -6927,6 +7154,19 @@ export interface components {
             spoon_g_per_ml?: number | null;
         };
         /**
+         * OwnStep
+         * @description What the cook may change of an act: its name in her own steps, those that stand in it by position, and whether
+         *     it may be left out.
+         */
+        OwnStep: {
+            /** Act */
+            act: string;
+            /** May Leave Out */
+            may_leave_out: boolean;
+            /** Steps */
+            steps: number[];
+        };
+        /**
          * PackFor
          * @description A pack as it is sold: grams, and its price where it is known.
          */
@@ -7783,10 +8023,16 @@ export interface components {
         /**
          * Plan
          * @description The steps that a run would have, and the choices that would make other steps.
+         *
+         *     `line` is all that is done where what is made has several mixes, the first act first; empty otherwise.
          */
         Plan: {
+            /** Line */
+            line: components["schemas"]["RunAct"][];
             /** Matter */
             matter: string[];
+            /** Occasions */
+            occasions: components["schemas"]["TakenBy"][];
             /** Steps */
             steps: components["schemas"]["Step"][];
         };
@@ -7821,7 +8067,7 @@ export interface components {
         /**
          * PlanBatchIn
          * @description A run as it would be started: of a kept version (else the recipe as it stands), by the schools chosen; perhaps
-         *     for a confection.
+         *     for a confection, and in the number of pieces that an occasion takes of it.
          */
         PlanBatchIn: {
             /** Choices */
@@ -7833,6 +8079,11 @@ export interface components {
              * @default null
              */
             confection_id?: number | null;
+            /**
+             * Occasion Id
+             * @default null
+             */
+            occasion_id?: number | null;
             /** Recipe Id */
             recipe_id: number;
             /**
@@ -8246,6 +8497,26 @@ export interface components {
             recipes: components["schemas"]["RecipeInList"][];
         };
         /**
+         * RecipeMethodIn
+         * @description A recipe, with the cook's own steps.
+         */
+        RecipeMethodIn: {
+            recipe: components["schemas"]["RecipeIn"];
+        };
+        /**
+         * RecipeMethodOut
+         * @description How a recipe is made: every act, what may be changed of each, and the words of cautions by their codes.
+         */
+        RecipeMethodOut: {
+            /** Cautions */
+            cautions: {
+                [key: string]: string;
+            };
+            method: components["schemas"]["MethodAnswer"];
+            /** Own */
+            own: components["schemas"]["OwnStep"][];
+        };
+        /**
          * RecipeTotal
          * @description One recipe over all rows that use it.
          */
@@ -8349,7 +8620,7 @@ export interface components {
          * Run
          * @description A batch with its steps, choices, recipe, the chocolate of its shells or coats, all that happened, and where it
          *     stands by that. `offset_c` is the thermometer's as it was tested when the run began; `spoons` are about how many
-         *     of the person's spoons or cups each amount is.
+         *     of the person's spoons or cups each amount is. `line` is all that is done, over all mixes of what is made.
          */
         Run: {
             /** Amounts G */
@@ -8361,6 +8632,12 @@ export interface components {
             };
             /** Events */
             events: components["schemas"]["Event"][];
+            /** Line */
+            line: components["schemas"]["RunAct"][];
+            /** Made Name */
+            made_name: string;
+            /** Occasion Id */
+            occasion_id: number | null;
             /** Offset C */
             offset_c: number | null;
             recipe: components["schemas"]["RecipeFile"];
@@ -8373,10 +8650,57 @@ export interface components {
             steps: components["schemas"]["Step"][];
         };
         /**
+         * RunAct
+         * @description Act of a run: its mix (`part`, empty for the piece), least and most minutes, and the batch and step that it is.
+         *
+         *     `turn` is the filling of the moulds where there are several. `batch_id` and `step` (with its `key`) are
+         *     None while its mix is not begun; `recipe_id` is the mix that does it.
+         */
+        RunAct: {
+            /** Act Id */
+            act_id: string;
+            /** Attended */
+            attended: boolean;
+            /** Batch Id */
+            batch_id: number | null;
+            /** Key */
+            key: string;
+            /** Minutes */
+            minutes: number[] | null;
+            /** Part */
+            part: string;
+            /** Recipe Id */
+            recipe_id: number | null;
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "done" | "now" | "ahead";
+            /** Step */
+            step: number | null;
+            /** Title */
+            title: string;
+            /** Turn */
+            turn: number | null;
+        };
+        /**
+         * RunDay
+         * @description Today's part of the running order that a run belongs to, by the kitchen's own clock.
+         */
+        RunDay: {
+            /** Name */
+            name: string;
+            /** Occasion Id */
+            occasion_id: number;
+            /** Tasks */
+            tasks: components["schemas"]["DayTask"][];
+        };
+        /**
          * RunState
          * @description Where a run stands. Moments are seconds from its start; temperatures true °C, masses g.
          *
-         *     `cue` and `ask` are the answers at the open step's gates, `calls_seen_s` its calls that were seen, by their words;
+         *     `step_done`: the open step was finished while the cook went on with another mix. `cue` and `ask` are the answers at
+         *     the open step's gates, `calls_seen_s` its calls that were seen, by their words;
          *     `amounts_g` what is to go in, `weighed_g` what went in, by line.
          */
         RunState: {
@@ -8399,6 +8723,8 @@ export interface components {
             set: components["schemas"]["SetState"] | null;
             /** Step */
             step: number;
+            /** Step Done */
+            step_done: boolean;
             /** Step From C */
             step_from_c: number | null;
             /** Step Since S */
@@ -9379,6 +9705,11 @@ export interface components {
              */
             from_step?: number;
             /**
+             * Occasion Id
+             * @default null
+             */
+            occasion_id?: number | null;
+            /**
              * Probe Id
              * @default stand-in
              */
@@ -9415,6 +9746,34 @@ export interface components {
              * @default null
              */
             vessel_id?: number | null;
+        };
+        /**
+         * State
+         * @description What a temperature means at a step: a heading, empty where the call says it, and what to do.
+         *
+         *     `dose_g` is water that brings an overshot boil back.
+         */
+        State: {
+            /**
+             * Dose G
+             * @default null
+             */
+            dose_g: number | null;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "approaching" | "there" | "past" | "ruined" | "too-cold" | "waiting" | "unknown";
+            /**
+             * Says
+             * @default
+             */
+            says: string;
+            /**
+             * Then
+             * @default
+             */
+            then: string;
         };
         /**
          * Step
@@ -9574,16 +9933,57 @@ export interface components {
             step: number;
         };
         /**
+         * StepDone
+         * @description The open step was finished, and the cook went on with another mix of the same run.
+         */
+        StepDone: {
+            /**
+             * Key
+             * @default
+             */
+            key: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "step-done";
+        };
+        /**
+         * StepDone
+         * @description The open step was finished, and the cook went on with another mix of the same run.
+         */
+        StepDoneIn: {
+            /**
+             * Key
+             * @default
+             */
+            key?: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "step-done";
+        };
+        /**
          * StepFile
          * @description A step: its words, the act, the temperature [true °C] and the minutes, each a figure, two, or none.
+         *
+         *     A step of the cook's own has its `place` to one of our acts, `act`.
          */
         StepFile: {
+            /** Act */
+            act: string;
             /** Ingredients */
             ingredients: string[];
             /** Kind */
             kind: string | null;
             /** Minutes */
             minutes: number | number[] | null;
+            /**
+             * Place
+             * @enum {string}
+             */
+            place: "" | "instead" | "after" | "left-out";
             /** Text */
             text: string;
             /** To C */
@@ -9759,6 +10159,18 @@ export interface components {
             name: string;
         };
         /**
+         * TakenBy
+         * @description Occasion ahead that takes a confection, and how many pieces of it with those to spare; None: whole things.
+         */
+        TakenBy: {
+            /** Id */
+            id: number;
+            /** Name */
+            name: string;
+            /** Pieces */
+            pieces: number | null;
+        };
+        /**
          * TakenIn
          * @description What was taken in: the ids of its recipes, and of its confection where it brought one.
          */
@@ -9836,8 +10248,11 @@ export interface components {
             ended_at: string | null;
             /** Recipe Id */
             recipe_id: number | null;
-            /** State */
-            state: string;
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "ahead" | "running" | "done";
             task: components["schemas"]["TaskAnswer"];
         };
         /**
@@ -9946,6 +10361,20 @@ export interface components {
             timers: components["schemas"]["Timer"][];
         };
         /**
+         * Tint
+         * @description Shares by weight of what colours a mix, 0 to 1, and whether its sugar is browned.
+         */
+        Tint: {
+            /** Browned */
+            browned: boolean;
+            /** Cocoa */
+            cocoa: number;
+            /** Fruit */
+            fruit: number;
+            /** Nut */
+            nut: number;
+        };
+        /**
          * Told
          * @description What is told of what is seen.
          */
@@ -9981,6 +10410,14 @@ export interface components {
             readings: number;
             /** Stretches */
             stretches: number[][][];
+        };
+        /**
+         * UnansweredOut
+         * @description What went wrong in a run and is not answered yet.
+         */
+        UnansweredOut: {
+            /** Mishaps */
+            mishaps: components["schemas"]["Mishap"][];
         };
         /**
          * Unsure
@@ -10554,12 +10991,14 @@ export interface components {
         };
         /**
          * WorkedConfection
-         * @description A confection worked out, what it costs with this larder, and the loss learned in this kitchen.
+         * @description A confection worked out: the tint of each part, its cost with this larder, the loss learned in this kitchen.
          */
         WorkedConfection: {
             answer: components["schemas"]["ConfectionAnswer"];
             cost: components["schemas"]["PieceCost"] | null;
             learned_loss: components["schemas"]["LearnedLoss"] | null;
+            /** Tints */
+            tints: components["schemas"]["Tint"][];
         };
         /**
          * WorkedOccasion
@@ -11139,6 +11578,46 @@ export interface operations {
             };
         };
     };
+    dayOfBatch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                batch_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DayOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     addEvents: {
         parameters: {
             query?: never;
@@ -11491,6 +11970,46 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Trace"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    unansweredOfBatch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                batch_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UnansweredOut"];
                 };
             };
             /** @description Not Found */
@@ -12710,6 +13229,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["AssessOut"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    methodOfRecipe: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RecipeMethodIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RecipeMethodOut"];
                 };
             };
             /** @description Unprocessable Content */

@@ -14,6 +14,9 @@ export function placeOf(place: string, mix: number, confection: number | null): 
   return `/confections/${confection}${place === "fit" ? "" : `/${place}`}?mix=${mix}`;
 }
 
+/** Address of the Stove for a confection, all its mixes: it opens where one stands, or where one begins. */
+export const stoveOf = (confection: number): string => `/confections/${confection}/stove`;
+
 /** The confection whose thread is open, by the address; null on the thread of a mix alone. */
 export function useOpenConfection(): number | null {
   const id = Number(useMatch("/confections/:id/*")?.params.id);

@@ -4,24 +4,10 @@ import { batchQueries, confectionQueries } from "../api/queries";
 import { mixesOf, placeOf } from "../api/thread";
 import { RimClock } from "../features/clocks";
 import { Kitchen } from "../features/kitchen";
+import { useNarrow } from "../ui/useNarrow";
+import { PhoneHead, PhonePlaces } from "./PhoneHead";
+import { BESIDE, PLACES } from "./places";
 import { useTitle } from "./useTitle";
-
-const PLACES = [
-  { key: "formula", name: "Formula" },
-  { key: "fit", name: "Fit" },
-  { key: "stove", name: "Stove" },
-  { key: "set", name: "Set" },
-  { key: "keep", name: "Keep" },
-] as const;
-
-const BESIDE = [
-  { to: "/", name: "Today" },
-  { to: "/recipes", name: "Recipes" },
-  { to: "/occasions", name: "Occasions" },
-  { to: "/shelf", name: "Shelf" },
-  { to: "/larder", name: "Larder" },
-  { to: "/daybook", name: "Daybook" },
-] as const;
 
 type Thread = { place: string | null; recipeId: number | null; confection: number | null };
 
@@ -42,24 +28,35 @@ function useThread(): Thread {
   return { place: recipe?.params.place ?? null, recipeId, confection: null };
 }
 
-/** The blue rim: the product's name, the thread through the places of one batch, and the kitchen. */
+/** The blue rim: the product's name, the thread through the places of one batch, and the kitchen; on a phone one row,
+ * with the places at the bottom edge. */
 export function Rim() {
   const { place, recipeId, confection } = useThread();
-  useTitle();
+  const name = useTitle();
+  const isPhone = useNarrow();
+  if (isPhone) {
+    const knots =
+      recipeId === null
+        ? []
+        : PLACES.map((knot) => ({ ...knot, to: placeOf(knot.key, recipeId, confection) }));
+    return (
+      <>
+        <PhoneHead name={name} place={place} knots={knots} />
+        <PhonePlaces />
+      </>
+    );
+  }
   return (
-    <header className="on-rim print:bg-transparent print:text-soot flex min-h-13 flex-wrap items-center gap-x-5 bg-rim px-5 max-sm:gap-x-3 max-sm:pt-2 text-sheet max-sm:px-3">
+    <header className="on-rim print:bg-transparent print:text-soot flex min-h-13 flex-wrap items-center gap-x-5 bg-rim px-5 text-sheet">
       <Link to="/" className="flex min-h-11 items-center font-display font-semibold text-[1.375rem]">
         Hearth Bowl
       </Link>
       {recipeId !== null && (
-        <nav aria-label="Steps of this recipe" className="flex items-center print:hidden">
+        <nav aria-label="Steps of this recipe" className="flex flex-wrap items-center print:hidden">
           {PLACES.map((knot, position) => (
             <span key={knot.key} className="flex items-center">
               {position > 0 && (
-                <span
-                  aria-hidden="true"
-                  className="mx-1.5 w-4 max-sm:mx-1 max-sm:w-3 border-rim-pale border-t-2 border-dashed"
-                />
+                <span aria-hidden="true" className="mx-1.5 w-4 border-rim-pale border-t-2 border-dashed" />
               )}
               <Link
                 to={placeOf(knot.key, recipeId, confection)}
@@ -78,7 +75,7 @@ export function Rim() {
       )}
       <nav
         aria-label="Places"
-        className="ml-auto flex flex-wrap items-center justify-end gap-x-3.5 max-sm:w-full max-sm:flex-nowrap max-sm:justify-start max-sm:gap-x-2 max-sm:overflow-x-auto print:hidden"
+        className="ml-auto flex flex-wrap items-center justify-end gap-x-3.5 print:hidden"
       >
         {BESIDE.map((place) => (
           <NavLink

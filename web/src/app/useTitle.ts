@@ -32,8 +32,8 @@ const PLACES: Readonly<Record<string, string>> = {
   compare: "Compare",
 };
 
-/** Gives the document the title of its page: what it is about, then the place. */
-export function useTitle(): void {
+/** Gives the document the title of its page: what it is about, then the place. Returns what it is about. */
+export function useTitle(): string {
   const { pathname } = useLocation();
   const idOf = (pattern: string) => Number(matchPath(pattern, pathname)?.params.id);
   const recipe = idOf("/recipes/:id/:place");
@@ -50,6 +50,7 @@ export function useTitle(): void {
   useEffect(() => {
     document.title = title === null ? PRODUCT : `${title} · ${PRODUCT}`;
   }, [title]);
+  return name ?? "";
 }
 
 /** The title of an address; null for Today. */

@@ -10,6 +10,21 @@ export function timeText(seconds: number): string {
   return `${Math.floor(s / 3600)} h${minutes > 0 ? ` ${minutes} min` : ""}`;
 }
 
+const SPANS = [
+  { s: 86_400, from: 172_800, name: "days" },
+  { s: 3600, from: 7200, name: "h" },
+  { s: 60, from: 60, name: "min" },
+  { s: 1, from: 0, name: "s" },
+];
+
+/** A stretch of time between two ends, its unit said once: 5–9 min, 4–12 h; one figure where the ends agree. */
+export function spanText(lowS: number, highS: number): string {
+  const unit = SPANS.find(({ from }) => highS >= from) ?? SPANS[3];
+  const [low, high] = [lowS, highS].map((s) => Math.round(s / (unit?.s ?? 1)));
+  if (low === 0) return timeText(highS);
+  return low === high ? `${high} ${unit?.name}` : `${low}–${high} ${unit?.name}`;
+}
+
 /** A running clock: 3:12, or 1:02:09. */
 export function clockText(seconds: number): string {
   const s = Math.floor(Math.abs(seconds));

@@ -105,6 +105,12 @@ export function ownUnit(unit: string, units: Units): OwnUnit {
       shown: (grams) => figureOfMass(grams, units),
       kept: (typed) => gramsIn(typed, units),
     };
+  if (unit === "°C" && units.temperature === "F")
+    return {
+      name: "°F",
+      shown: (celsius) => decimal(celsius * 1.8 + 32, 0),
+      kept: (typed) => Number(((typed - 32) / 1.8).toFixed(2)),
+    };
   return { name: unit, shown: (value) => decimal(value, 6), kept: (typed) => typed };
 }
 

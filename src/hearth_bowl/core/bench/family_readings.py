@@ -10,7 +10,7 @@ from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.ingredients.attributes import is_syrup
 from hearth_bowl.core.ingredients.components import SUGARS
 from hearth_bowl.core.mass.boiling import SEA_LEVEL_KPA
-from hearth_bowl.core.mass.cooking import cook_plan, finished_or_none, is_cooked_down
+from hearth_bowl.core.mass.cooking import card_end_c, cook_plan, finished_or_none, is_cooked_down
 from hearth_bowl.core.mass.kitchen import Kitchen
 from hearth_bowl.core.mass.mixture import mix
 from hearth_bowl.core.mass.ripening import WORDS, after_days, dose_pct, ripen
@@ -35,6 +35,12 @@ def family_readings(recipe: Recipe, kitchen: Kitchen, at_c: float = STORED_C) ->
     return (*_yolk(recipe), *boiled, *(maker(recipe, kitchen, at_c) if maker is not None else ()))
 
 
+def _by_card(recipe: Recipe) -> str:
+    """Return where the recipe's own steps end its boil; nothing where they do not."""
+    end_c = card_end_c(recipe)
+    return "" if end_c is None else f" Your recipe ends it at ⟦{end_c:g} °C⟧ at sea level."
+
+
 def _boil(recipe: Recipe, kitchen: Kitchen) -> Sequence[Reading]:
     try:
         plan = cook_plan(recipe, kitchen)
@@ -47,7 +53,7 @@ def _boil(recipe: Recipe, kitchen: Kitchen) -> Sequence[Reading]:
     words = (
         f"It boils at ⟦{now.boiling_c:.1f} °C⟧ now. At ⟦{target_c:.1f} °C⟧ {cooked.water_left_pct:.1f} % water is left "
         f"(±{MILK_BAND_PCT:g}): stop when the pan has lost ⟦{cooked.evaporated_g:.0f} g⟧. "
-        f"⟦{cooked.finished_g:.0f} g⟧ come out.{near} {dial}"
+        f"⟦{cooked.finished_g:.0f} g⟧ come out.{near}{_by_card(recipe)} {dial}"
     )
     if plan.is_dry_already:
         words = (
@@ -65,7 +71,7 @@ def _boil(recipe: Recipe, kitchen: Kitchen) -> Sequence[Reading]:
             why=Why(
                 formula="W = solids × p/(100 − p); it boils where aw(T) × psat(T) = pressure of the air",
                 inputs=(
-                    Figure("Water when done", f"{plan.water_pct:g} %"),
+                    Figure("Water when done", f"{plan.water_pct:.3g} %"),
                     Figure("At sea level", f"⟦{sea_level_c:.1f} °C⟧"),
                     Figure("Air", f"{kitchen.pressure_kpa:.1f} kPa, at sea level {SEA_LEVEL_KPA:g}"),
                     Figure("Water now", f"⟦{now.water_g:.0f} g⟧"),

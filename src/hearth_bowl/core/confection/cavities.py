@@ -169,6 +169,7 @@ def _lie_below(
     except BadInput:
         laid.notes.append("The lower half does not hold all that is dry: heap it, or put some into the upper half.")
         return False
+    laid.lower_half_only = True
     laid.notes.append("Dry filling stays in the lower half: fill one half of each pair.")
     return True
 

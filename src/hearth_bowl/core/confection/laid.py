@@ -47,6 +47,11 @@ class Ball:
     diameter_mm: float
 
     @property
+    def sides_mm(self) -> tuple[float, ...]:
+        """Return its width: a ball has one."""
+        return (self.diameter_mm,)
+
+    @property
     def height_mm(self) -> float:
         """Return how high it stands."""
         return self.diameter_mm
@@ -109,5 +114,7 @@ class Laid:
     cavity: CavityVolumes | None = None
     cap_mm: float | None = None
     """How thick the chocolate that closes a cavity is; 0 where nothing closes it but its other half."""
+    lower_half_only: bool = False
+    """Whether of two halves the lower one alone is filled."""
     parts: dict[int, PartLaid] = field(default_factory=dict)
     notes: list[str] = field(default_factory=list)

@@ -4,7 +4,7 @@ from typing import Final
 
 import numpy as np
 
-from hearth_bowl.core.cooling.setting_heat import coming_slope_per_k
+from hearth_bowl.core.cooling.setting_heat import coming, slope_per_k
 from hearth_bowl.core.errors import BadInput, check_number
 from hearth_bowl.core.mass.thermal import GANACHE, Thermal
 
@@ -58,7 +58,7 @@ def stirred_s(
     check_number(("area_m2",), area_m2, 0, 10, "m²", above=True)
     check_course(from_c, to_c, ambient_c)
     temperatures = np.linspace(to_c, from_c, TRAPEZIA + 1)
-    heat = thermal.cp_j_per_kgk + 1000 * thermal.latent_kj_per_kg * coming_slope_per_k(temperatures)
+    heat = thermal.cp_j_per_kgk + 1000 * thermal.latent_kj_per_kg * slope_per_k(coming(temperatures))
     return float(mass_kg / (h_w_per_m2k * area_m2) * np.trapezoid(heat / (temperatures - ambient_c), temperatures))
 
 

@@ -14,7 +14,6 @@ def coming(temperature_c: FloatArray) -> FloatArray:
     return 0.5 * (1 + np.tanh((temperature_c - SETTING_C) / (2 * SETTING_WIDTH_C)))
 
 
-def coming_slope_per_k(temperature_c: FloatArray) -> FloatArray:
-    """Return dF/dT [1/K]."""
-    share = coming(temperature_c)
+def slope_per_k(share: FloatArray) -> FloatArray:
+    """Return dF/dT [1/K] where this share F is still to come."""
     return share * (1 - share) / SETTING_WIDTH_C

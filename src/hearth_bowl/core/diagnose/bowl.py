@@ -9,7 +9,7 @@ from hearth_bowl.core.assess.at_work import WORK
 from hearth_bowl.core.diagnose.facts import Facts
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.mass.boiling import cook_to
-from hearth_bowl.core.mass.cooking import cook_plan, cooked_part, finished_water_pct, is_cooked_down
+from hearth_bowl.core.mass.cooking import cook_plan, cooked_part, finished_water_pct, has_own_end, is_cooked_down
 from hearth_bowl.core.mass.kitchen import Kitchen
 from hearth_bowl.core.mass.mixture import Mixture, mix
 from hearth_bowl.core.mass.split import fat_to_water, is_emulsion
@@ -151,7 +151,7 @@ class Bowl:
     @cached_property
     def aimed_water_pct(self) -> float:
         """Return how much of it is to be water at the end of its boil [%], as this cook ends it."""
-        if not self.recipe.end_shift_k:
+        if not has_own_end(self.recipe):
             return finished_water_pct(self.recipe)
         try:
             return cook_plan(self.recipe, self.kitchen).water_pct

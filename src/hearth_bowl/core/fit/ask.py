@@ -129,6 +129,14 @@ DippedAsk = PanAsk | ScoopAsk | PiecesAsk
 ASKS: Final[Mapping[str, type[Ask]]] = MappingProxyType(
     {"pan": PanAsk, "mould": MouldAsk, "cup": CupAsk, "scoop": ScoopAsk, "pieces": PiecesAsk, "cake": CakeAsk}
 )
+
+
+def asks(kind: str, name: str) -> bool:
+    """Return whether something may be asked of a kind of vessel, such as a number of pieces or a shell; nothing of
+    what holds finished pieces."""
+    return kind in ASKS and any(field.name == name for field in fields(ASKS[kind]))
+
+
 KIND_WORDS: Final[Mapping[str, str]] = MappingProxyType(
     {
         "pan": "a slab",

@@ -7,6 +7,7 @@ from typing import Final
 from hearth_bowl.core.learn.corrections import Correction
 from hearth_bowl.core.learn.lessons import RING
 from hearth_bowl.core.learn.told import batches_words
+from hearth_bowl.core.mass.cooking import has_own_end
 from hearth_bowl.core.method.hands import JOB_OF_ACT
 from hearth_bowl.core.recipe.recipe import Recipe
 from hearth_bowl.core.stove.step import Step
@@ -50,14 +51,18 @@ def _timed(step: Step, choices: Mapping[str, str], learned: Mapping[str, Correct
         return step
     low, high = step.usual_min
     usual = (round(low * found.value, 1), round(high * found.value, 1))
-    return replace(
-        step, usual_min=usual, learned=f"usually {low:.0f} to {high:.0f} min; yours, by {batches_words(found)}"
-    )
+    return replace(step, usual_min=usual, learned=f"usually {_span_words(low, high)}; yours, by {batches_words(found)}")
+
+
+def _span_words(low_min: float, high_min: float) -> str:
+    """Return two ends of a time in words, one figure where they agree."""
+    low, high = round(low_min), round(high_min)
+    return f"{high} min" if low == high else f"{low}–{high} min"
 
 
 def _ended(recipe: Recipe, step: Step, learned: Mapping[str, Correction]) -> Step:
     found = learned.get(f"end:{recipe.family}")
-    if found is None or step.heat != "boil" or step.target_c is None or recipe.end_shift_k:
+    if found is None or step.heat != "boil" or step.target_c is None or has_own_end(recipe):
         return step
     if abs(found.value) < LEAST_K:
         return step

@@ -1,7 +1,7 @@
 """Lessons: what one batch tells of its kitchen, read from what was recorded of it anyway."""
 
 from collections.abc import Iterator, Mapping, Sequence
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 from itertools import pairwise
 from math import sqrt
 from types import MappingProxyType
@@ -13,7 +13,7 @@ from hearth_bowl.core.cooling.set_body import cool_s
 from hearth_bowl.core.cooling.set_clock import set_clock
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.learn.corrections import MOST_FACTOR
-from hearth_bowl.core.mass.cooking import cook_plan, is_cooked_down
+from hearth_bowl.core.mass.cooking import cook_plan, is_cooked_down, without_own_end
 from hearth_bowl.core.mass.kitchen import Kitchen
 from hearth_bowl.core.mass.mixture import Mixture
 from hearth_bowl.core.mass.set_index import NOT_MODELLED_FAMILIES, index_at
@@ -22,16 +22,8 @@ from hearth_bowl.core.method.hands import JOB_OF_ACT
 from hearth_bowl.core.recipe.ratios import CHOCOLATE_KINDS
 from hearth_bowl.core.recipe.recipe import Recipe
 from hearth_bowl.core.stove.bursts import burst_kind, taken_up
-from hearth_bowl.core.stove.events import (
-    BurstGiven,
-    Ended,
-    Happening,
-    Judgement,
-    SetSeen,
-    SetStarted,
-    StepBegun,
-    Yielded,
-)
+from hearth_bowl.core.stove.events import BurstGiven, Ended, Happening, Judgement, SetSeen, SetStarted, Yielded
+from hearth_bowl.core.stove.run import spans_of
 from hearth_bowl.core.stove.step import Step
 
 VERDICT_INDEX: Final[Mapping[str, float]] = MappingProxyType({"too soft": -0.7, "just right": 0.0, "too firm": 0.7})
@@ -183,13 +175,10 @@ def _of_bursts(batch: BatchSeen) -> Iterator[Lesson]:
 
 def step_spans(batch: BatchSeen) -> list[tuple[Step, float, float]]:
     """Return each step that was gone through, with when it was begun and left [s]."""
-    begun = [(at, what.step) for at, what in batch.happened if isinstance(what, StepBegun)]
     done = next((at for at, what in batch.happened if isinstance(what, Ended)), None)
     last = done if done is not None else batch.happened[-1][0] if batch.happened else 0.0
-    ends = [*(at for at, _ in begun[1:]), *([last] if begun else [])]
-    return [
-        (batch.steps[step], at, end) for (at, step), end in zip(begun, ends, strict=True) if step < len(batch.steps)
-    ]
+    spans = spans_of(batch.happened, last)
+    return [(batch.steps[step], at, end) for step, at, end in spans if step < len(batch.steps)]
 
 
 def _of_steps(batch: BatchSeen) -> Iterator[Lesson]:
@@ -288,7 +277,7 @@ def _index_by_word(use: str | None, index: float, word: str) -> float:
 def _book_end_c(batch: BatchSeen, aimed_c: float) -> float:
     """Return where the book would have ended it [°C], whatever the recipe or this kitchen had found out before."""
     try:
-        return cook_plan(replace(batch.recipe, end_shift_k=0.0), batch.kitchen).cooked.to_c
+        return cook_plan(without_own_end(batch.recipe), batch.kitchen).cooked.to_c
     except BadInput:
         return aimed_c
 

@@ -21,6 +21,7 @@ from hearth_bowl.core.mass.mixture import Mixture, mix, mix_lines
 from hearth_bowl.core.mass.sugar_stages import same_solids_c
 from hearth_bowl.core.recipe.ratios import CHOCOLATE_KINDS
 from hearth_bowl.core.recipe.recipe import Line, Recipe
+from hearth_bowl.core.recipe.steps import middle
 
 FINISHED_WATER_PCT: Final = MappingProxyType(
     {
@@ -48,6 +49,8 @@ NEAR_END_K: Final = 2.0  # handbook, section C
 COOKED_DOWN: Final = frozenset({"boiled-fudge", "simmered-fudge", "caramel", "fruit-jelly", "aerated", "hard-sugar"})
 """Families of which nothing is left as it was weighed: their readings are of the finished mass."""
 BOILED_STAGES: Final = frozenset({"warm", "boil", ""})
+BOIL: Final = "boil"
+"""The act in which it is boiled down, and its kind."""
 ETHANOL_KCAL_PER_G: Final = 7.0  # source: eu-1169
 
 
@@ -150,7 +153,7 @@ def as_made(recipe: Recipe) -> Mixture:
     """
     if not is_cooked_down(recipe):
         return mix(recipe)
-    if recipe.end_shift_k:
+    if has_own_end(recipe):
         return finished_or_none(recipe, Kitchen()) or mix(recipe)
     pan = cooked_part(recipe)
     grams, water_pct = pan.grams, finished_water_pct(recipe)
@@ -172,16 +175,49 @@ def cook_to_same_solids(pan: Mixture, sea_level_c: float, kpa: float) -> Cooked:
     return cook_to(pan, same_solids_c(sea_level_c, kpa, boiling_solutes(pan)), kpa)
 
 
+def has_own_end(recipe: Recipe) -> bool:
+    """Return whether a recipe ends its boil elsewhere than usual: by its card, or shifted after a batch."""
+    return bool(recipe.end_shift_k) or card_end_c(recipe) is not None
+
+
+def card_end_c(recipe: Recipe) -> float | None:
+    """Return the end of a boil by a recipe's own steps [true °C at sea level]; None where they name none."""
+    ends = [middle(step.to_c) for step in recipe.steps if step.kind == BOIL or (step.place and step.act == BOIL)]
+    return next((end for end in reversed(ends) if end is not None), None)
+
+
+def without_own_end(recipe: Recipe) -> Recipe:
+    """Return a recipe that ends its boil at the usual water of its kind."""
+    return replace(recipe, end_shift_k=0.0, steps=())
+
+
+def _card_water_pct(recipe: Recipe, pan: Mixture) -> float | None:
+    """Return the water that a card's end leaves [%]; None where it names none, or none that this pan reaches."""
+    end_c = card_end_c(recipe)
+    if end_c is None:
+        return None
+    try:
+        found = cook_to(pan, end_c, SEA_LEVEL_KPA)
+    except BadInput:
+        return None
+    return found.water_left_pct if found.evaporated_g > 0 else None
+
+
 def cook_plan(recipe: Recipe, kitchen: Kitchen) -> CookPlan:
     """Return the plan of what is boiled down in a kitchen: the same water is left at any altitude.
+
+    It ends where the card says, else at the usual water of its kind; both moved by what the recipe shifts its end.
 
     :raises BadInput: where it cannot boil.
     """
     pan, kpa = cooked_part(recipe), kitchen.pressure_kpa
     water_pct = finished_water_pct(recipe)
-    if recipe.end_shift_k:
-        sea_level_c = cook_to_water_pct(pan, water_pct, SEA_LEVEL_KPA).to_c + recipe.end_shift_k
-        water_pct = cook_to(pan, sea_level_c, SEA_LEVEL_KPA).water_left_pct
+    if has_own_end(recipe):
+        card_pct = _card_water_pct(recipe, pan)
+        water_pct = water_pct if card_pct is None else card_pct
+        if recipe.end_shift_k:
+            sea_level_c = cook_to_water_pct(pan, water_pct, SEA_LEVEL_KPA).to_c + recipe.end_shift_k
+            water_pct = cook_to(pan, sea_level_c, SEA_LEVEL_KPA).water_left_pct
     cooked = cook_to_water_pct(pan, water_pct, kpa)
     at_sea_level = cooked if kpa == SEA_LEVEL_KPA else cook_to_water_pct(pan, water_pct, SEA_LEVEL_KPA)
     return CookPlan(now=boil(pan, kpa), cooked=cooked, sea_level_c=at_sea_level.to_c, water_pct=water_pct)

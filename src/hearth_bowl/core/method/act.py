@@ -74,6 +74,8 @@ class Act:
     turn: int = 0
     session: str = ""
     """Which melting or tempering it is part of: the chocolates and the phase of the work."""
+    card_steps: tuple[int, ...] = ()
+    """The steps of the card, or of the cook's own, that stand in it, by position."""
     soon_min: float | None = None
     """How soon after the act before it this one must follow [min]; None where it can wait."""
 

@@ -12,10 +12,10 @@ from typing import Final
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.mass.boiling import SEA_LEVEL_KPA, cook_to
 from hearth_bowl.core.mass.cooking import cook_to_same_solids, cooked_part
-from hearth_bowl.core.method.act import Act, After, Range
+from hearth_bowl.core.method.act import WORKING, Act, After, Range
 from hearth_bowl.core.method.cook import Cook
 from hearth_bowl.core.method.families.fudge import END_BAND_K
-from hearth_bowl.core.recipe.steps import Between, CardStep
+from hearth_bowl.core.recipe.steps import Between, CardStep, middle
 
 LIKE: Final[Mapping[str, tuple[str, ...]]] = MappingProxyType(
     {
@@ -48,6 +48,8 @@ MOST_WORDS: Final = 5
 """A title is two to five words. By definition."""
 RESTING: Final = frozenset({"rest", "set", "cool", "dwell", "bloom"})
 EGG: Final = "egg-cooked"
+COLD_C: Final = 10.0
+"""What is chilled to this or below stays so: egg and cream grow germs above it. Handbook, section L."""
 FIRMNESS: Final = ((6.0, "hard"), (10.5, "firm"), (14.0, "soft"))
 """What a caramel with up to this much water [%] is; beyond, it flows. Handbook, section L."""
 
@@ -67,7 +69,9 @@ def with_card(
 ) -> tuple[list[Act], tuple[Differs, ...]]:
     """Return acts with a card's steps in the acts that they are, and where the two differ.
 
-    A step that is none of our acts becomes an act of its own. `serves` tells which acts the steps may be.
+    A step that is none of our acts becomes an act of its own. A step of the cook's own stands where she put it: in the
+    place of an act, after it, or for an act that is left out, where nothing goes in at it and nothing is checked.
+    `serves` tells which acts the steps may be.
 
     :param cook: the batch of the mix; None for the steps of the piece.
     """
@@ -75,21 +79,63 @@ def with_card(
     last: int | None = None
     used: set[str] = set()
     for number, step in enumerate(steps):
-        at = _match(found, step, used, last, serves)
-        if at is None:
-            at = _put_in(found, step, last, number, serves)
-        elif found[at].from_card:
-            found[at] = replace(found[at], do=f"{found[at].do} {step.text}")
+        named = _named(found, step, serves)
+        if step.place == "left-out":
+            if named is not None and may_be_left_out(found[named]):
+                _leave_out(found, named)
+                last = None if last is None else last - (named <= last)
+            continue
+        if named is not None and step.place == "after":
+            at = _put_in(found, step, named, number, serves)
         else:
-            found[at] = replace(found[at], do=step.text, from_card=True)
+            at = _match(found, step, used, last, serves) if named is None else named
+            at = _put_in(found, step, last, number, serves) if at is None else _worded(found, at, step)
         if at is None:
             continue
+        found[at] = replace(found[at], card_steps=(*found[at].card_steps, number))
         used.add(found[at].id)
         found[at], said = _at_its_temperature(found[at], step, cook)
         found[at] = _in_its_time(found[at], step)
         differs += said
         last = at
     return found, tuple(differs)
+
+
+def _worded(acts: list[Act], at: int, step: CardStep) -> int:
+    """Give an act the words of a step, after those that it has from the card already; return its place."""
+    if step.text.strip():
+        text = f"{acts[at].do} {step.text}" if acts[at].from_card else step.text
+        acts[at] = replace(acts[at], do=text, from_card=True)
+    return at
+
+
+def _named(acts: Sequence[Act], step: CardStep, serves: Callable[[Act], bool]) -> int | None:
+    """Return the act that a step names; None where it names none, or none that is there."""
+    if not step.place:
+        return None
+    return next((at for at, act in enumerate(acts) if serves(act) and name_of(act) == step.act), None)
+
+
+def name_of(act: Act) -> str:
+    """Return what a cook's own step calls an act: its id without the mix."""
+    return act.id if act.mass is None else act.id.split(".", 1)[-1]
+
+
+def may_be_left_out(act: Act) -> bool:
+    """Return whether an act may be left out: nothing goes in, nothing is checked or kept below a ceiling, and no
+    caution stands at it."""
+    is_checked = act.target_c is not None or act.ceiling_c is not None or act.gate_min is not None or bool(act.ask)
+    return not (act.takes or is_checked or act.cautions or act.kind in WORKING)
+
+
+def _leave_out(acts: list[Act], at: int) -> None:
+    """Take an act out; what came after it comes after what was before it."""
+    gone = acts.pop(at)
+    for other, act in enumerate(acts):
+        if any(one.id == gone.id for one in act.after):
+            kept = [one for one in act.after if one.id != gone.id]
+            there = {one.id for one in kept}
+            acts[other] = replace(act, after=(*kept, *(one for one in gone.after if one.id not in there)))
 
 
 def _match(
@@ -144,10 +190,6 @@ def _title(text: str) -> str:
     return " ".join(text.split()[:MOST_WORDS]).rstrip(".,;:!")
 
 
-def _figure(value: Between) -> float | None:
-    return sum(value) / 2 if isinstance(value, tuple) else value
-
-
 def _band(value: Between) -> tuple[float, float, float] | None:
     if value is None:
         return None
@@ -173,7 +215,7 @@ def _in_its_time(act: Act, step: CardStep) -> Act:
 
 
 def _at_its_temperature(act: Act, step: CardStep, cook: Cook | None) -> tuple[Act, list[Differs]]:
-    card_c = _figure(step.to_c)
+    card_c = middle(step.to_c)
     if card_c is None or (act.target_c is None and act.kind not in LIKE):
         return act, []
     if act.kind == "boil" and cook is not None and cook.boil is not None and act.target_c is not None:
@@ -199,7 +241,8 @@ def _at_its_temperature(act: Act, step: CardStep, cook: Cook | None) -> tuple[Ac
 
 
 def _is_held(act: Act, card_c: float) -> bool:
-    """Return whether a card's temperature would hurt: above a ceiling, below what cooks egg, or out of temper."""
+    """Return whether a card's temperature would hurt: above a ceiling, below what cooks egg, out of temper, or too
+    warm to chill to."""
     if act.target_c is None:
         return False
     low, high = act.target_c
@@ -207,7 +250,14 @@ def _is_held(act: Act, card_c: float) -> bool:
         return card_c < low or (act.ceiling_c is not None and card_c > act.ceiling_c)
     if act.kind in ("temper", "hold"):
         return not low - DIFFERS_K <= card_c <= high + DIFFERS_K
+    if _is_too_warm(act, card_c):
+        return True
     return act.ceiling_c is not None and card_c > act.ceiling_c
+
+
+def _is_too_warm(act: Act, card_c: float) -> bool:
+    """Return whether a card leaves warm what is to be cold."""
+    return act.kind in RESTING and act.target_c is not None and act.target_c[1] <= COLD_C < card_c
 
 
 def _held_words(act: Act, card_c: float) -> str:
@@ -217,6 +267,11 @@ def _held_words(act: Act, card_c: float) -> str:
         return (
             f"The card says ⟦{card_c:g} °C⟧. Above ⟦{act.ceiling_c:g} °C⟧ it is spoiled, so ⟦{low:g} to {high:g} °C⟧ "
             f"stays the target. {act.why}"
+        ).strip()
+    if _is_too_warm(act, card_c):
+        return (
+            f"The card says ⟦{card_c:g} °C⟧. That is too warm to be safe, "
+            f"so ⟦{low:g} to {high:g} °C⟧ stays the target. {act.why}"
         ).strip()
     return (
         f"The card says ⟦{card_c:g} °C⟧. That is not enough, so ⟦{low:g} to {high:g} °C⟧ stays the target. {act.why}"

@@ -1,11 +1,11 @@
 """A cook's batch of one mix: the recipe with this batch's grams, the way of making it, the schools and the kitchen."""
 
 from collections.abc import Mapping
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 from functools import cached_property
 
 from hearth_bowl.core.cooling.set_clock import Learned
-from hearth_bowl.core.mass.cooking import CookPlan, cooked_positions, finished, plan_or_none
+from hearth_bowl.core.mass.cooking import CookPlan, cooked_positions, finished_or_none, plan_or_none
 from hearth_bowl.core.mass.kitchen import Kitchen
 from hearth_bowl.core.mass.mixture import Mixture, mix
 from hearth_bowl.core.mass.tempering import WINDOWS, tempering_kind
@@ -56,13 +56,16 @@ class Cook:
 
     @cached_property
     def boil(self) -> CookPlan | None:
-        """Return how its boil goes in this kitchen; None where nothing is boiled down."""
-        return plan_or_none(self.recipe, self.kitchen)
+        """Return how its boil usually goes in this kitchen, before its card is heard; None where nothing boils down."""
+        return plan_or_none(replace(self.recipe, steps=()), self.kitchen)
 
     @cached_property
     def eaten(self) -> Mixture:
         """Return the finished mix."""
-        return mix(self.recipe) if self.boil is None else finished(self.recipe, self.boil.cooked)
+        usual = self.choices["target"] == "ours"
+        return finished_or_none(replace(self.recipe, steps=()) if usual else self.recipe, self.kitchen) or mix(
+            self.recipe
+        )
 
     @cached_property
     def in_the_pan(self) -> tuple[int, ...]:

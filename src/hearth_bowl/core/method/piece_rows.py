@@ -3,11 +3,12 @@
 Common practice; minutes without a source are judgements.
 """
 
+from dataclasses import replace
 from typing import Final
 
 from hearth_bowl.core.method.act import Act
 from hearth_bowl.core.method.endings.common import by_hands
-from hearth_bowl.core.method.rows import BOWL, COOL_PLACE, FRIDGE, Minutes, Row
+from hearth_bowl.core.method.rows import BOWL, COOL_PLACE, FRIDGE, FROM_THE_FRIDGE_C, Minutes, Row
 
 DIP_C: Final = (16.0, 20.0)
 """Centres are dipped at this temperature, never colder than 12 °C. Handbook, section L."""
@@ -250,6 +251,12 @@ COAT_SETS: Final = Row(
     soon_min=5,
 )
 """Common practice; its minutes are a judgement."""
+COAT_SETS_COLD: Final = replace(
+    COAT_SETS,
+    do="Leave them in a cool room only until the coats are dry. Then put them back into the fridge at once.",
+    why="Set too cold, a coat turns dull. Left out, germs grow in egg and fresh cheese.",
+)
+"""Handbook, section L; its minutes are a judgement."""
 LAYER_SETS: Final = Row(
     key="layer-sets",
     kind="set",
@@ -285,6 +292,16 @@ LAST_REST: Final = Row(
     soon_min=30,
 )
 """Common practice; its minutes are a judgement."""
+LAST_REST_COLD: Final = replace(
+    LAST_REST,
+    do="Cover them and put them back into the fridge at once, overnight.",
+    cue="cold all through",
+    why="Germs grow in egg and fresh cheese when they are warm.",
+    target_c=FROM_THE_FRIDGE_C,
+    uses=FRIDGE,
+    soon_min=10,
+)
+"""Handbook, section L; its minutes are a judgement."""
 PRESS_CORE: Final = "Press the core in and close the mix over it."
 
 

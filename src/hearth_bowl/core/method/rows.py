@@ -16,6 +16,8 @@ BOWL: Final[Mapping[str, int]] = MappingProxyType({"bowls": 1})  # by definition
 IN_POT: Final[Mapping[str, int]] = MappingProxyType({"pots": 1})  # by definition
 IN_FRIDGE: Final[Mapping[str, int]] = MappingProxyType({"fridge_shelves": 1, "bowls": 1})  # by definition
 FRIDGE: Final[Mapping[str, int]] = MappingProxyType({"fridge_shelves": 1})  # by definition
+FROM_THE_FRIDGE_C: Final = (3.0, 8.0)
+"""A fridge that is cold enough. Usual advice. A judgement."""
 COOL_PLACE: Final[Mapping[str, int]] = MappingProxyType({"cool_places": 1})  # by definition
 
 

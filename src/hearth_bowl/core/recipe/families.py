@@ -86,6 +86,8 @@ BY_CUE: Final = Method(
     key="by-cue", name="Cook to a soft ball", trade_off="No instruments, but a matter of practice: note which you used."
 )
 
+BROWNED: Final = frozenset({"caramel", "hard-sugar"})
+"""Families whose sugar is cooked until it may brown. By definition."""
 FAMILY: Final[Mapping[str, Family]] = MappingProxyType(
     {
         "cream-ganache": Family(

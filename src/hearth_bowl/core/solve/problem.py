@@ -24,10 +24,37 @@ BY_THE_RULE: Final = frozenset({"set_index", "water_activity_max"})
 NEAREST_PULL: Final = 3e-3  # numerical, by definition
 RULE_MARGIN: Final = 1e-3  # numerical, by definition
 RULE_LIMITS: Final = 2  # numerical, by definition
+STILL: Final = 1e-9  # numerical, by definition
+STILL_ROUNDS: Final = 3
+"""Rounds in which a search has not moved by more than `STILL` until it is stopped: by itself it stops only where
+every aim is met, and goes round to the last of its rounds where none can be. Numerical, by definition."""
 Reach = tuple[float, float]
 ANYWHERE: Final[Reach] = (0.0, inf)  # numerical, by definition
 EDGE: Final = 2e-3
 """How little the size of a change counts where the aims cannot be met anyway. Numerical, by definition."""
+
+
+class StandsStill(Exception):  # noqa: N818 - it is no error: a search has no other way of being stopped
+    """Stops a search that no longer moves."""
+
+
+class Watch:
+    """Follows a search from round to round, and stops it where it stands still."""
+
+    def __init__(self, start: FloatArray) -> None:
+        self.at = start
+        self.still_rounds = 0
+
+    def __call__(self, times: FloatArray) -> None:
+        """Note where a round ended.
+
+        :raises StandsStill: where the last rounds changed nothing.
+        """
+        moved = float(np.max(np.abs(times - self.at)))
+        self.still_rounds = self.still_rounds + 1 if moved <= STILL * max(1.0, float(np.max(np.abs(times)))) else 0
+        self.at = times.copy()
+        if self.still_rounds == STILL_ROUNDS:
+            raise StandsStill
 
 
 class Problem:
@@ -236,15 +263,20 @@ class Problem:
                     "jac": lambda times: signs[:, None] * self.slopes(times)[bound],
                 }
             )
-        found = minimize(
-            self.change,
-            start,
-            jac=self.change_slope,
-            method="SLSQP",
-            bounds=self._bounds(),
-            constraints=[*constraints, *self._limits_as_constraints()],
-            options={"maxiter": MOST_ROUNDS, "ftol": ACCURACY},
-        )
+        watch = Watch(start)
+        try:
+            found = minimize(
+                self.change,
+                start,
+                jac=self.change_slope,
+                method="SLSQP",
+                bounds=self._bounds(),
+                constraints=[*constraints, *self._limits_as_constraints()],
+                options={"maxiter": MOST_ROUNDS, "ftol": ACCURACY},
+                callback=watch,
+            )
+        except StandsStill:
+            return self._within(watch.at)
         return self._within(found.x)
 
     def _limits_as_constraints(self) -> list[dict[str, Any]]:

@@ -1,6 +1,7 @@
 """Starters: our proportions for a family, a use and a chocolate, balanced by the core to what the use needs."""
 
 from collections.abc import Mapping
+from functools import lru_cache
 from itertools import product
 from types import MappingProxyType
 from typing import Final
@@ -28,6 +29,8 @@ MODELLING_SYRUP: Final = MappingProxyType(
     {"dark": 0.45, "milk": 0.38, "white": 0.30, "gianduja": 0.30, "compound": 0.30}
 )
 """Glucose syrup to 1 of chocolate for modelling, by its kind: the more cocoa, the more syrup. Common practice."""
+MOST_KEPT: Final = 1024
+"""Starters that are remembered: every family, use and common chocolate. A judgement."""
 HELD: Final = frozenset({"condensed_sweet"})
 """Packs that are used whole: the rest is moved to suit them."""
 
@@ -54,6 +57,7 @@ HELPED: Final[tuple[Lines, ...]] = (
 A judgement."""
 
 
+@lru_cache(maxsize=MOST_KEPT)
 def starter(family: str, use: str | None, chocolate: str = USUAL_CHOCOLATE) -> Recipe:
     """Return our proportions for a family and use; where a set index is aimed at, balanced to it at 20 °C.
 

@@ -69,7 +69,7 @@ def held(step: Step, readings: Sequence[tuple[float, float]]) -> Standing | None
     found: Standing | None = None
     since, before, last_s = 0.0, None, None
     for at_s, c in readings:
-        now = standing(step, c)
+        now = standing(step, c, None if found is None else found.stand)
         stand = None if now is None else now.stand
         if stand != before:
             since, before = at_s, stand

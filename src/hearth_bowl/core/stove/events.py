@@ -48,12 +48,20 @@ class StepBegun:
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
+class StepDone:
+    """The open step was finished, and the cook went on with another mix of the same run."""
+
+    kind: Literal["step-done"] = "step-done"
+    key: str = ""
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
 class GateAnswered:
-    """A step's cue or question was answered, or passed by."""
+    """A step's cue or question was answered, or skipped; or what went wrong at it was put right, or left as it is."""
 
     kind: Literal["gate"] = "gate"
     key: str
-    gate: Literal["cue", "ask"]
+    gate: Literal["cue", "ask", "wrong"]
     answer: Literal["yes", "no", "skipped"]
     c: float | None = None
 
@@ -209,6 +217,7 @@ class Ended:
 
 Happening = (
     StepBegun
+    | StepDone
     | GateAnswered
     | Marked
     | Weighed

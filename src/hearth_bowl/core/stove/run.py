@@ -2,7 +2,7 @@
 
 from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass, field
-from typing import Literal
+from typing import Literal, TypeVar
 
 from hearth_bowl.core.cooling.set_ask import SetAsk
 from hearth_bowl.core.cooling.set_clock import Correction
@@ -19,10 +19,12 @@ from hearth_bowl.core.stove.events import (
     SetStarted,
     Spilled,
     StepBegun,
+    StepDone,
     Weighed,
     Yielded,
 )
 
+T = TypeVar("T")
 Answer = Literal["yes", "no", "skipped"]
 
 
@@ -45,11 +47,13 @@ class SetState:
 class RunState:
     """Where a run stands. Moments are seconds from its start; temperatures true °C, masses g.
 
-    `cue` and `ask` are the answers at the open step's gates, `calls_seen_s` its calls that were seen, by their words;
+    `step_done`: the open step was finished while the cook went on with another mix. `cue` and `ask` are the answers at
+    the open step's gates, `calls_seen_s` its calls that were seen, by their words;
     `amounts_g` what is to go in, `weighed_g` what went in, by line.
     """
 
     step: int
+    step_done: bool
     step_since_s: float
     step_from_c: float | None
     cue: Answer | None
@@ -70,6 +74,7 @@ class _Folding:
     step: int
     probe_id: str
     amounts_g: list[float]
+    step_done: bool = False
     step_since_s: float = 0.0
     step_from_c: float | None = None
     answers: dict[tuple[str, str], Answer] = field(default_factory=dict)
@@ -85,7 +90,9 @@ class _Folding:
         match what:
             case StepBegun():
                 self.step, self.step_since_s, self.step_from_c = what.step, at_s, what.c
-                self.calls_seen_s = {}
+                self.calls_seen_s, self.step_done = {}, False
+            case StepDone():
+                self.step_done = True
             case GateAnswered():
                 self.answers[what.key, what.gate] = what.answer
             case CallSeen():
@@ -111,6 +118,22 @@ class _Folding:
                 self.ended_s = at_s
 
 
+def spans_of(happened: Iterable[tuple[T, Happening]], last: T) -> list[tuple[int, T, T]]:
+    """Return each step that was gone to, by its number, with the moments at which it was begun and left.
+
+    :param last: when the step that is still open is left.
+    """
+    found: list[tuple[int, T, T]] = []
+    open_step: tuple[int, T] | None = None
+    for at, what in happened:
+        if isinstance(what, StepBegun | StepDone) and open_step is not None:
+            found.append((*open_step, at))
+            open_step = None
+        if isinstance(what, StepBegun):
+            open_step = what.step, at
+    return found if open_step is None else [*found, (*open_step, last)]
+
+
 def run_state(
     happened: Iterable[tuple[float, Happening]], *, amounts_g: Sequence[float], keys: Sequence[str], probe_id: str
 ) -> RunState:
@@ -126,6 +149,7 @@ def run_state(
     key = keys[folding.step] if folding.step < len(keys) else ""
     return RunState(
         step=folding.step,
+        step_done=folding.step_done,
         step_since_s=folding.step_since_s,
         step_from_c=folding.step_from_c,
         cue=folding.answers.get((key, "cue")),

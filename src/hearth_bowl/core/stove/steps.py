@@ -1,6 +1,7 @@
 """The steps of a run: the acts of its method, as a batch keeps them."""
 
 from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
 from types import MappingProxyType
 from typing import Final
 
@@ -25,14 +26,63 @@ WARMED: Final = frozenset({"temper-warm"})
 """Acts of tempering that warm."""
 
 
+@dataclass(frozen=True, slots=True, kw_only=True)
+class LineAct:
+    """Act of a whole run as its line shows it: its title, least and most minutes, and the mix that it belongs to by
+    its position; None for the piece. `turn` is the filling of the moulds that it is of, None where there is one."""
+
+    act_id: str
+    title: str
+    minutes: tuple[float, float]
+    attended: bool
+    mass: int | None
+    turn: int | None = None
+
+
+def line_of(worked: Worked, given: Mapping[str, str], kitchen: Kitchen, kitchen_c: float = 20.0) -> tuple[LineAct, ...]:
+    """Return all acts of a confection in an order in which one cook can do them, each line weighed at its act.
+
+    :raises BadInput: naming a choice.
+    """
+    return tuple(
+        LineAct(
+            act_id=act.id,
+            title=act.title,
+            minutes=(act.minutes[0], act.minutes[2]),
+            attended=act.hands,
+            mass=act.mass,
+            turn=turn_of(act.id) if act.mass is None and (worked.turns or 1) > 1 else None,
+        )
+        for act in method_of_confection(worked, given, kitchen, kitchen_c).acts
+        if _is_step(act)
+    )
+
+
+def turn_of(act_id: str) -> int | None:
+    """Return the filling of the moulds that an act is of; None for tempering, which serves several."""
+    name, _, last = act_id.rpartition(".")
+    return int(last) if last.isdigit() and not name.startswith(("temper", "smear")) else None
+
+
+def _is_step(act: Act) -> bool:
+    return act.id.split(".")[-1] != "weigh"
+
+
 def run_steps(
-    recipe: Recipe, given: Mapping[str, str], kitchen: Kitchen, worked: Worked | None = None, kitchen_c: float = 20.0
+    recipe: Recipe,
+    given: Mapping[str, str],
+    kitchen: Kitchen,
+    worked: Worked | None = None,
+    kitchen_c: float = 20.0,
+    *,
+    with_piece: bool = True,
 ) -> tuple[Step, ...]:
     """Return the steps of a run of a recipe: alone, or within the confection that it is made for.
 
-    Each line is weighed at the act at which it goes in, so weighing beforehand is no step. What other mixes of the
-    confection need is a run of its own.
+    Each line is weighed at the act at which it goes in, so weighing beforehand is no step. Other mixes of the
+    confection have steps of their own.
 
+    :param with_piece: whether what is done with the pieces is among them.
     :raises BadInput: naming a choice.
     """
     if worked is None:
@@ -42,7 +92,8 @@ def run_steps(
         own = next((at for at, batch in enumerate(worked.batches) if batch.recipe == recipe), 0)
         made_g = {own: recipe.mass_g} if worked.batches else {}
         acts = method_of_confection(worked, given, kitchen, kitchen_c, made_g=made_g).acts
-    return tuple(_steps([act for act in acts if act.mass in (None, own) and act.id.split(".")[-1] != "weigh"], own))
+    masses = (None, own) if with_piece else (own,)
+    return tuple(_steps([act for act in acts if act.mass in masses and _is_step(act)], own))
 
 
 def choices_that_matter(

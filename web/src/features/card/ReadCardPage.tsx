@@ -47,7 +47,7 @@ export function ReadCardPage() {
             <Option value="imperial">imperial</Option>
             <Option value="au">Australian</Option>
           </Choice>
-          <label className="text-[0.9375rem] text-ash">
+          <label className="min-w-0 text-[0.9375rem] text-ash">
             or open a file{" "}
             <input
               type="file"
@@ -110,6 +110,7 @@ export function ReadCardPage() {
                 <ConfectionSection
                   asked={{ parts: whole.parts.map((part) => ({ role: part.role as Role })) }}
                   answer={answer}
+                  tints={looked.data.tints}
                   vessel={looked.data.vessel}
                   parts={{ chosen, onPress: press }}
                 />

@@ -1,6 +1,7 @@
 import type { Schemas } from "../../api/client";
 import { fineMass, length, useUnits } from "../../units/units";
-import { type Band, drawnPart, FILLINGS, type Pressed, ScaledFigure, SectionDrawing, SHELL } from "../fit";
+import { tintColour } from "../counter";
+import { type Band, drawnPart, type Pressed, ScaledFigure, SectionDrawing } from "../fit";
 import { type Answer, type PartAsk, ROLE_WORDS } from "./words";
 
 type Drawn = { parts: readonly Pick<PartAsk, "role">[] };
@@ -9,19 +10,25 @@ type Props = {
   /** What is drawn of what was put together: the role of each part. */
   asked: Drawn;
   answer: Answer;
+  /** The tint of each part of the answer. */
+  tints: readonly Schemas["Tint"][];
   vessel: Schemas["VesselFile"];
   /** Which part is asked for, and what happens when another is pressed. */
   parts: Pressed;
 };
 
 /** The piece cut through, true to scale: what lies in what, each part by its name; pressed, a part is asked for. */
-export function ConfectionSection({ asked, answer, vessel, parts }: Props) {
-  if (vessel.kind === "pieces" || vessel.kind === "scoop") return <Ball answer={answer} parts={parts} />;
+export function ConfectionSection({ asked, answer, tints, vessel, parts }: Props) {
+  const colours = tints.map(tintColour);
+  if (vessel.kind === "pieces" || vessel.kind === "scoop")
+    return <Ball answer={answer} colours={colours} parts={parts} />;
+  if (vessel.kind === "pan" && answer.outside?.kind === "block")
+    return <Block answer={answer} colours={colours} parts={parts} />;
   const shellAt = asked.parts.findIndex((part) => part.role === "shell");
   const worked = answer.parts.find((part) => part.role === "shell");
   const bands = answer.parts.flatMap((part, position): Band[] =>
     part.from_mm !== null && part.to_mm !== null && part.from_mm !== part.to_mm
-      ? [{ from: part.from_mm, to: part.to_mm, name: part.name, part: position }]
+      ? [{ from: part.from_mm, to: part.to_mm, name: part.name, part: position, colour: colours[position] }]
       : [],
   );
   const top = Math.min(...bands.map((band) => Math.min(band.from, band.to)), Number.POSITIVE_INFINITY);
@@ -35,7 +42,13 @@ export function ConfectionSection({ asked, answer, vessel, parts }: Props) {
       walls={{ wall: worked?.mm ?? 0, cap: cap > NOTHING_MM ? cap : 0, headroom: above - cap }}
       bands={bands}
       shell={shellAt < 0 ? null : shellAt}
-      cake={{ coat: placeOf(asked, "coat"), filling: placeOf(asked, "filling") ?? placeOf(asked, "centre") }}
+      shellColour={colourOf(answer, colours, "shell")}
+      cake={{
+        coat: placeOf(asked, "coat"),
+        filling: placeOf(asked, "filling") ?? placeOf(asked, "centre"),
+        coatColour: colourOf(answer, colours, "coat"),
+        fillingColour: colourOf(answer, colours, "filling") ?? colourOf(answer, colours, "centre"),
+      }}
       parts={parts}
       boxPx={[430, 210]}
     />
@@ -48,10 +61,82 @@ function placeOf(asked: Drawn, role: string): number | undefined {
   return at < 0 ? undefined : at;
 }
 
+/** The colour of the first part of a role; undefined where there is none. */
+function colourOf(answer: Answer, colours: readonly string[], role: string): string | undefined {
+  return colours[answer.parts.findIndex((part) => part.role === role)];
+}
+
 const NOTHING_MM = 0.05;
 
+type PieceProps = { answer: Answer; colours: readonly string[]; parts: Pressed };
+
+/** A cut piece: its layers in the coat that it is dipped in. */
+function Block({ answer, colours, parts }: PieceProps) {
+  const units = useUnits();
+  const [width = 1, , height = 1] = answer.outside?.sides_mm ?? [];
+  const placed = answer.parts.map((part, position) => ({ ...part, position }));
+  const coats = placed.filter((part) => part.role === "coat");
+  const coat = coats.reduce((sum, part) => sum + (part.mm ?? 0), 0);
+  const layers = placed.filter((part) => part.role === "layer");
+  const thick = (part: { from_mm: number | null; to_mm: number | null }) =>
+    (part.to_mm ?? 0) - (part.from_mm ?? 0);
+  const labels = [
+    ...coats.slice(0, 1).map((part) => ({
+      x: width - coat / 2,
+      y: coat / 2,
+      text: `coat ${length(coat, units)}`,
+      part: part.position,
+    })),
+    ...layers.toReversed().map((part) => ({
+      x: (width - coat) * 0.92,
+      y: height - coat - ((part.from_mm ?? 0) + (part.to_mm ?? 0)) / 2,
+      text: `${part.name} ${length(thick(part), units)}`,
+      part: part.position,
+    })),
+  ];
+  const alt = `In section: a piece ${length(width, units)} wide and ${length(height, units)} high: ${layers.map((part) => `${part.name} ${length(thick(part), units)}`).join(", ")} from the base up.`;
+  return (
+    <ScaledFigure
+      widthMm={width}
+      heightMm={height}
+      boxPx={[430, 170]}
+      alt={alt}
+      labels={labels}
+      parts={parts}
+      caption="One piece, cut through"
+    >
+      {coat > 0 && (
+        <rect
+          width={width}
+          height={height}
+          fill={colours[coats[0]?.position ?? 0]}
+          {...drawnPart(parts, coats[0]?.position)}
+        />
+      )}
+      {layers.map((part) => (
+        <rect
+          key={part.position}
+          x={coat}
+          width={width - 2 * coat}
+          y={height - coat - (part.to_mm ?? 0)}
+          height={thick(part)}
+          fill={colours[part.position]}
+          {...drawnPart(parts, part.position)}
+        />
+      ))}
+      <rect
+        width={width}
+        height={height}
+        className="fill-none stroke-rim"
+        strokeWidth="2"
+        vectorEffect="non-scaling-stroke"
+      />
+    </ScaledFigure>
+  );
+}
+
 /** A ball or free piece: what is inside, the centre round it, its coats. */
-function Ball({ answer, parts }: { answer: Answer; parts: Pressed }) {
+function Ball({ answer, colours, parts }: PieceProps) {
   const units = useUnits();
   const whole = answer.outside?.sides_mm[0] ?? 1;
   const placed = answer.parts.map((part, position) => ({ ...part, position }));
@@ -104,17 +189,23 @@ function Ball({ answer, parts }: { answer: Answer; parts: Pressed }) {
           cx={middle}
           cy={middle}
           r={middle}
-          className={SHELL}
+          fill={colours[coats[0]?.position ?? 0]}
           {...drawnPart(parts, coats[0]?.position)}
         />
       )}
-      <circle cx={middle} cy={middle} r={inside} fill={FILLINGS[0]} {...drawnPart(parts, centre?.position)} />
+      <circle
+        cx={middle}
+        cy={middle}
+        r={inside}
+        fill={colours[centre?.position ?? 0]}
+        {...drawnPart(parts, centre?.position)}
+      />
       {coreMm > 0 && (
         <circle
           cx={middle}
           cy={middle}
           r={coreMm / 2}
-          fill={FILLINGS[3]}
+          fill={colours[core?.position ?? 0]}
           {...drawnPart(parts, core?.position)}
         />
       )}

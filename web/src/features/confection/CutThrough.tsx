@@ -33,7 +33,13 @@ export function CutThrough({ id, asked, worked, vessel, problem, parts, flush }:
       {worked && vessel && (
         <>
           <PartOrFailure what="the drawing">
-            <ConfectionSection asked={asked} answer={worked.answer} vessel={vessel} parts={parts} />
+            <ConfectionSection
+              asked={asked}
+              answer={worked.answer}
+              tints={worked.tints}
+              vessel={vessel}
+              parts={parts}
+            />
             {(vessel.kind === "pan" || vessel.kind === "mould") && (
               <PlanDrawing
                 vessel={vessel}

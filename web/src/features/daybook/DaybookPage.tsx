@@ -201,7 +201,7 @@ function BatchRow({ batch, isPicked, onPick }: RowProps) {
         to={`/daybook/${batch.id}`}
         className="flex min-h-14 flex-1 flex-wrap items-center justify-between gap-x-5 py-1.5 hover:bg-rim-faint"
       >
-        <span className="min-w-56 flex-1">
+        <span className="min-w-[min(100%,14rem)] flex-1">
           <b dir="auto" className="text-[1.125rem]">
             {batch.name}
           </b>

@@ -15,6 +15,8 @@ export function told(
     case "step":
       return `${title(what.key)}${at}`;
     case "gate":
+      if (what.gate === "wrong")
+        return `${title(what.key)}: ${what.answer === "yes" ? "put right" : "left as it was"}`;
       return `${title(what.key)}: ${what.gate === "cue" ? "cue" : "question"} ${ANSWERS[what.answer]}${at}`;
     case "mark":
       return `${what.name}${at}`;
@@ -50,6 +52,8 @@ export function told(
       return what.put_in.length > 0
         ? `Fixed with ${what.put_in.map((put) => mass(put.g, units)).join(", ")}`
         : "Mended";
+    case "step-done":
+      return "Step finished";
     case "end":
       return "Done";
     default:

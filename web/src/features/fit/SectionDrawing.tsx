@@ -6,7 +6,7 @@ export type Walls = { wall: number; cap: number; headroom: number };
 
 /** A layer or filling in a drawing: its two levels (mm) and its name. In a pan they count from the base, in a cavity
  * from the rim. */
-export type Band = { from: number; to: number; name: string; part?: number };
+export type Band = { from: number; to: number; name: string; part?: number; colour?: string };
 
 type Props = {
   vessel: Vessel;
@@ -15,8 +15,9 @@ type Props = {
   bands?: Band[];
   /** The shell's place among the parts, where its wall can be pressed. */
   shell?: number | null;
-  /** Of a cake the places of its coat and its filling among the parts. */
-  cake?: { coat?: number; filling?: number };
+  shellColour?: string;
+  /** Of a cake the places of its coat and its filling among the parts, and their colours. */
+  cake?: { coat?: number; filling?: number; coatColour?: string; fillingColour?: string };
   parts?: Pressed;
   dimensions?: Dimension[];
   active?: string | null;
@@ -24,6 +25,8 @@ type Props = {
 };
 
 const SLICES = 48;
+/** The colour of a cake's layers: whatever they are, they are not ours. */
+export const SPONGE = "#d3a964";
 export const SHELL = "fill-[#4b2a22]";
 
 /** The vessel cut through, to scale: levels, layers, and in a shell its wall, cap and headroom. */
@@ -73,7 +76,7 @@ function PanSection({ vessel, fit, bands = [], ...frame }: Props) {
           <path
             key={`${band.name}${band.from}`}
             d={layer(band.from, band.to)}
-            fill={FILLINGS[position % FILLINGS.length]}
+            fill={("colour" in band && band.colour) || FILLINGS[position % FILLINGS.length]}
             {...drawnPart(frame.parts, "part" in band ? band.part : undefined)}
           />
         ))}
@@ -111,9 +114,9 @@ export function drawnPart(parts: Pressed | undefined, part: number | undefined) 
   return { onClick: () => parts.onPress(part), cursor: "pointer", "aria-hidden": true } as const;
 }
 
-const short = (name: string) => (name.length > 14 ? `${name.slice(0, 13)}…` : name);
+const short = (name: string) => (name.length > 24 ? `${name.slice(0, 23)}…` : name);
 
-function CavitySection({ vessel, walls, bands = [], shell, ...frame }: Props) {
+function CavitySection({ vessel, walls, bands = [], shell, shellColour, ...frame }: Props) {
   const mm = useLength();
   const profile = profileOf(vessel);
   const { wall, cap, headroom } = walls;
@@ -168,16 +171,19 @@ function CavitySection({ vessel, walls, bands = [], shell, ...frame }: Props) {
       <path
         d={outer}
         className={wall > 0 ? SHELL : "fill-sheet"}
+        style={wall > 0 && shellColour ? { fill: shellColour } : undefined}
         {...drawnPart(frame.parts, shell ?? undefined)}
       />
-      {wall > 0 && <path d={inner(0)} className={SHELL} />}
+      {wall > 0 && (
+        <path d={inner(0)} className={SHELL} style={shellColour ? { fill: shellColour } : undefined} />
+      )}
       <path d={inner(cap)} className="fill-sheet" />
       {bands.length > 0 ? (
         bands.map((band, position) => (
           <path
             key={`${band.name}${band.from}`}
             d={inner(band.to, Math.min(band.from, profile.depth - wall))}
-            fill={FILLINGS[position % FILLINGS.length]}
+            fill={band.colour ?? FILLINGS[position % FILLINGS.length]}
             {...drawnPart(frame.parts, band.part)}
           />
         ))
@@ -271,8 +277,8 @@ function CakeSection({ vessel, fit, cake = {}, ...frame }: Props) {
       labels={frame.dimensions ? [] : labels}
       {...frame}
     >
-      <rect width={across + 2 * coat} height={height + coat} fill={FILLINGS[0]} />
-      <rect x={coat} y={coat} width={across} height={height} fill="#f0e3c4" />
+      <rect width={across + 2 * coat} height={height + coat} fill={cake.coatColour ?? FILLINGS[0]} />
+      <rect x={coat} y={coat} width={across} height={height} fill={SPONGE} />
       {Array.from({ length: fillings }, (_, i) => (
         <rect
           // biome-ignore lint/suspicious/noArrayIndexKey: fillings are equal and stay in place
@@ -281,7 +287,7 @@ function CakeSection({ vessel, fit, cake = {}, ...frame }: Props) {
           y={coat + crumb + i * (crumb + thick)}
           width={across}
           height={thick}
-          fill={FILLINGS[0]}
+          fill={cake.fillingColour ?? FILLINGS[0]}
         />
       ))}
       <rect
@@ -295,7 +301,7 @@ function CakeSection({ vessel, fit, cake = {}, ...frame }: Props) {
   );
 }
 
-function outline(centre: number, half: (y: number) => number, from: number, to: number): string {
+export function outline(centre: number, half: (y: number) => number, from: number, to: number): string {
   if (to <= from) return "";
   const right: string[] = [];
   const left: string[] = [];

@@ -1,21 +1,9 @@
 import type { Schemas } from "../../api/client";
 import { useNarrow } from "../../ui/useNarrow";
 import { decimal, mass, type Units } from "../../units/units";
-import { BOWL, bowlSize, halfWidth, heightOfShare, slicePath } from "./bowlShape";
+import { BOWL, bowlSize, halfWidth, heightOfShare, LAYER_FILLS, slicePath } from "../counter";
 
 type Layer = Schemas["Layer"];
-
-const FILLS: Record<string, { fill: string; text: string }> = {
-  water: { fill: "#bcd2ea", text: "#1b2130" },
-  crystals: { fill: "#eef1f5", text: "#1b2130" },
-  cocoa: { fill: "#4b2a22", text: "#ffffff" },
-  milk: { fill: "#e6ddc6", text: "#1b2130" },
-  solids: { fill: "#b98d55", text: "#1b2130" },
-  "milk-fat": { fill: "#f2da87", text: "#1b2130" },
-  "cocoa-butter": { fill: "#d99f5c", text: "#1b2130" },
-  "other-fat": { fill: "#dccb74", text: "#1b2130" },
-  alcohol: { fill: "#d8c6e2", text: "#1b2130" },
-};
 
 const WIDTH = 560;
 const NARROW_WIDTH = 444;
@@ -56,7 +44,7 @@ export function Bowl({ layers, grams, kept, units }: Props) {
           <path
             key={layer.code}
             d={slicePath(from, to, CENTRE, BOTTOM)}
-            fill={FILLS[layer.code]?.fill}
+            fill={LAYER_FILLS[layer.code]?.fill}
             stroke="#ffffff"
             strokeWidth="1"
           />
@@ -86,7 +74,7 @@ export function Bowl({ layers, grams, kept, units }: Props) {
               y={BOTTOM - (from + to) / 2 + 5}
               textAnchor="middle"
               fontSize={narrow ? 16.5 : text.length > 34 ? 13 : 14.5}
-              fill={FILLS[layer.code]?.text}
+              fill={LAYER_FILLS[layer.code]?.text}
             >
               {text}
             </text>

@@ -17,6 +17,7 @@ import { Conflict } from "./Conflict";
 import { Cook } from "./Cook";
 import { GoesInto } from "./GoesInto";
 import { LineList } from "./LineList";
+import { MethodEditor } from "./MethodEditor";
 import { RatioRule } from "./RatioRule";
 import { Readings } from "./Readings";
 import { RecipeTitle } from "./RecipeTitle";
@@ -43,6 +44,7 @@ function BenchPage({ stored, kitchenC }: { stored: Schemas["StoredRecipe"]; kitc
   const { data: library } = useQuery(libraryQuery);
   const kept = useKept(id);
   const [helping, setHelping] = useState(false);
+  const [shown, setShown] = useState<"Ingredients" | "Method">("Ingredients");
   const { undo, redo, bench } = state;
   useShortcuts(useMemo(() => ({ undo, redo, help: () => setHelping(true) }), [undo, redo]));
   const cookedDown = bench?.readings.some((reading) => reading.code === "boil") ?? false;
@@ -57,14 +59,37 @@ function BenchPage({ stored, kitchenC }: { stored: Schemas["StoredRecipe"]; kitc
           className="border-line border-r px-5 py-3 lg:overflow-y-auto max-md:order-2 max-md:border-t max-md:px-3"
         >
           <RecipeTitle id={id} state={state} library={library} />
-          <LineList state={state} library={library} units={units} />
-          <AddIngredient library={library} onAdd={(ingredient, kind) => addLine(state, ingredient, kind)} />
-          <p className="flex items-baseline justify-between border-soot border-t-2 pt-2 font-bold text-[1.0625rem]">
-            <span>In the bowl</span>
-            <span>{bench ? mass(bench.mass_g, units) : ""}</span>
-          </p>
-          <Ours state={state} />
-          <GoesInto id={id} />
+          <fieldset className="mt-1 flex min-w-0 flex-wrap gap-1 border-line border-b">
+            <legend className="sr-only">What is shown of the recipe</legend>
+            {(["Ingredients", "Method"] as const).map((view) => (
+              <Button
+                key={view}
+                look="plain"
+                aria-pressed={view === shown}
+                className={`rounded-b-none ${view === shown ? "border-b-[3px] border-b-rim" : "text-ash"}`}
+                onClick={() => setShown(view)}
+              >
+                {view}
+              </Button>
+            ))}
+          </fieldset>
+          {shown === "Method" ? (
+            <MethodEditor state={state} units={units} />
+          ) : (
+            <>
+              <LineList state={state} library={library} units={units} />
+              <AddIngredient
+                library={library}
+                onAdd={(ingredient, kind) => addLine(state, ingredient, kind)}
+              />
+              <p className="flex items-baseline justify-between border-soot border-t-2 pt-2 font-bold text-[1.0625rem]">
+                <span>In the bowl</span>
+                <span>{bench ? mass(bench.mass_g, units) : ""}</span>
+              </p>
+              <Ours state={state} />
+              <GoesInto id={id} />
+            </>
+          )}
           <div className="mt-3 flex flex-wrap gap-2">
             <Button
               look="filled"

@@ -30,9 +30,7 @@ export function Kitchen() {
           aria-label={`Kitchen ${temperature(data.kitchen_c, units)}, altitude ${Math.round(data.altitude_m)} m`}
           className="min-h-11 whitespace-nowrap text-sm underline-offset-4 hover:underline"
         >
-          <span className="max-sm:hidden">Kitchen </span>
-          {temperature(data.kitchen_c, units)}
-          <span className="max-sm:hidden">, altitude {Math.round(data.altitude_m)} m</span>
+          Kitchen {temperature(data.kitchen_c, units)}, altitude {Math.round(data.altitude_m)} m
         </button>
       }
     >

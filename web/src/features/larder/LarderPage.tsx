@@ -43,46 +43,51 @@ type TableProps = { items: Item[]; chosen: string | null; onChoose: (label: stri
 
 function Table({ items, chosen, onChoose }: TableProps) {
   return (
-    <table className="mt-3 w-full">
-      <thead>
-        <tr className="text-left text-[0.8125rem] text-ash">
-          <th className="font-normal">Ingredient</th>
-          <th className="text-right font-normal">Pack</th>
-          <th className="text-right font-normal">Price</th>
-          <th className="text-right font-normal max-sm:hidden">Price per 100 g</th>
-          <th className="text-right font-normal">In stock</th>
-        </tr>
-      </thead>
-      <tbody>
-        {items.map((item) => (
-          <tr key={item.label} className="border-line border-b">
-            <th scope="row" className="text-left font-normal">
-              <button
-                type="button"
-                aria-pressed={item.label === chosen}
-                onClick={() => onChoose(item.label === chosen ? null : item.label)}
-                className="min-h-11 w-full text-left underline-offset-4 hover:underline aria-pressed:font-bold"
-              >
-                <span dir="auto">{item.name}</span>
-                {item.ingredient && <span className="text-[0.8125rem] text-ash"> your own</span>}
-              </button>
-            </th>
-            <td className="whitespace-nowrap pl-2 text-right">
-              {item.pack_g === null ? "–" : `${figure(item.pack_g)} g`}
-            </td>
-            <td className="whitespace-nowrap pl-2 text-right">
-              {item.price === null ? "–" : fixed(item.price, 2)}
-            </td>
-            <td className="whitespace-nowrap pl-2 text-right max-sm:hidden">
-              {item.price === null || item.pack_g === null ? "–" : fixed((100 * item.price) / item.pack_g, 2)}
-            </td>
-            <td className="whitespace-nowrap pl-2 text-right font-bold">
-              {item.in_house_g === null ? "–" : `${figure(item.in_house_g)} g`}
-            </td>
+    <div className="overflow-x-auto">
+      {" "}
+      <table className="mt-3 w-full">
+        <thead>
+          <tr className="text-left text-[0.8125rem] text-ash">
+            <th className="font-normal">Ingredient</th>
+            <th className="text-right font-normal">Pack</th>
+            <th className="text-right font-normal">Price</th>
+            <th className="text-right font-normal max-sm:hidden">Price per 100 g</th>
+            <th className="text-right font-normal">In stock</th>
           </tr>
-        ))}
-      </tbody>
-    </table>
+        </thead>
+        <tbody>
+          {items.map((item) => (
+            <tr key={item.label} className="border-line border-b">
+              <th scope="row" className="text-left font-normal">
+                <button
+                  type="button"
+                  aria-pressed={item.label === chosen}
+                  onClick={() => onChoose(item.label === chosen ? null : item.label)}
+                  className="min-h-11 w-full text-left underline-offset-4 hover:underline aria-pressed:font-bold"
+                >
+                  <span dir="auto">{item.name}</span>
+                  {item.ingredient && <span className="text-[0.8125rem] text-ash"> your own</span>}
+                </button>
+              </th>
+              <td className="whitespace-nowrap pl-2 text-right">
+                {item.pack_g === null ? "–" : `${figure(item.pack_g)} g`}
+              </td>
+              <td className="whitespace-nowrap pl-2 text-right">
+                {item.price === null ? "–" : fixed(item.price, 2)}
+              </td>
+              <td className="whitespace-nowrap pl-2 text-right max-sm:hidden">
+                {item.price === null || item.pack_g === null
+                  ? "–"
+                  : fixed((100 * item.price) / item.pack_g, 2)}
+              </td>
+              <td className="whitespace-nowrap pl-2 text-right font-bold">
+                {item.in_house_g === null ? "–" : `${figure(item.in_house_g)} g`}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
   );
 }
 

@@ -22,37 +22,40 @@ export function ShoppingList({ shopping, boxes, id, hasBox, units, flush }: Prop
   return (
     <>
       <h2 className="font-bold text-lg">To have in stock</h2>
-      <table className="mt-1 w-full text-[0.9375rem]">
-        <thead>
-          <tr className="text-left text-[0.8125rem] text-ash">
-            <th className="font-normal">Ingredient</th>
-            <th className="text-right font-normal">Buy</th>
-            <th className="text-right font-normal">Left</th>
-          </tr>
-        </thead>
-        <tbody>
-          {shopping.items.map((item) => (
-            <tr key={item.label} className="border-line border-b align-top">
-              <th scope="row" className="py-1 text-left font-normal">
-                <span dir="auto">{item.name}</span>
-                <span className="block text-[0.8125rem] text-ash">
-                  {mass(item.needed_g, units)} needed
-                  {item.spoons !== null && `, about ${item.spoons}`}
-                  {item.in_house_g !== null && `, ${mass(item.in_house_g, units)} there`}
-                  {again(Math.floor(item.left_share * boxes))}
-                  {choicesText(item, units)}
-                </span>
-              </th>
-              <td
-                className={`whitespace-nowrap py-1 pl-2 text-right ${item.buy_g > 0 ? "font-bold" : "text-ash"}`}
-              >
-                {toBuy(item, units)}
-              </td>
-              <td className="whitespace-nowrap py-1 pl-2 text-right">{mass(item.left_g, units)}</td>
+      <div className="overflow-x-auto">
+        {" "}
+        <table className="mt-1 w-full text-[0.9375rem]">
+          <thead>
+            <tr className="text-left text-[0.8125rem] text-ash">
+              <th className="font-normal">Ingredient</th>
+              <th className="text-right font-normal">Buy</th>
+              <th className="text-right font-normal">Left</th>
             </tr>
-          ))}
-        </tbody>
-      </table>
+          </thead>
+          <tbody>
+            {shopping.items.map((item) => (
+              <tr key={item.label} className="border-line border-b align-top">
+                <th scope="row" className="py-1 text-left font-normal">
+                  <span dir="auto">{item.name}</span>
+                  <span className="block text-[0.8125rem] text-ash">
+                    {mass(item.needed_g, units)} needed
+                    {item.spoons !== null && `, about ${item.spoons}`}
+                    {item.in_house_g !== null && `, ${mass(item.in_house_g, units)} there`}
+                    {again(Math.floor(item.left_share * boxes))}
+                    {choicesText(item, units)}
+                  </span>
+                </th>
+                <td
+                  className={`whitespace-nowrap py-1 pl-2 text-right ${item.buy_g > 0 ? "font-bold" : "text-ash"}`}
+                >
+                  {toBuy(item, units)}
+                </td>
+                <td className="whitespace-nowrap py-1 pl-2 text-right">{mass(item.left_g, units)}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
       <p className="mt-2 text-[0.9375rem]">
         To buy for {fixed(shopping.cost, 2)}
         {shopping.unpriced.length > 0 && " or more"}; what is used costs {fixed(shopping.used_cost, 2)}.

@@ -70,7 +70,12 @@ function Bench({ stored }: { stored: Schemas["StoredOccasion"] }) {
     return () => clearTimeout(later);
   }, [wished, flush]);
   if (!order && !error) return <Skeleton />;
-  const follow = order && { order, isBusy: happened.isPending || plan.isPending, happened: happen };
+  const follow = order && {
+    order,
+    occasionId: stored.id,
+    isBusy: happened.isPending || plan.isPending,
+    happened: happen,
+  };
   function happen(task: string, what: "begun" | "done" | "undone") {
     happened.mutate({ task, what });
   }

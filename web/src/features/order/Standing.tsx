@@ -84,7 +84,7 @@ export function Standing({ follow }: { follow: Follow }) {
 function Now({ one, isNow, follow }: { one: TaskState; isNow: boolean; follow: Follow }) {
   const { task } = one;
   const late = follow.order.late.includes(task.id);
-  const isStove = one.recipe_id !== null;
+  const stove = stoveOf(follow.occasionId, one);
   return (
     <div className="border-line border-b pb-3">
       <p className="font-bold text-copper">
@@ -98,9 +98,9 @@ function Now({ one, isNow, follow }: { one: TaskState; isNow: boolean; follow: F
         {task.slack_min > 0 ? `Can wait ${spokenMinutes(task.slack_min)}.` : "No time to spare."}
       </p>
       <div className="mt-2 grid grid-cols-2 gap-2">
-        {isStove && one.state === "ahead" && (
+        {stove && one.state === "ahead" && (
           <Link
-            to={stoveOf(one)}
+            to={stove}
             className="col-span-2 flex min-h-16 items-center justify-center rounded-lg bg-rim px-4 font-bold text-[1.125rem] text-sheet"
           >
             Make it at the Stove
@@ -108,7 +108,7 @@ function Now({ one, isNow, follow }: { one: TaskState; isNow: boolean; follow: F
         )}
         <Button
           className={`min-h-16 text-[1.0625rem] ${one.state === "ahead" ? "" : "col-span-2"}`}
-          look={isStove && one.state === "ahead" ? "outlined" : "filled"}
+          look={stove && one.state === "ahead" ? "outlined" : "filled"}
           disabled={follow.isBusy}
           onClick={() => follow.happened(task.id, "done")}
         >

@@ -20,6 +20,7 @@ type Props = {
 export function TaskDetails({ state, leaveOut, follow, close: Close }: Props) {
   const { task } = state;
   const units = useUnits();
+  const stove = stoveOf(follow.occasionId, state);
   const why = task.because.split("; ");
   return (
     <div className="grid gap-2">
@@ -70,9 +71,9 @@ export function TaskDetails({ state, leaveOut, follow, close: Close }: Props) {
           </Button>
         </Close>
       )}
-      {state.recipe_id !== null && (
+      {stove && (
         <Link
-          to={stoveOf(state)}
+          to={stove}
           className="inline-flex min-h-11 items-center font-bold text-rim underline underline-offset-4"
         >
           Make it at the Stove

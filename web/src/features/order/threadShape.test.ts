@@ -7,7 +7,7 @@ type Given = {
   to: string;
   attended?: boolean;
   after?: string[];
-  state?: string;
+  state?: TaskState["state"];
   cook?: number;
 };
 

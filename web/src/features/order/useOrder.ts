@@ -9,6 +9,7 @@ export type Order = Schemas["RunningOrder"];
 export type Follow = {
   order: Order;
   isBusy: boolean;
+  occasionId: number;
   happened: (task: string, what: "begun" | "done" | "undone") => void;
 };
 
@@ -50,6 +51,7 @@ export function useFollowed(occasionId: number): Follow | null {
   if (!order || order.tasks.length === 0) return null;
   return {
     order,
+    occasionId,
     isBusy: plan.isPending || happened.isPending,
     happened: (task, what) => happened.mutate({ task, what }),
   };

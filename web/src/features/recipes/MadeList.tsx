@@ -1,12 +1,10 @@
-import { keepPreviousData, useInfiniteQuery, useMutation } from "@tanstack/react-query";
+import { keepPreviousData, useInfiniteQuery } from "@tanstack/react-query";
 import { Link } from "react-router";
 import { client, dataOf, type Schemas } from "../../api/client";
-import { placeOf } from "../../api/thread";
 import { Button } from "../../ui/Button";
-import { Sure } from "../../ui/Sure";
-import { ROLE_WORDS, type Role } from "../confection";
-import { Outline } from "../fit";
-import { Send } from "../sharing";
+import { mass, useUnits } from "../../units/units";
+import { Counter, shapeOf } from "../counter";
+import { MadeActions } from "./MadeActions";
 
 type Made = Schemas["MadeInList"];
 
@@ -26,20 +24,31 @@ export function useMade(words: string) {
 
 type Props = { found: ReturnType<typeof useMade>; onGone: () => Promise<void> };
 
-/** What can be made, drawn: each in its tin, mould or shape, with its parts and the mixes that go into it. */
+/** What can be made, drawn on the counter; archived things last. */
 export function MadeList({ found, onGone }: Props) {
   const { made, hasNextPage, fetchNextPage, isFetchingNextPage } = found;
-  if (made.length === 0) return null;
+  const groups = [
+    { label: "What you make", rows: made.filter((row) => !row.archived) },
+    { label: "Archived", rows: made.filter((row) => row.archived) },
+  ];
   return (
-    <section aria-labelledby="what-you-make" className="mt-3">
-      <h2 id="what-you-make" className="font-bold text-ash">
-        What you make
-      </h2>
-      <ul>
-        {made.map((row) => (
-          <MadeRow key={row.id} row={row} onGone={onGone} />
-        ))}
-      </ul>
+    <>
+      {groups.map(
+        ({ label, rows }) =>
+          rows.length > 0 && (
+            <section key={label} className="mt-2">
+              {label === "Archived" && <h2 className="mb-1 font-bold text-ash">{label}</h2>}
+              <Counter
+                label={label}
+                things={rows.map((row) => ({
+                  key: row.id,
+                  shape: row.drawn && row.vessel ? shapeOf(row.drawn.piece, row.vessel) : null,
+                  below: (smaller) => <Below row={row} smaller={smaller} onGone={onGone} />,
+                }))}
+              />
+            </section>
+          ),
+      )}
       {hasNextPage && (
         <p className="mt-3">
           <Button disabled={isFetchingNextPage} onClick={() => fetchNextPage()}>
@@ -47,68 +56,47 @@ export function MadeList({ found, onGone }: Props) {
           </Button>
         </p>
       )}
-    </section>
+    </>
   );
 }
 
-function MadeRow({ row, onGone }: { row: Made; onGone: () => Promise<void> }) {
-  const remove = useMutation({
-    mutationFn: () =>
-      dataOf(
-        client.DELETE("/api/confections/{confection_id}", { params: { path: { confection_id: row.id } } }),
-      ),
-    onSuccess: onGone,
-  });
-  const parts = [...new Set(row.roles)].map((role) => ROLE_WORDS[role as Role].toLowerCase());
+type BelowProps = { row: Made; smaller: string; onGone: () => Promise<void> };
+
+function Below({ row, smaller, onGone }: BelowProps) {
+  const units = useUnits();
+  const { drawn } = row;
+  const many = drawn?.piece.pieces === 1 ? "one" : drawn?.piece.pieces;
   return (
-    <li className="flex flex-wrap items-center gap-x-4 border-line border-b py-2">
-      {row.vessel && <Outline vessel={row.vessel} />}
-      <div className="min-w-56 flex-1">
+    <>
+      <div className="flex flex-wrap items-start justify-between gap-x-1">
         <Link
           to={`/confections/${row.id}`}
-          className="inline-flex min-h-11 items-center font-bold text-[1.125rem] text-rim underline-offset-4 hover:underline"
+          className="min-w-0 flex-1 py-1 font-bold text-[1.125rem] text-rim leading-tight underline-offset-4 [overflow-wrap:anywhere] hover:underline"
         >
           <span dir="auto">{row.name}</span>
         </Link>
-        <p className="text-[0.9375rem] text-ash">
-          {row.pieces !== null && `${row.pieces} in `}
-          {row.vessel_name || "a deleted tin or mould"}. {listed(parts)}.
-        </p>
-        <p className="flex flex-wrap gap-x-3 text-[0.9375rem]">
-          {row.mixes.map((mix) => (
-            <Link
-              key={mix.id}
-              dir="auto"
-              to={placeOf("formula", mix.id, row.id)}
-              aria-label={`${mix.name}, a mix of ${row.name}`}
-              className="inline-flex min-h-6 items-center text-rim underline"
-            >
-              {mix.name}
-            </Link>
-          ))}
-        </p>
+        <MadeActions row={row} onGone={onGone} />
       </div>
-      {row.mixes[0] && (
-        <Link
-          to={placeOf("stove", row.mixes[0].id, row.id)}
-          aria-label={`Make it now: ${row.name}`}
-          className="inline-flex min-h-11 items-center px-3 font-bold text-[0.9375rem] text-rim underline-offset-4 hover:underline"
-        >
-          Make it now
-        </Link>
+      <p className="text-[0.9375rem] text-ash leading-snug">
+        {drawn
+          ? `${many} of ${mass(drawn.piece.piece_g, units)}, best within ${drawn.days_low}–${drawn.days_high} days`
+          : row.vessel_name || "No tin or mould"}
+        {smaller && `; ${smaller}`}
+      </p>
+      {drawn && drawn.allergens.length > 0 && (
+        <p className="text-[0.9375rem] text-ash leading-snug">{drawn.allergens.join(", ")}</p>
       )}
-      <Send kind="confections" id={row.id} name={row.name} />
-      <Sure
-        words="Delete"
-        goes={`Delete “${row.name}”? Its mixes and its tin or mould stay.`}
-        disabled={remove.isPending}
-        onSure={() => remove.mutate()}
-      />
-    </li>
+      <p className="font-bold text-[0.9375rem] text-copper leading-snug">{worthKnowing(row)}</p>
+    </>
   );
 }
 
-function listed(words: string[]): string {
-  const text = words.join(", ");
-  return text.charAt(0).toUpperCase() + text.slice(1);
+/** The one thing worth knowing: what prevents it, how the last batch was, or what is missing for it. */
+function worthKnowing({ drawn, problem, verdict, lacks }: Made): string {
+  if (!drawn) return `Cannot be made yet: ${problem}`;
+  if (verdict.length > 0) return `Last time: ${verdict.join(", ")}`;
+  if (!lacks) return "";
+  const [first, ...others] = lacks;
+  if (first === undefined) return "Everything is in stock";
+  return `Not in stock: ${first}${others.length > 0 ? ` and ${others.length} more` : ""}`;
 }

@@ -6,18 +6,16 @@ import {
   useQueryClient,
 } from "@tanstack/react-query";
 import { useState } from "react";
-import { Link, useNavigate } from "react-router";
-import { client, dataOf, type Recipe, type Schemas } from "../../api/client";
+import { Link } from "react-router";
+import { client, dataOf, type Recipe } from "../../api/client";
 import { libraryQuery, recipeQueries } from "../../api/queries";
 import { Button } from "../../ui/Button";
 import { TextField } from "../../ui/Field";
 import { Skeleton } from "../../ui/Skeleton";
-import { Sure } from "../../ui/Sure";
 import { WaysIn } from "../begin";
-import { Send } from "../sharing";
+import { bowlOf, Counter } from "../counter";
 import { MadeList, useMade } from "./MadeList";
-
-type Row = Schemas["FoundRecipe"];
+import { MixBelow } from "./MixBelow";
 
 /** Recipes: all of them, found by name, family, ingredient or allergen; copied, taken out as a file, deleted. */
 export function RecipesPage() {
@@ -51,11 +49,14 @@ export function RecipesPage() {
   const isEmpty = recipes.length === 0 && made.made.length === 0;
   const families = new Map(library?.families.map((row) => [row.key, row.name]));
   return (
-    <main className="mx-auto w-full max-w-5xl px-6 py-4 max-md:px-3">
+    <main className="mx-auto w-full max-w-[80rem] px-6 py-4 max-md:px-3">
       <div className="flex flex-wrap items-baseline justify-between gap-x-6">
-        <h1 className="font-display font-semibold text-3xl">Recipes</h1>
-        <p className="flex flex-wrap gap-x-5">
-          <Link to="/read" className="inline-flex min-h-11 items-center font-bold text-rim underline">
+        <h1 className="font-display font-semibold text-3xl">{headingOf(made)}</h1>
+        <p className="flex flex-wrap items-center gap-x-5">
+          <Link
+            to="/read"
+            className="inline-flex min-h-11 items-center rounded-md bg-rim px-4 font-bold text-sheet hover:bg-rim-deep"
+          >
             Read a card
           </Link>
           <Link to="/new" className="inline-flex min-h-11 items-center text-rim underline">
@@ -96,21 +97,26 @@ export function RecipesPage() {
         (rows) =>
           rows[0] && (
             <section key={rows[0].put_away ? "away" : "here"} className="mt-2">
-              <h2 className="mt-4 font-bold text-ash">{rows[0].put_away ? "Archived" : "Mixes"}</h2>
-              <ul>
-                {rows.map((row) => (
-                  <RecipeRow
-                    key={row.id}
-                    row={row}
-                    family={families.get(row.family) ?? ""}
-                    onMoved={refresh}
-                    onGone={async (recipe) => {
-                      setGone({ name: row.name, recipe });
-                      await refresh();
-                    }}
-                  />
-                ))}
-              </ul>
+              <h2 className="mt-5 font-bold text-ash">{rows[0].put_away ? "Archived mixes" : "Mixes"}</h2>
+              <Counter
+                toScale={false}
+                label={rows[0].put_away ? "Archived mixes" : "Mixes"}
+                things={rows.map((row) => ({
+                  key: row.id,
+                  shape: bowlOf(row.layers),
+                  below: () => (
+                    <MixBelow
+                      row={row}
+                      family={families.get(row.family) ?? ""}
+                      onMoved={refresh}
+                      onGone={async (recipe) => {
+                        setGone({ name: row.name, recipe });
+                        await refresh();
+                      }}
+                    />
+                  ),
+                }))}
+              />
             </section>
           ),
       )}
@@ -125,94 +131,19 @@ export function RecipesPage() {
   );
 }
 
-type RowProps = {
-  row: Row;
-  family: string;
-  onMoved: () => Promise<void>;
-  onGone: (recipe: Recipe) => Promise<void>;
-};
-
-function RecipeRow({ row, family, onMoved, onGone }: RowProps) {
-  const queries = useQueryClient();
-  const navigate = useNavigate();
-  const path = { recipe_id: row.id };
-  const copy = useMutation({
-    mutationFn: () => dataOf(client.POST("/api/recipes/{recipe_id}/copy", { params: { path } })),
-    onSuccess: async (made) => {
-      await queries.invalidateQueries({ queryKey: recipeQueries.list.queryKey, exact: true });
-      navigate(`/recipes/${made.id}/formula`);
-    },
-  });
-  const move = useMutation({
-    mutationFn: () =>
-      dataOf(
-        client.PUT("/api/recipes/{recipe_id}/put-away", { params: { path }, body: { away: !row.put_away } }),
-      ),
-    onSuccess: onMoved,
-  });
-  const remove = useMutation({
-    mutationFn: async () => {
-      const { recipe } = await dataOf(client.GET("/api/recipes/{recipe_id}", { params: { path } }));
-      await dataOf(client.DELETE("/api/recipes/{recipe_id}", { params: { path } }));
-      return recipe;
-    },
-    onSuccess: onGone,
-  });
+/** How many things can be made, and how many of them with what is in stock. */
+function headingOf({ made, hasNextPage }: ReturnType<typeof useMade>): React.ReactNode {
+  if (made.length === 0) return "Recipes";
+  const ready = made.filter((row) => row.lacks?.length === 0).length;
   return (
-    <li className="flex flex-wrap items-center gap-x-4 border-line border-b py-2">
-      <div className="min-w-64 flex-1">
-        <Link
-          to={`/recipes/${row.id}/formula`}
-          className="inline-flex min-h-11 items-center font-bold text-[1.125rem] text-rim underline-offset-4 hover:underline"
-        >
-          <span dir="auto">{row.name}</span>
-        </Link>
-        <p className="text-[0.9375rem] text-ash">
-          {family}. {row.ingredients.slice(0, MOST_NAMED).join(", ")}
-          {row.ingredients.length > MOST_NAMED && ` and ${row.ingredients.length - MOST_NAMED} more`}.
-        </p>
-        <p className="text-[0.9375rem]">
-          {row.allergens.length > 0 ? `Contains ${row.allergens.join(", ")}` : "None of the listed allergens"}
-          {row.not_known > 0 && `; not complete: ${row.not_known} not known yet`}.
-        </p>
-        {(copy.error ?? remove.error) && (
-          <p role="alert" className="text-copper">
-            {(copy.error ?? remove.error)?.message}
-          </p>
-        )}
-      </div>
-      <Button
-        look="plain"
-        aria-label={`Copy ${row.name}`}
-        disabled={copy.isPending}
-        onClick={() => copy.mutate()}
-      >
-        Copy
-      </Button>
-      <Link
-        to={`/recipes/${row.id}/card`}
-        aria-label={`Card of ${row.name}`}
-        className="inline-flex min-h-11 items-center px-3 font-bold text-[0.9375rem] text-rim underline-offset-4 hover:underline"
-      >
-        Card
-      </Link>
-      <Button
-        look="plain"
-        aria-label={`${row.put_away ? "Restore recipe" : "Archive recipe"} ${row.name}`}
-        disabled={move.isPending}
-        onClick={() => move.mutate()}
-      >
-        {row.put_away ? "Restore recipe" : "Archive recipe"}
-      </Button>
-      <Send kind="recipes" id={row.id} name={row.name} />
-      <Sure
-        words="Delete"
-        goes={`“${row.name}” goes, with its versions and its fit; confections that hold it miss it.`}
-        disabled={remove.isPending}
-        onSure={() => remove.mutate()}
-      />
-    </li>
+    <>
+      {made.length}
+      {hasNextPage && " and more"} {made.length === 1 ? "recipe" : "recipes"}
+      {ready > 0 && (
+        <span className="text-rim">
+          ; {ready} {ready === 1 ? "needs" : "need"} no shopping
+        </span>
+      )}
+    </>
   );
 }
-
-const MOST_NAMED = 6;

@@ -33,9 +33,12 @@ export function useUsualProbe(): string {
 
 type ChoiceProps = { probe: string; onChange: (probe: string) => void };
 
-/** Which thermometer is heard. */
+/** Which thermometer is heard; the simulated one can be chosen in any kitchen. */
 export function ProbeChoice({ probe, onChange }: ChoiceProps) {
-  const probes = useProbes();
+  const heard = useProbes();
+  const probes = heard.some(({ id }) => id === STAND_IN)
+    ? heard
+    : [...heard, { id: STAND_IN, name: NAMES[STAND_IN] ?? STAND_IN }];
   return (
     <Choice label="Thermometer" isBare className="min-h-16" value={probe} onPick={onChange}>
       {probes.map(({ id, name }) => (

@@ -3,6 +3,6 @@ export { lower, marksOf } from "./marks";
 export { BY_HAND, Probe, ProbeChoice, useUsualProbe } from "./Probe";
 export { SETS } from "./sets";
 export { TraceChart } from "./TraceChart";
-export { type Happen, useEvents } from "./useEvents";
+export { type Happen, type Happening, useEvents } from "./useEvents";
 export { carriedOn, FOLLOW_MS, useRun } from "./useRun";
 export { Waiting } from "./Waiting";

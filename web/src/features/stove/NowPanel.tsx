@@ -1,5 +1,5 @@
 import type { Schemas } from "../../api/client";
-import { aboutText, clockText, timeText } from "../../units/time";
+import { aboutText, clockText, spanText, timeText } from "../../units/time";
 import type { Units } from "../../units/units";
 import { aim, fixed } from "../../units/units";
 
@@ -10,6 +10,7 @@ type Step = Schemas["Step"];
 /** What the full call adds to its words: the ceiling's advice, or where the temperature is and goes. */
 export function saysOf(live: Live | null, units: Units): string {
   if (!live || live.true_c === null) return "";
+  if (live.state.then) return live.state.then;
   if (live.stands?.stand === "ceiling") return live.stands.says;
   const inF = units.temperature === "F";
   const own = (c: number) => (inF ? c * 1.8 + 32 : c).toFixed(0);
@@ -18,8 +19,11 @@ export function saysOf(live: Live | null, units: Units): string {
   return `${own(live.shown_c ?? live.true_c)} °${units.temperature} now${more}`;
 }
 
-/** Sooner than this a time is "any moment". */
-const MOMENT_S = 3;
+/** Sooner than this a time is "any moment", where few degrees are left. */
+const MOMENT_S = 30;
+const MOMENT_K = 3;
+/** What a temperature means that is more than the call: said in the heading. */
+const SAID_LARGE = new Set(["past", "ruined", "too-cold"]);
 /** Faster than this no pan goes: the thermometer was moved. */
 const MOST_PER_MIN = 60;
 
@@ -67,12 +71,12 @@ function ByTemperature(props: NowProps & { live: Live }) {
   const inF = units.temperature === "F";
   const own = (c: number) => (inF ? c * 1.8 + 32 : c);
   const { forecast } = live;
-  const hot = live.urgent || live.stands?.stand === "ceiling";
+  const hot = live.urgent || SAID_LARGE.has(live.state.kind);
   const ageS = ageOf(live, lostS);
   const isOld = live.true_c === null || lostS > 0;
   return (
     <div>
-      <div className="max-md:flex max-md:items-center max-md:gap-4">
+      <div className="max-md:flex max-md:flex-wrap max-md:items-center max-md:gap-x-4">
         <p
           className={`font-display font-semibold text-[7rem] leading-[1.02] max-md:text-[3.5rem] ${isOld ? "text-ash" : ""}`}
         >
@@ -86,7 +90,7 @@ function ByTemperature(props: NowProps & { live: Live }) {
         </p>
         <h2
           aria-live="polite"
-          className={`min-h-[68px] font-display font-semibold text-[1.875rem] leading-[1.12] max-md:text-[1.5rem] ${hot ? "text-copper" : ""}`}
+          className={`min-h-[68px] min-w-0 font-display max-md:flex-1 max-md:basis-44 font-semibold text-[1.875rem] leading-[1.12] max-md:text-[1.5rem] ${hot ? "text-copper" : ""}`}
         >
           {callText(live, step)}
         </h2>
@@ -107,11 +111,13 @@ function ByTemperature(props: NowProps & { live: Live }) {
           )}
         {live.silent_s !== null &&
           `No reading for ${timeText(live.silent_s)}: check its battery and its tip. `}
-        {live.stands && (!live.urgent || live.stands.stand !== "below") && live.stands.says}
-        {live.add_back_g != null &&
-          ` About ${Math.round(live.add_back_g)} g of water brings it back to its end.`}
+        {live.stands &&
+          !SAID_LARGE.has(live.state.kind) &&
+          (!live.urgent || live.stands.stand !== "below") &&
+          live.stands.says}
         <Usually step={step} />
       </p>
+      {live.state.then && <p className="mt-1 font-bold text-[1.1875rem]">{live.state.then}</p>}
     </div>
   );
 }
@@ -150,14 +156,7 @@ const Usually = ({ step }: { step: Step }) =>
     </span>
   );
 
-function usualText([least = 0, most = 0]: number[]): string {
-  const [low, high] = [aboutText(60 * least), aboutText(60 * most)];
-  if (low === high) return low;
-  const unit = high.split(" ").at(-1);
-  return low.endsWith(` ${unit}`) && !low.includes("h")
-    ? `${low.split(" ")[0]} to ${high}`
-    : `${low} to ${high}`;
-}
+const usualText = ([least = 0, most = 0]: number[]): string => spanText(60 * least, 60 * most);
 
 /** A step's target and ceiling, as the dial shows them. */
 function Limits({ run, step, units }: { run: Run; step: Step; units: Units }) {
@@ -177,12 +176,21 @@ function Limits({ run, step, units }: { run: Run; step: Step; units: Units }) {
   );
 }
 
+/** Whether a forecast is so near that no figure serves: by its time, and by the degrees that are left. */
+function isAnyMoment({ forecast, true_c }: Live, step: Step): boolean {
+  if (forecast?.in_s == null || forecast.in_s >= MOMENT_S) return false;
+  const [low = 0, high = 0] = step.target_c ?? [];
+  const left = true_c === null ? 0 : Math.max(low - true_c, true_c - high);
+  return left <= MOMENT_K;
+}
+
 function callText(live: Live, step: Step): string {
-  const { forecast, urgent, call } = live;
+  const { forecast, urgent, call, state } = live;
   if (live.silent_s !== null) return call;
+  if (SAID_LARGE.has(state.kind) && state.says) return state.says;
   if (urgent) return step.heat === "cool" || /[:;]|\.$/.test(call) ? call : `${call} now`;
   if (live.timed && forecast?.in_s != null) {
-    return forecast.in_s < MOMENT_S ? `${call} any moment` : `${call} in about ${aboutText(forecast.in_s)}`;
+    return isAnyMoment(live, step) ? `${call} any moment` : `${call} in about ${aboutText(forecast.in_s)}`;
   }
   return call;
 }
@@ -191,15 +199,12 @@ function callText(live: Live, step: Step): string {
 function bandText({ timed, silent_s, urgent, forecast }: Live): string {
   if (forecast?.in_s == null || forecast.low_s === null || forecast.high_s === null) return "";
   if (silent_s !== null && !forecast.due)
-    return `By its last course in ${aboutText(forecast.low_s)} to ${aboutText(forecast.high_s)}. `;
+    return `At the last rate in ${spanText(forecast.low_s, forecast.high_s)}. `;
   if (!timed || urgent) return "";
-  const call =
-    forecast.in_s < MOMENT_S
-      ? ""
-      : `Between ${aboutText(forecast.low_s)} and ${aboutText(forecast.high_s)}. `;
+  const call = forecast.in_s < MOMENT_S ? "" : `In ${spanText(forecast.low_s, forecast.high_s)}. `;
   const end =
     forecast.end_low_s === null || forecast.end_high_s === null
       ? ""
-      : `Its end in ${aboutText(forecast.end_low_s)} to ${aboutText(forecast.end_high_s)}. `;
+      : `Its end in ${spanText(forecast.end_low_s, forecast.end_high_s)}. `;
   return call + end;
 }

@@ -1,12 +1,13 @@
-import { useState } from "react";
-import type { Schemas } from "../../api/client";
+import { type ComponentProps, type ReactNode, useState } from "react";
 import { Button } from "../../ui/Button";
 import { Popover } from "../../ui/Popover";
+import { LineOfActs } from "./LineOfActs";
 
-type Run = Schemas["Run"];
-
-/** Every step can be opened at any time. */
-export function StepList({ run, at, onGo }: { run: Run; at: number; onGo: (next: number) => void }) {
+/** Every step can be opened at any time, where there is no room for the line beside it. */
+export function StepList({
+  children,
+  ...props
+}: ComponentProps<typeof LineOfActs> & { children?: ReactNode }) {
   const [open, setOpen] = useState(false);
   return (
     <Popover
@@ -14,29 +15,19 @@ export function StepList({ run, at, onGo }: { run: Run; at: number; onGo: (next:
       open={open}
       onOpenChange={setOpen}
       trigger={
-        <Button look="plain" className="min-h-16 text-[1.0625rem]">
+        <Button look="plain" className="min-h-16 text-[1.0625rem] xl:hidden">
           All steps
         </Button>
       }
     >
-      <ol className="grid gap-1">
-        {run.steps.map((step, position) => (
-          <li key={step.key}>
-            <Button
-              look="plain"
-              className="min-h-16 w-full text-left"
-              aria-current={position === at ? "step" : undefined}
-              onClick={() => {
-                setOpen(false);
-                onGo(position);
-              }}
-            >
-              {position + 1}. {step.title}
-              {position === at && ", now"}
-            </Button>
-          </li>
-        ))}
-      </ol>
+      <LineOfActs
+        {...props}
+        onGo={(act) => {
+          setOpen(false);
+          props.onGo(act);
+        }}
+      />
+      {children}
     </Popover>
   );
 }

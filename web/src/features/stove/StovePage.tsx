@@ -17,7 +17,6 @@ import {
   BY_HAND,
   carriedOn,
   FOLLOW_MS,
-  type Happen,
   lower,
   marksOf,
   Probe,
@@ -28,17 +27,22 @@ import {
   Waiting,
 } from "../run";
 import { SeeLink } from "../seen";
+import { DayOfOrder } from "./DayOfOrder";
+import { nextElsewhere, placeIn, taskOf } from "./day";
 import { FullCall } from "./FullCall";
 import { Gate } from "./Gate";
 import { GoesIn } from "./GoesIn";
 import { Hand } from "./Hand";
+import { LineOfActs } from "./LineOfActs";
 import { MarkNow } from "./Mark";
 import { NowPanel, saysOf } from "./NowPanel";
 import { StartRun } from "./StartRun";
 import { Bursts, PanOnTheScale, SeedFor } from "./StepHelp";
 import { StepList } from "./StepList";
 import { useAlert, useAwake } from "./useAlert";
+import { lineNow, nextAct, type RunAct, useElsewhere } from "./useLine";
 import { Weigh } from "./Weigh";
+import { WentWrong } from "./WentWrong";
 
 /** Stove: the run of a batch, live. */
 export function StovePage({ id }: { id: number }) {
@@ -113,9 +117,50 @@ function RunBench({ run }: { run: Run }) {
     setShowWeigh(null);
     happen({ kind: "step", step: next, key: target.key, c: now?.true_c ?? null });
   };
+  const line = lineNow(run);
+  const isWhole = line.acts.some((act) => act.part !== "");
+  const next = nextAct(line);
+  const other = useElsewhere(run);
+  const day = useQuery({ ...batchQueries.day(id), retry: false }).data?.day ?? null;
+  const here = line.acts[line.at];
+  const elsewhere = nextElsewhere(day, run.batch.confection_id, here, next);
+  const isHere = (act: RunAct) => act.batch_id === id;
+  const goTo = (act: RunAct) => {
+    if (!isHere(act)) other.mutate({ act, leave: null });
+    else if (act.step !== null) go(act.step);
+  };
+  const done = () => {
+    if (step.ask && run.state.ask === null)
+      happen({ kind: "gate", key: step.key, gate: "ask", answer: "skipped" });
+    if (next && elsewhere && day) {
+      other.mutate({ act: placeIn(day, elsewhere), leave: { kind: "step-done", key: step.key } });
+      return;
+    }
+    if (next && isHere(next)) return goTo(next);
+    const isLast = !line.acts.some((act) => isHere(act) && act.state === "ahead");
+    if (next) {
+      other.mutate({ act: next, leave: isLast ? { kind: "end" } : { kind: "step-done", key: step.key } });
+      return;
+    }
+    happen({ kind: "end" });
+    navigate(afterRun(run));
+  };
+  const ofDay = day && (
+    <DayOfOrder
+      day={day}
+      here={taskOf(day, run.batch.confection_id, here)}
+      onGo={(task) => other.mutate({ act: placeIn(day, task), leave: null })}
+    />
+  );
+  const acts = { acts: line.acts, at: line.at, pieces: run.made_name || "The pieces", onGo: goTo };
   const byHand = run.batch.probe_id === BY_HAND;
   const hand = (
-    <Hand probe={run.batch.probe_id} lastShownC={now?.shown_c ?? lastShown(run, trace.data)} units={units} />
+    <Hand
+      probe={run.batch.probe_id}
+      lastShownC={now?.shown_c ?? lastShown(run, trace.data)}
+      lastC={lastReadings(run, trace.data)}
+      units={units}
+    />
   );
   return (
     <main className="at-stove flex flex-1 flex-col lg:h-[calc(100vh-3.25rem)] lg:flex-none">
@@ -126,10 +171,20 @@ function RunBench({ run }: { run: Run }) {
           onSeen={() => happen({ kind: "call-seen", words: words.slice(0, 200) })}
         />
       )}
-      <div className="grid flex-1 grid-cols-[minmax(0,1fr)_430px] grid-rows-[auto_minmax(0,1fr)] max-lg:flex max-lg:flex-col lg:min-h-0">
+      <div className="grid flex-1 grid-cols-[minmax(0,1fr)_400px] grid-rows-[auto_minmax(0,1fr)] max-lg:flex max-lg:flex-col lg:min-h-0 xl:grid-cols-[17.5rem_minmax(0,1fr)_400px]">
+        <nav
+          aria-label="Steps"
+          className="row-span-2 flex flex-col border-line border-r pt-2 pl-2 max-xl:hidden xl:min-h-0"
+        >
+          <div key={day === null ? "alone" : "with a day"} className="min-h-0 flex-1 overflow-y-auto">
+            <LineOfActs {...acts} />
+          </div>
+          <div className="max-h-[42%] overflow-y-auto">{ofDay}</div>
+        </nav>
         <header className="px-6 pt-3 max-md:px-3">
           <h1 className="font-display font-semibold text-[1.625rem] leading-tight max-md:text-[1.375rem]">
-            <span dir="auto">{run.batch.name}</span>, step {at + 1} of {run.steps.length}: {lower(step.title)}
+            <span dir="auto">{isWhole ? run.made_name || run.batch.name : run.batch.name}</span>, step{" "}
+            {line.at + 1} of {line.acts.length}: {lower(step.title)}
           </h1>
           <p className="text-[1.125rem] max-md:leading-snug">
             {step.do}
@@ -138,10 +193,10 @@ function RunBench({ run }: { run: Run }) {
         </header>
         <section
           aria-label="The run"
-          className="flex flex-col px-6 max-md:px-3 max-lg:order-last lg:col-start-1 lg:row-start-2 lg:min-h-0 lg:overflow-y-auto"
+          className="flex flex-col px-6 max-md:px-3 max-lg:order-last lg:col-start-1 lg:row-start-2 xl:col-start-2 lg:min-h-0 lg:overflow-y-auto"
         >
           <div className="flex flex-wrap items-center gap-2">
-            <StepList run={run} at={at} onGo={go} />
+            <StepList {...acts}>{ofDay}</StepList>
             {step.positions.length > 0 && (
               <Button
                 look="plain"
@@ -178,8 +233,9 @@ function RunBench({ run }: { run: Run }) {
         </section>
         <section
           aria-label="Now"
-          className="min-h-0 overflow-y-auto border-line border-l bg-sheet px-6 py-2 max-md:px-3 max-lg:border-b max-lg:border-l-0 lg:col-start-2 lg:row-span-2 lg:row-start-1"
+          className="min-h-0 overflow-y-auto border-line border-l bg-sheet px-6 py-2 max-md:px-3 max-lg:border-b max-lg:border-l-0 lg:col-start-2 lg:row-span-2 lg:row-start-1 xl:col-start-3"
         >
+          <WentWrong batch={id} happen={happen} onBack={go} />
           <NowPanel
             run={run}
             live={sameStep ? now : null}
@@ -232,12 +288,18 @@ function RunBench({ run }: { run: Run }) {
             <Button
               look="filled"
               className="min-h-16 flex-1 text-[1.25rem]"
-              onClick={() => advance(run, at, go, happen, () => navigate(afterRun(run)))}
+              disabled={other.isPending}
+              onClick={done}
             >
-              {at + 1 < run.steps.length ? nextWords(step) : "It is done"}
+              {next ? nextWords(step) : "Finish batch"}
             </Button>
             <MarkNow onMark={(name) => happen({ kind: "mark", name, c: now?.true_c ?? null })} />
           </div>
+          {other.error && (
+            <p role="alert" className="mt-2 text-copper">
+              {other.error.message}
+            </p>
+          )}
           <Waiting isLost={isLost} />
           <details className="mt-1">
             <summary className="min-h-16 cursor-pointer py-4 text-[1.0625rem] text-rim">
@@ -254,7 +316,13 @@ function RunBench({ run }: { run: Run }) {
         <Clocks batch={id} />
         <div className="flex flex-1 flex-wrap items-center gap-x-5 px-5 pt-2">
           <p className="font-display font-semibold text-[1.25rem] leading-tight">
-            Next: {run.steps[at + 1] ? lower(run.steps[at + 1]?.title ?? "") : "set, then the verdict"}
+            Next:{" "}
+            {elsewhere && next ? lower(elsewhere.title) : next ? lower(next.title) : "set, then the verdict"}
+            {elsewhere && next ? (
+              <span dir="auto">, {elsewhere.confection}</span>
+            ) : (
+              next && !isHere(next) && <span dir="auto">, {next.part || "the pieces"}</span>
+            )}
           </p>
           <SeeLink batch={id} className="min-h-16 text-[1.0625rem]" />
           <Link to={`/daybook/${id}`} className={BESIDE}>
@@ -290,18 +358,6 @@ const afterRun = ({ batch, steps }: Run) =>
     ? placeOf("set", batch.recipe_id, batch.confection_id)
     : `/daybook/${batch.id}`;
 
-function advance(run: Run, at: number, go: (next: number) => void, happen: Happen, done: () => void) {
-  const step = run.steps[at] as Step;
-  if (step.ask && run.state.ask === null)
-    happen({ kind: "gate", key: step.key, gate: "ask", answer: "skipped" });
-  if (at + 1 < run.steps.length) {
-    go(at + 1);
-    return;
-  }
-  happen({ kind: "end" });
-  done();
-}
-
 /** Until the server's own word comes, a call that was seen a moment ago is quiet. */
 const JUST_S = 60;
 const isJustSeen = (seenS: number | undefined, nowS: number) => seenS !== undefined && nowS - seenS < JUST_S;
@@ -310,6 +366,12 @@ const isJustSeen = (seenS: number | undefined, nowS: number) => seenS !== undefi
 function lastShown(run: Run, trace: Schemas["Trace"] | undefined): number | null {
   const last = trace?.stretches.at(-1)?.at(-1)?.[1];
   return last === undefined ? null : last + (run.offset_c ?? 0);
+}
+
+/** The last three readings of the run as its thermometer showed them, the newest last. */
+function lastReadings(run: Run, trace: Schemas["Trace"] | undefined): number[] {
+  const points = trace?.stretches.flat() ?? [];
+  return points.slice(-3).map(([, c = 0]) => c + (run.offset_c ?? 0));
 }
 
 /** Since when the step runs, and at what temperature it began; of a run's first step only where that is known. */

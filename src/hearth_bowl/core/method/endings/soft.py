@@ -19,13 +19,11 @@ from hearth_bowl.core.method.endings.common import (
     fill_c,
 )
 from hearth_bowl.core.method.endings.ending import Ending
-from hearth_bowl.core.method.rows import FRIDGE, IN_FRIDGE, Minutes, Row
+from hearth_bowl.core.method.rows import FRIDGE, FROM_THE_FRIDGE_C, IN_FRIDGE, Minutes, Row
 from hearth_bowl.core.method.set_times import bowl_band, slab_band
 
 AT_ONCE_MIN: Final = 10.0
 """How soon what is whipped or beaten is used. A judgement."""
-FROM_THE_FRIDGE_C: Final = (3.0, 8.0)
-"""A fridge that is cold enough. Usual advice. A judgement."""
 CHEESE_C: Final = (8.0, 14.0)
 """Soft-cheese centres stay cold while they are worked. Handbook, section L."""
 
@@ -117,6 +115,7 @@ _INTO_FRIDGE: Final = Row(
 )
 """Handbook, section L; its minutes are a judgement."""
 CURD: Final = Ending(
+    stays_cold=True,
     pan=(replace(POUR, title="Spread the curd", do="Spread it level over what holds it.", soon_min=None),),
     pan_sets=(replace(_COLD_SET, why="It thickens as it cools, and germs grow in it when it is warm."),),
     cut=(CUT,),
@@ -137,6 +136,7 @@ _CHEESE_REST: Final = replace(
 )
 """Handbook, section L; its minutes are a judgement."""
 SOFT_CHEESE: Final = Ending(
+    stays_cold=True,
     pan=(replace(POUR, title="Spread it in the tin", do="Line the tin and spread it level.", out_of_cold=True),),
     pan_sets=(
         replace(

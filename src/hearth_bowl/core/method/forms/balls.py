@@ -6,7 +6,7 @@ from typing import Final
 from hearth_bowl.core.method import piece_rows as piece
 from hearth_bowl.core.method.act import After
 from hearth_bowl.core.method.build import DIRECTLY_MIN, WAITS_MIN, Build, Mix
-from hearth_bowl.core.method.forms.common import names_of, uses_chocolate, with_mixes
+from hearth_bowl.core.method.forms.common import names_of, stays_cold, uses_chocolate, with_mixes
 from hearth_bowl.core.method.forms.outside import coated
 from hearth_bowl.core.method.piece_rows import piece_act
 
@@ -43,8 +43,8 @@ def balls(build: Build) -> None:
         rolling = [row for row in mix.ending.shape if row.kind not in ("warm", "portion") and row.where(mix.cook)]
         last = build.add_rows(rolling, mix, last, pieces=build.pieces)
     if coat:
-        of, is_cold = names_of(centres), mix is not None and mix.cook.recipe.family == "soft-cheese"
-        if not is_cold:
+        of = names_of(centres)
+        if not stays_cold(build, "centre"):
             chilled = build.add(piece_act(piece.BALLS_CHILL, of), [replace(one, most_min=DIRECTLY_MIN) for one in last])
             stood = build.add(piece_act(piece.TEMPERATE, of), [replace(chilled, most_min=WAITS_MIN)])
             last = [replace(stood, most_min=piece.STANDS_MIN)]

@@ -12,6 +12,12 @@ def names_of(parts: Sequence[tuple[int, WorkedPart]]) -> tuple[str, ...]:
     return tuple(dict.fromkeys(part_name(part) for _, part in parts))
 
 
+def stays_cold(build: Build, *roles: str) -> bool:
+    """Return whether some part of these roles is of a mix in which germs grow when it is warm."""
+    mixes = (build.mix_of(at) for at, _ in build.parts(*roles))
+    return any(mix is not None and mix.ending.stays_cold for mix in mixes)
+
+
 def turns_of(worked: Worked) -> int:
     """Return how many times its moulds are filled."""
     return worked.turns or 1 if isinstance(worked.confection.form.vessel, Mould) else 1

@@ -11,7 +11,7 @@ from hearth_bowl.core.method import piece_rows as piece
 from hearth_bowl.core.method.act import Act, After
 from hearth_bowl.core.method.build import DIRECTLY_MIN, WAITS_MIN, Build, ChocolateUse, Mix
 from hearth_bowl.core.method.endings.common import HALF_SETS
-from hearth_bowl.core.method.forms.common import names_of, turns_of
+from hearth_bowl.core.method.forms.common import names_of, stays_cold, turns_of
 from hearth_bowl.core.method.forms.outside import coated
 from hearth_bowl.core.method.mixes import filled_in
 from hearth_bowl.core.method.piece_rows import piece_act
@@ -178,7 +178,8 @@ def _rests(build: Build, fillings: list[tuple[int, WorkedPart]], last: list[Afte
         minutes = (low * DAY_MIN, middle * DAY_MIN, high * DAY_MIN)
         build.add(replace(piece_act(piece.DWELL, names_of(fillings)), minutes=minutes), last)
     elif has_shell:
-        build.add(piece_act(piece.LAST_REST, names_of(build.parts("shell", "filling"))), last)
+        rest = piece.LAST_REST_COLD if stays_cold(build, "filling") else piece.LAST_REST
+        build.add(piece_act(rest, names_of(build.parts("shell", "filling"))), last)
 
 
 def _ripe_days(mix: Mix) -> tuple[float, float, float] | None:

@@ -5,7 +5,7 @@ from dataclasses import replace
 from hearth_bowl.core.method import piece_rows as piece
 from hearth_bowl.core.method.act import After
 from hearth_bowl.core.method.build import Build, ChocolateUse
-from hearth_bowl.core.method.forms.common import in_words, names_of, uses_chocolate, with_mixes
+from hearth_bowl.core.method.forms.common import in_words, names_of, stays_cold, uses_chocolate, with_mixes
 from hearth_bowl.core.method.piece_rows import piece_act
 from hearth_bowl.core.method.rows import Row
 
@@ -17,11 +17,7 @@ def coated(build: Build, last: list[After]) -> list[After]:
         return topped(build, _rolled(build, last, piece.ROLL_IN), is_wet=False)
     for at, part in coats:
         mix = build.mix_of(at)
-        is_cold = any(
-            one is not None and one.cook.recipe.family == "soft-cheese"
-            for one in (build.mix_of(centre) for centre, _ in build.parts("centre"))
-        )
-        row = piece.COAT_MIX if mix is not None else piece.DIP_COLD if is_cold else piece.DIP
+        row = piece.COAT_MIX if mix is not None else piece.DIP_COLD if stays_cold(build, "centre") else piece.DIP
         act = replace(piece_act(row, names_of([(at, part)]), part.pieces, "" if len(coats) == 1 else f".{at}"),
                       takes=build.taken(part))  # fmt: skip
         last = [build.add(act, with_mixes(build, [(at, part)], last))]
@@ -29,7 +25,8 @@ def coated(build: Build, last: list[After]) -> list[After]:
             build.uses.append(ChocolateUse(act=act.id, part=part, share=1.0, phase="coat"))
     last = _rolled(build, [replace(one, most_min=10) for one in last], piece.ROLL_IN_WET)
     last = topped(build, [replace(one, most_min=10) for one in last], is_wet=True)
-    return _drizzled(build, [build.add(piece_act(piece.COAT_SETS, names_of(coats)), last)])
+    sets = piece.COAT_SETS_COLD if stays_cold(build, "centre", "layer", "filling") else piece.COAT_SETS
+    return _drizzled(build, [build.add(piece_act(sets, names_of(coats)), last)])
 
 
 def _drizzled(build: Build, last: list[After]) -> list[After]:

@@ -53,3 +53,16 @@ const SIZES_G = [100, 250, 500, 750, 1000, 1500, 2000, 3000, 5000, 7500, 10000, 
 export function bowlSize(grams: number): number {
   return SIZES_G.find((size) => grams <= size * 0.93) ?? grams / 0.93;
 }
+
+/** Colours of the bowl's layers, and of words upon them. */
+export const LAYER_FILLS: Record<string, { fill: string; text: string }> = {
+  water: { fill: "#bcd2ea", text: "#1b2130" },
+  crystals: { fill: "#eef1f5", text: "#1b2130" },
+  cocoa: { fill: "#4b2a22", text: "#ffffff" },
+  milk: { fill: "#e6ddc6", text: "#1b2130" },
+  solids: { fill: "#b98d55", text: "#1b2130" },
+  "milk-fat": { fill: "#f2da87", text: "#1b2130" },
+  "cocoa-butter": { fill: "#d99f5c", text: "#1b2130" },
+  "other-fat": { fill: "#dccb74", text: "#1b2130" },
+  alcohol: { fill: "#d8c6e2", text: "#1b2130" },
+};
