@@ -25,6 +25,8 @@ class OwnMethod(PageCase):
         form.get_by_label("Add a step after this one").fill("Tap the bowl on the table.")
         form.get_by_role("button", name="Add step").click()
         expect(method).to_contain_text("Tap the bowl on the table.")
+        self.change("Tap the bowl on the").get_by_role("button", name="Move up").click()
+        expect(method).to_contain_text(re.compile("Tap the bowl.*Join cream"))
         self.assertEqual(self.violations(), [])
         form = self.change("Chop the chocolate")
         expect(form.get_by_role("button", name="Leave out step")).to_have_count(0)  # chocolate goes in there

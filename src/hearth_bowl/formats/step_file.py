@@ -19,7 +19,7 @@ MOST_DEPTH: Final = 8  # a limit, by definition
 class StepFile(TypedDict):
     """A step: its words, the act, the temperature [true °C] and the minutes, each a figure, two, or none.
 
-    A step of the cook's own has its `place` to one of our acts, `act`.
+    A step of the cook's own has its `place` to one of our acts, `act`; one that she moved comes `after` another.
     """
 
     text: str
@@ -29,6 +29,7 @@ class StepFile(TypedDict):
     ingredients: list[str]
     place: NotRequired[Place]
     act: NotRequired[str]
+    after: NotRequired[str]
 
 
 def step_records(steps: Iterable[CardStep]) -> list[StepFile]:
@@ -46,6 +47,8 @@ def _record(step: CardStep) -> StepFile:
     )
     if step.place:
         record["place"], record["act"] = step.place, step.act
+    if step.after:
+        record["after"] = step.after
     return record
 
 
@@ -81,11 +84,11 @@ def _step(value: object) -> CardStep:
     kind = value.get("kind")
     if kind is not None and kind not in ACTS:
         raise BadInput(("kind",), f"“{str(kind)[:40]}” is no act.", "one of " + ", ".join(ACTS), "unknown")
-    place, act = value.get("place") or "", value.get("act") or ""
+    place = value.get("place") or ""
     if place not in PLACES:
         raise BadInput(("place",), f"“{str(place)[:40]}” is no place.", "one of " + ", ".join(PLACES[1:]), "unknown")
-    if not isinstance(act, str) or len(act) > MOST_ACT or (place and not act):
-        raise BadInput(("act",), "This is not the name of a step.", f"up to {MOST_ACT} characters", "wrong-type")
+    act = _act_named(value, "act", is_needed=bool(place))
+    after = _act_named(value, "after", is_needed=place == "moved")
     named = value.get("ingredients") or []
     if not isinstance(named, list) or len(named) > MOST_NAMED or not all(isinstance(one, str) for one in named):
         raise BadInput(("ingredients",), "This is not a list of names.", f"up to {MOST_NAMED} names", "wrong-type")
@@ -97,7 +100,15 @@ def _step(value: object) -> CardStep:
         ingredients=tuple(one[:200] for one in named),
         place=place,
         act=act if place else "",
+        after=after if place == "moved" else "",
     )
+
+
+def _act_named(record: Mapping[str, Any], name: str, *, is_needed: bool) -> str:
+    value = record.get(name) or ""
+    if not isinstance(value, str) or len(value) > MOST_ACT or (is_needed and not value):
+        raise BadInput((name,), "This is not the name of a step.", f"up to {MOST_ACT} characters", "wrong-type")
+    return value
 
 
 def _between(record: Mapping[str, Any], name: str, most: float, unit: str) -> Between:

@@ -1,6 +1,6 @@
 """Formula: what the bench shows of a recipe, perhaps while an amount is typed or the ratio slid."""
 
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from datetime import datetime
 from typing import Any, Final
@@ -14,7 +14,9 @@ from hearth_bowl.core.ingredients.packs import usual_pack_g
 from hearth_bowl.core.learn.lessons import main_chocolate
 from hearth_bowl.core.learn.told import batches_words, is_few
 from hearth_bowl.core.mass.set_index import HIGHEST_INDEX, set_class
-from hearth_bowl.core.method.card import may_be_left_out, name_of
+from hearth_bowl.core.method.act import Act
+from hearth_bowl.core.method.card import may_be_left_out
+from hearth_bowl.core.method.chain import earlier, is_added, later, name_of
 from hearth_bowl.core.method.method import method_of_recipe
 from hearth_bowl.core.recipe.recipe import Recipe
 from hearth_bowl.core.recipe.typed_amount import unit_wanted
@@ -42,12 +44,16 @@ class LearnedSet:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class OwnStep:
-    """What the cook may change of an act: its name in her own steps, those that stand in it by position, and whether
-    it may be left out."""
+    """What the cook may change of an act: its name in her own steps, those that stand in it by position, whether it is
+    hers alone, whether it may be left out, and the act that it comes after when it is moved up or down (None: it
+    stays)."""
 
     act: str
     steps: tuple[int, ...]
+    is_added: bool
     may_leave_out: bool
+    earlier: str | None
+    later: str | None
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -66,11 +72,23 @@ def method_of(session: Session, record: Mapping[str, Any]) -> RecipeMethod:
     settings = get_settings(session)
     found = method_of_recipe(recipe_from(record), {}, settings.kitchen, settings.kitchen_c)
     return RecipeMethod(
-        method=method_answer(found),
-        own=tuple(
-            OwnStep(act=name_of(act), steps=act.card_steps, may_leave_out=may_be_left_out(act)) for act in found.acts
-        ),
+        method=method_answer(found), own=tuple(_own_step(found.acts, at) for at in range(len(found.acts)))
     )
+
+
+def _own_step(acts: Sequence[Act], at: int) -> OwnStep:
+    return OwnStep(
+        act=name_of(acts[at]),
+        steps=acts[at].card_steps,
+        is_added=is_added(acts[at]),
+        may_leave_out=may_be_left_out(acts[at]),
+        earlier=earlier(acts, at, _is_any),
+        later=later(acts, at, _is_any),
+    )
+
+
+def _is_any(act: Act) -> bool:
+    return True
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

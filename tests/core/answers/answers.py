@@ -35,7 +35,7 @@ from hearth_bowl.core.mass.solution import dissolve
 from hearth_bowl.core.mass.sugar_stages import STAGES_C, stage_at
 from hearth_bowl.core.mass.tempering import temper
 from hearth_bowl.core.method.act import Act
-from hearth_bowl.core.method.card import name_of
+from hearth_bowl.core.method.chain import name_of
 from hearth_bowl.core.method.choices import CHOICES
 from hearth_bowl.core.method.method import Method, method_of_confection, method_of_recipe
 from hearth_bowl.core.recipe.families import FAMILY

@@ -3,12 +3,14 @@
 import unittest
 from collections.abc import Iterator
 from dataclasses import replace
+from itertools import product
 
 from hearth_bowl.core.assess.assess import assess
 from hearth_bowl.core.mass.cooking import cook_plan
 from hearth_bowl.core.mass.kitchen import Kitchen
 from hearth_bowl.core.method.act import Act
-from hearth_bowl.core.method.card import may_be_left_out, name_of
+from hearth_bowl.core.method.card import may_be_left_out
+from hearth_bowl.core.method.chain import earlier, later, name_of, with_moves
 from hearth_bowl.core.method.method import method_of_recipe
 from hearth_bowl.core.recipe.families import FAMILY
 from hearth_bowl.core.recipe.recipe import Recipe
@@ -69,6 +71,44 @@ class OwnSteps(unittest.TestCase):
             self.assertTrue(all(one.id in kept for act in found for one in act.after), recipe.family)
         self.assertGreater(left_out, 10)
 
+    def test_what_is_moved_keeps_every_act_gram_and_check_and_comes_back_the_way_it_went(self) -> None:
+        moved = 0
+        for recipe in self.families():
+            plain = acts_of(recipe)
+            for at, act in enumerate(plain):
+                for to, back in ((earlier, later), (later, earlier)):
+                    after = to(plain, at, lambda one: True)
+                    if after is None:
+                        continue
+                    moved += 1
+                    where = (recipe.family, act.id, after)
+                    found = acts_of(recipe, CardStep(text="", place="moved", act=name_of(act), after=after))
+                    held = [sorted((a.id, a.target_c or (), str(a.takes)) for a in acts) for acts in (found, plain)]
+                    self.assertEqual(*held)
+                    names = [name_of(one) for one in found]
+                    there = names.index(name_of(act))
+                    self.assertEqual(names[there - 1], after, where)
+                    self.assertNotEqual(names, [name_of(one) for one in plain])
+                    self.assertIsNotNone(back(found, there, lambda one: True), where)
+                    ids = [one.id for one in found]
+                    self.assertTrue(all(ids.index(e.id) < k for k, a in enumerate(found) for e in a.after), where)
+        self.assertGreater(moved, 3)
+
+    def test_no_move_stirs_anything_in_after_the_beating_or_before_the_boil(self) -> None:
+        for recipe in self.families():
+            plain = acts_of(recipe)
+            stirred = {act.id for act in plain if act.kind == "join" and act.takes}
+            for name, after in product([name_of(act) for act in plain], repeat=2):
+                found = with_moves(plain, [CardStep(text="", place="moved", act=name, after=after)], lambda act: True)
+                for act in plain:
+                    if act.kind in ("boil", "cook", "beat", "whip", "knead", "pour", "set"):
+                        before = [[one.id for one in acts].index(act.id) for acts in (found, plain)]
+                        in_before = [
+                            stirred & {one.id for one in acts[:at]}
+                            for acts, at in zip((found, plain), before, strict=True)
+                        ]
+                        self.assertEqual(*in_before, (recipe.family, name, after))
+
     def test_no_step_of_ones_own_lifts_a_ceiling_or_shortens_an_egg(self) -> None:
         recipe = starter("curd", None)
         cook = next(act for act in acts_of(recipe) if act.kind == "cook")
@@ -97,6 +137,7 @@ class OwnSteps(unittest.TestCase):
             CardStep(text="Mine.", place="instead", act="join", minutes=5.0),
             CardStep(text="Rest a little.", kind="rest", place="after", act="join"),
             CardStep(text="", place="left-out", act="tap"),
+            CardStep(text="", place="moved", act="bloom", after="boil"),
         )
         recipe = replace(starter("cream-ganache", "cut"), steps=steps)
         self.assertEqual(recipe_from(recipe_record(recipe)).steps, steps)

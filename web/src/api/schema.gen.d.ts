@@ -2855,7 +2855,8 @@ export interface components {
          *
          *     `kind` is one of `ACTS` or None; `to_c` true °C and `minutes` a figure, a low and a high, or None; `ingredients`
          *     are the keys of the lines that it names. A step that the cook wrote herself names the `act` of ours that it changes,
-         *     and its `place` to it; without words it changes the act's temperature or time alone.
+         *     and its `place` to it; without words it changes the act's temperature or time alone. An act that she moved comes
+         *     `after` another.
          */
         CardStep: {
             /**
@@ -2863,6 +2864,11 @@ export interface components {
              * @default
              */
             act: string;
+            /**
+             * After
+             * @default
+             */
+            after: string;
             /**
              * Ingredients
              * @default []
@@ -2883,7 +2889,7 @@ export interface components {
              * @default
              * @enum {string}
              */
-            place: "" | "instead" | "after" | "left-out";
+            place: "" | "instead" | "after" | "left-out" | "moved";
             /** Text */
             text: string;
             /**
@@ -2898,7 +2904,8 @@ export interface components {
          *
          *     `kind` is one of `ACTS` or None; `to_c` true °C and `minutes` a figure, a low and a high, or None; `ingredients`
          *     are the keys of the lines that it names. A step that the cook wrote herself names the `act` of ours that it changes,
-         *     and its `place` to it; without words it changes the act's temperature or time alone.
+         *     and its `place` to it; without words it changes the act's temperature or time alone. An act that she moved comes
+         *     `after` another.
          */
         CardStepIn: {
             /**
@@ -2906,6 +2913,11 @@ export interface components {
              * @default
              */
             act?: string;
+            /**
+             * After
+             * @default
+             */
+            after?: string;
             /**
              * Ingredients
              * @default []
@@ -2926,7 +2938,7 @@ export interface components {
              * @default
              * @enum {string}
              */
-            place?: "" | "instead" | "after" | "left-out";
+            place?: "" | "instead" | "after" | "left-out" | "moved";
             /** Text */
             text: string;
             /**
@@ -7155,12 +7167,19 @@ export interface components {
         };
         /**
          * OwnStep
-         * @description What the cook may change of an act: its name in her own steps, those that stand in it by position, and whether
-         *     it may be left out.
+         * @description What the cook may change of an act: its name in her own steps, those that stand in it by position, whether it is
+         *     hers alone, whether it may be left out, and the act that it comes after when it is moved up or down (None: it
+         *     stays).
          */
         OwnStep: {
             /** Act */
             act: string;
+            /** Earlier */
+            earlier: string | null;
+            /** Is Added */
+            is_added: boolean;
+            /** Later */
+            later: string | null;
             /** May Leave Out */
             may_leave_out: boolean;
             /** Steps */
@@ -9968,11 +9987,13 @@ export interface components {
          * StepFile
          * @description A step: its words, the act, the temperature [true °C] and the minutes, each a figure, two, or none.
          *
-         *     A step of the cook's own has its `place` to one of our acts, `act`.
+         *     A step of the cook's own has its `place` to one of our acts, `act`; one that she moved comes `after` another.
          */
         StepFile: {
             /** Act */
             act: string;
+            /** After */
+            after: string;
             /** Ingredients */
             ingredients: string[];
             /** Kind */
@@ -9983,7 +10004,7 @@ export interface components {
              * Place
              * @enum {string}
              */
-            place: "" | "instead" | "after" | "left-out";
+            place: "" | "instead" | "after" | "left-out" | "moved";
             /** Text */
             text: string;
             /** To C */

@@ -4,7 +4,7 @@ The card never lifts what can hurt: egg temperatures, and the ceilings of temper
 differ by more than the band, both figures are told with what each means.
 """
 
-from collections.abc import Callable, Mapping, Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
 from types import MappingProxyType
 from typing import Final
@@ -12,7 +12,8 @@ from typing import Final
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.mass.boiling import SEA_LEVEL_KPA, cook_to
 from hearth_bowl.core.mass.cooking import cook_to_same_solids, cooked_part
-from hearth_bowl.core.method.act import WORKING, Act, After, Range
+from hearth_bowl.core.method.act import WORKING, Act, Range
+from hearth_bowl.core.method.chain import Serves, named, put_after, take_out, with_moves
 from hearth_bowl.core.method.cook import Cook
 from hearth_bowl.core.method.families.fudge import END_BAND_K
 from hearth_bowl.core.recipe.steps import Between, CardStep, middle
@@ -65,30 +66,32 @@ class Differs:
 
 
 def with_card(
-    acts: Sequence[Act], steps: Sequence[CardStep], cook: Cook | None, serves: Callable[[Act], bool]
+    acts: Sequence[Act], steps: Sequence[CardStep], cook: Cook | None, serves: Serves
 ) -> tuple[list[Act], tuple[Differs, ...]]:
     """Return acts with a card's steps in the acts that they are, and where the two differ.
 
     A step that is none of our acts becomes an act of its own. A step of the cook's own stands where she put it: in the
-    place of an act, after it, or for an act that is left out, where nothing goes in at it and nothing is checked.
-    `serves` tells which acts the steps may be.
+    place of an act, after it, or for an act that is left out, where nothing goes in at it and nothing is checked. Acts
+    that she moved are moved first. `serves` tells which acts the steps may be.
 
     :param cook: the batch of the mix; None for the steps of the piece.
     """
-    found, differs = list(acts), list[Differs]()
+    found, differs = with_moves(acts, steps, serves), list[Differs]()
     last: int | None = None
     used: set[str] = set()
     for number, step in enumerate(steps):
-        named = _named(found, step, serves)
-        if step.place == "left-out":
-            if named is not None and may_be_left_out(found[named]):
-                _leave_out(found, named)
-                last = None if last is None else last - (named <= last)
+        if step.place == "moved":
             continue
-        if named is not None and step.place == "after":
-            at = _put_in(found, step, named, number, serves)
+        there = named(found, step.act, serves) if step.place else None
+        if step.place == "left-out":
+            if there is not None and may_be_left_out(found[there]):
+                take_out(found, there)
+                last = None if last is None else last - (there <= last)
+            continue
+        if there is not None and step.place == "after":
+            at = _put_in(found, step, there, number, serves)
         else:
-            at = _match(found, step, used, last, serves) if named is None else named
+            at = _match(found, step, used, last, serves) if there is None else there
             at = _put_in(found, step, last, number, serves) if at is None else _worded(found, at, step)
         if at is None:
             continue
@@ -109,18 +112,6 @@ def _worded(acts: list[Act], at: int, step: CardStep) -> int:
     return at
 
 
-def _named(acts: Sequence[Act], step: CardStep, serves: Callable[[Act], bool]) -> int | None:
-    """Return the act that a step names; None where it names none, or none that is there."""
-    if not step.place:
-        return None
-    return next((at for at, act in enumerate(acts) if serves(act) and name_of(act) == step.act), None)
-
-
-def name_of(act: Act) -> str:
-    """Return what a cook's own step calls an act: its id without the mix."""
-    return act.id if act.mass is None else act.id.split(".", 1)[-1]
-
-
 def may_be_left_out(act: Act) -> bool:
     """Return whether an act may be left out: nothing goes in, nothing is checked or kept below a ceiling, and no
     caution stands at it."""
@@ -128,19 +119,7 @@ def may_be_left_out(act: Act) -> bool:
     return not (act.takes or is_checked or act.cautions or act.kind in WORKING)
 
 
-def _leave_out(acts: list[Act], at: int) -> None:
-    """Take an act out; what came after it comes after what was before it."""
-    gone = acts.pop(at)
-    for other, act in enumerate(acts):
-        if any(one.id == gone.id for one in act.after):
-            kept = [one for one in act.after if one.id != gone.id]
-            there = {one.id for one in kept}
-            acts[other] = replace(act, after=(*kept, *(one for one in gone.after if one.id not in there)))
-
-
-def _match(
-    acts: Sequence[Act], step: CardStep, used: set[str], last: int | None, serves: Callable[[Act], bool]
-) -> int | None:
+def _match(acts: Sequence[Act], step: CardStep, used: set[str], last: int | None, serves: Serves) -> int | None:
     """Return the act that a step is: of its kind or one like it, first of those that come next."""
     if step.kind is None:
         return last
@@ -153,9 +132,7 @@ def _match(
     return None
 
 
-def _put_in(
-    acts: list[Act], step: CardStep, last: int | None, number: int, serves: Callable[[Act], bool]
-) -> int | None:
+def _put_in(acts: list[Act], step: CardStep, last: int | None, number: int, serves: Serves) -> int | None:
     """Put in an act of the card's own after the last one that was found; return its place."""
     if last is None:
         last = next((at for at, act in enumerate(acts) if serves(act)), None)
@@ -172,18 +149,12 @@ def _put_in(
         target_c=_range(step.to_c, GATE_DIFFERS_K),
         minutes=usual,
         hands=step.kind not in RESTING,
-        after=(After(id=before.id),),
         uses=before.uses,
         mass=before.mass,
         holds=before.holds,
         from_card=True,
     )
-    for at in range(last + 1, len(acts)):
-        edges = tuple(replace(one, id=own.id) if one.id == before.id else one for one in acts[at].after)
-        if acts[at].mass == before.mass:
-            acts[at] = replace(acts[at], after=edges)
-    acts.insert(last + 1, own)
-    return last + 1
+    return put_after(acts, last, own)
 
 
 def _title(text: str) -> str:

@@ -16,10 +16,10 @@ ON_THE_PIECE: Final = frozenset(
 MOST_STEPS: Final = 500  # a limit, by definition
 LONGEST_STEP: Final = 20_000  # a limit, by definition
 
-Place = Literal["", "instead", "after", "left-out"]
-PLACES: Final[tuple[Place, ...]] = ("", "instead", "after", "left-out")
+Place = Literal["", "instead", "after", "left-out", "moved"]
+PLACES: Final[tuple[Place, ...]] = ("", "instead", "after", "left-out", "moved")
 """Where a step of the cook's own stands to an act of ours: found by its words, in its place, after it, or it is left
-out. By definition."""
+out or moved. By definition."""
 
 Between = float | tuple[float, float] | None
 """A figure, two figures that it lies between, or none."""
@@ -36,7 +36,8 @@ class CardStep:
 
     `kind` is one of `ACTS` or None; `to_c` true °C and `minutes` a figure, a low and a high, or None; `ingredients`
     are the keys of the lines that it names. A step that the cook wrote herself names the `act` of ours that it changes,
-    and its `place` to it; without words it changes the act's temperature or time alone.
+    and its `place` to it; without words it changes the act's temperature or time alone. An act that she moved comes
+    `after` another.
     """
 
     text: str
@@ -46,3 +47,4 @@ class CardStep:
     ingredients: tuple[str, ...] = ()
     place: Place = ""
     act: str = ""
+    after: str = ""

@@ -7,7 +7,15 @@ import { Popover } from "../../ui/Popover";
 import { Skeleton } from "../../ui/Skeleton";
 import { spanText } from "../../units/time";
 import { fixed, numberIn, ownUnit, temperature, type Units } from "../../units/units";
-import { type Own, ownStep, type Step, withoutSteps, withoutTemperature, withStep } from "./ownSteps";
+import {
+  type Own,
+  ownStep,
+  type Step,
+  withMove,
+  withoutSteps,
+  withoutTemperature,
+  withStep,
+} from "./ownSteps";
 import type { BenchState } from "./useBench";
 
 type Act = Schemas["RecipeMethodOut"]["method"]["acts"][number];
@@ -132,7 +140,7 @@ function ChangeStep({ act, own, steps, units, onChange }: ChangeProps) {
 }
 
 function StepForm({ act, own, steps, units, onChange }: ChangeProps) {
-  const before = steps[own.steps[0] ?? -1];
+  const before = own.steps.map((position) => steps[position]).find((step) => step?.place !== "moved");
   const degrees = ownUnit("°C", units);
   const [words, setWords] = useState(act.from_card ? act.do : "");
   const [to, setTo] = useState(() => {
@@ -158,6 +166,7 @@ function StepForm({ act, own, steps, units, onChange }: ChangeProps) {
       }),
     );
   };
+  const move = (after: string) => onChange(withMove(steps, own, after));
   const hasChanges = words.trim() !== "" || to.trim() !== "" || minutes.trim() !== "";
   return (
     <div className="grid gap-3">
@@ -193,6 +202,12 @@ function StepForm({ act, own, steps, units, onChange }: ChangeProps) {
           </Button>
         )}
       </div>
+      {(own.earlier !== null || own.later !== null) && (
+        <div className="flex flex-wrap gap-2">
+          {own.earlier !== null && <Button onClick={() => move(own.earlier ?? "")}>Move up</Button>}
+          {own.later !== null && <Button onClick={() => move(own.later ?? "")}>Move down</Button>}
+        </div>
+      )}
       <div className="border-line border-t pt-3">
         <Words label="Add a step after this one" value={added} placeholder="" onWords={setAdded} />
         <Button
