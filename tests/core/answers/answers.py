@@ -80,6 +80,8 @@ def _asked() -> Iterator[tuple[str, Any]]:
         for use in particular.uses:
             yield f"{key} for {use} / method", _acts(method_of_recipe(starter(key, use), {}, KITCHEN))
         yield f"{key} / schools", _schools(starter(key, particular.uses[0]))
+        yield f"{key} of 3 kg / method", _acts(method_of_recipe(_large(starter(key, particular.uses[0])), {}, KITCHEN))
+        yield f"{key} in every form / method", dict(_in_forms(starter(key, particular.uses[0])))
         yield f"{key} / a card's degrees", _carded(starter(key, particular.uses[0]))
     yield "Running-sun fondant / ripens", ripen(mix(recipes["Running-sun fondant"]), 0.2, 20.0)
     yield from _tables()
@@ -187,6 +189,33 @@ PILED: Final[Mapping[str, tuple[tuple[str, dict[str, Any]], ...]]] = {
 """Everything that a form may have at once, by the kind of its vessel."""
 
 
+def _vessels() -> dict[str, Vessel]:
+    """Return a vessel of each kind that something is made in."""
+    found = (vessel_from(record) for _, _, record in VESSELS if record["kind"] != "box")
+    return {kind_of(vessel): vessel for vessel in found}
+
+
+def _large(recipe: Recipe) -> Recipe:
+    """Return a recipe of 3 kg."""
+    return recipe.with_amounts_g([line.amount_g * 3000 / recipe.mass_g for line in recipe.lines])
+
+
+def _in_forms(recipe: Recipe) -> Iterator[tuple[str, dict[str, str]]]:
+    """Yield how a form is made of one mix alone, in a shell where the form has one; a pan whole and cut."""
+    mixed = {"pan": "layer", "mould": "filling", "cup": "filling", "cake": "filling"}
+    for kind, vessel in _vessels().items():
+        parts = [Part(role=mixed.get(kind, "centre"), of=recipe)]  # type: ignore[arg-type]
+        if kind in ("mould", "cup"):
+            parts.insert(0, Part(role="shell", of=find("dark60")))
+        if kind == "cake":
+            parts.insert(0, Part(role="centre", of=find("milk38")))
+        for cut in ({}, {"pieces": 24}) if kind == "pan" else ({},):
+            asked = Confection(name=kind, form=Form(vessel=vessel, **cut), parts=tuple(parts))
+            worked = _or_why(work_out, asked, KITCHEN)
+            if not isinstance(worked, str):
+                yield f"{kind} {len(cut)}", _acts(method_of_confection(worked, {}, KITCHEN))
+
+
 def _piled(recipes: Mapping[str, Recipe]) -> Iterator[tuple[str, Any]]:
     """Yield how a form with everything that it may have is made, with what is on top of nuts and of chocolate."""
     mixes = [recipes["Night-sky truffles"], recipes["Perseid fudge"], starter("nut-paste", None)]
@@ -196,8 +225,7 @@ def _piled(recipes: Mapping[str, Recipe]) -> Iterator[tuple[str, Any]]:
         "core": find("hazelnut_whole"),
         "rolling": find("cocoa_powder_21"),
     }
-    vessels = {kind_of(vessel_from(record)): vessel_from(record) for _, _, record in VESSELS if record["kind"] != "box"}
-    for kind, vessel in vessels.items():
+    for kind, vessel in _vessels().items():
         cut = {"pieces": 24} if kind == "pan" else {}
         for top in ("hazelnut_whole", "white32"):
             of = iter(mixes)
