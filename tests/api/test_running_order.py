@@ -160,6 +160,31 @@ class Followed(AppCase):
         self.assertNotIn(acts[found["batch"]["step"]], mass["task"]["acts"])
         self.assertIn(acts[found["batch"]["step"] - 1], mass["task"]["acts"])
 
+    def test_what_a_task_of_the_order_took_is_learned_ignored_and_forgotten_with_it(self) -> None:
+        def timed() -> list[dict[str, Any]]:
+            learned = self.client.get("/api/learned").get_json()["learned"]
+            seen = [one for thing in learned for one in thing["entries_from"]]
+            return [one for one in seen if one["occasion_id"] == 1]
+
+        task = next(one for one in self.order()["tasks"] if one["task"]["id"] == "c4.roll")
+        self.assertEqual((task["state"], timed()), ("running", []))
+        learned = self.client.get("/api/learned").get_json()["learned"]
+        value = next(one["value"] for one in learned if one["what"] == "hands:roll")
+        began = datetime.fromisoformat(task["began_at"])
+        self.happened("c4.roll", "done", (began + timedelta(minutes=90)).isoformat())
+        (one,) = timed()
+        planned = datetime.fromisoformat(task["task"]["ends_at"]) - datetime.fromisoformat(task["task"]["starts_at"])
+        self.assertEqual((one["observed"], one["name"], one["batch_id"]), (90.0, "Open evening", None))
+        self.assertAlmostEqual(one["predicted"], (planned.total_seconds() / 60 - 2.5) / value, delta=0.2)
+        ignore = f"/api/learned/tasks/{one['timed_id']}/teaches"
+        self.assertEqual(self.client.put(ignore, json={"teaches": False}).status_code, 204)
+        self.assertEqual([one["counts"] for one in timed()], [False])
+        self.happened("c4.roll", "undone")
+        self.assertEqual(timed(), [])
+        self.assertEqual(self.client.put(ignore, json={"teaches": True}).status_code, 404)
+        self.happened("c0.unmould.2", "done")  # only ticked: nobody knows when it was begun
+        self.assertEqual(timed(), [])
+
     def test_the_set_clock_reports_by_itself(self) -> None:
         self.client.delete("/api/occasions/1/order")
         ready = (datetime.now() + timedelta(days=4)).replace(hour=19, minute=30, second=0, microsecond=0)

@@ -135,7 +135,7 @@ class Daybook(PageCase):
         thing = page.get_by_role("listitem").filter(has_text="How firm Dark chocolate 64 % sets")
         expect(thing).to_contain_text("(5 batches)")
         thing.locator("summary").click()
-        thing.get_by_role("button", name="Leave out").first.click()
+        thing.get_by_role("button", name="Ignore").first.click()
         expect(thing).to_contain_text("(4 batches)")
         self.assertEqual(self.violations(), [])
         page.get_by_role("button", name="Forget everything learned").click()

@@ -53,3 +53,12 @@ def leave_out(batch_id: int, json: TeachesIn) -> tuple[str, int]:
     with database().writing() as session:
         service.leave_out(session, batch_id, json.teaches)
     return "", 204
+
+
+@learned.put("/learned/tasks/<int:timed_id>/teaches")
+@spec.validate(resp=Response("HTTP_204", HTTP_404=Problem), operation_id="leaveOutTask")
+def leave_out_task(timed_id: int, json: TeachesIn) -> tuple[str, int]:
+    """Let the kitchen learn from how long a task of an order took, or not."""
+    with database().writing() as session:
+        service.leave_out_task(session, timed_id, json.teaches)
+    return "", 204

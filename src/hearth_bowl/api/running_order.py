@@ -86,7 +86,7 @@ def forget_order(occasion_id: int) -> tuple[str, int]:
 def task_happened(occasion_id: int, json: HappenedIn) -> service.RunningOrder:
     """Note what happened of a task."""
     with database().writing() as session:
-        service.happen(session, occasion_id, json.task, json.what, json.at, _wall_now())
+        service.happen(session, occasion_id, json.task, json.what, json.at, _wall_now(), is_timed=True)
         order_runs.tell_runs(session, occasion_id, _wall_now())
         return service.get_order(session, occasion_id, _wall_now())
 

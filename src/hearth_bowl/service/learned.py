@@ -6,7 +6,7 @@ from dataclasses import dataclass
 from datetime import datetime
 from typing import Any, Final, Literal
 
-from sqlalchemy import ColumnElement, delete, func, or_, select, update
+from sqlalchemy import ColumnElement, Integer, Subquery, delete, func, literal, null, or_, select, union_all, update
 from sqlalchemy.orm import Session
 
 from hearth_bowl.core.cooling.set_ask import SetAsk
@@ -30,7 +30,7 @@ from hearth_bowl.formats.recipe_file import recipe_from, whole_record
 from hearth_bowl.formats.vessel_file import vessel_from
 from hearth_bowl.service.errors import NotFound
 from hearth_bowl.service.snapshot import snapshot_of
-from hearth_bowl.store.models import BatchEventRow, BatchRow, LessonRow
+from hearth_bowl.store.models import BatchEventRow, BatchRow, LessonRow, OccasionRow, TimedTaskRow
 
 MOST_ENTRIES: Final = 60
 """The newest so many of a quantity count: older ones would hardly change it."""
@@ -40,9 +40,12 @@ TEACHING: Final = ("set-seen", "yield", "verdict", "end", "mend")
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class LearnedFrom:
-    """One entry: of which batch, when, and what was seen beside what was predicted; `counts`: it is learned from."""
+    """One entry: of which batch, or which timed task of which occasion, when, and what was seen beside what was
+    predicted; `counts`: it is learned from."""
 
-    batch_id: int
+    batch_id: int | None
+    occasion_id: int | None
+    timed_id: int | None
     name: str
     at: datetime
     predicted: float
@@ -151,11 +154,11 @@ def _forecast(recipe: Recipe, mixture: Mixture, row: BatchRow) -> Forecast:
 def correction_for(session: Session, what: str, now: datetime) -> Correction | None:
     """Return what was learned of one quantity; None without an entry that counts. A quantity takes in what stands
     below it: `cooling:fridge` also `cooling:fridge/slab`."""
+    seen = _seen()
     rows = session.execute(
-        select(LessonRow.predicted, LessonRow.observed, LessonRow.by, LessonRow.at)
-        .join(BatchRow, BatchRow.id == LessonRow.batch_id)
-        .where(_is(what), BatchRow.teaches)
-        .order_by(LessonRow.at.desc())
+        select(seen.c.predicted, seen.c.observed, seen.c.by, seen.c.at)
+        .where(_is(seen.c.what, what), seen.c.counts)
+        .order_by(seen.c.at.desc())
         .limit(MOST_ENTRIES)
     ).all()
     entries = [
@@ -165,8 +168,24 @@ def correction_for(session: Session, what: str, now: datetime) -> Correction | N
     return correction_of(what, entries) if entries else None
 
 
-def _is(what: str) -> ColumnElement[bool]:
-    return or_(LessonRow.what == what, LessonRow.what.between(f"{what}/", f"{what}0"))
+def _seen() -> Subquery:
+    """Return all that was ever seen beside what was predicted: in batches, and of timed tasks of an order."""
+    none = null().cast(Integer)
+    in_batches = select(
+        LessonRow.batch_id, none.label("occasion_id"), none.label("timed_id"), BatchRow.name, LessonRow.what,
+        LessonRow.predicted, LessonRow.observed, LessonRow.by, LessonRow.unit, LessonRow.says, LessonRow.at,
+        BatchRow.teaches.label("counts"),
+    ).join(BatchRow, BatchRow.id == LessonRow.batch_id)  # fmt: skip
+    of_tasks = select(
+        none.label("batch_id"), TimedTaskRow.occasion_id, TimedTaskRow.id, OccasionRow.name, TimedTaskRow.what,
+        TimedTaskRow.predicted, TimedTaskRow.observed, literal("instrument"), literal("min"), TimedTaskRow.says,
+        TimedTaskRow.at, TimedTaskRow.teaches,
+    ).join(OccasionRow, OccasionRow.id == TimedTaskRow.occasion_id)  # fmt: skip
+    return union_all(in_batches, of_tasks).subquery()
+
+
+def _is(column: ColumnElement[str], what: str) -> ColumnElement[bool]:
+    return or_(column == what, column.between(f"{what}/", f"{what}0"))
 
 
 def _by(by: str) -> Literal["instrument", "feel"]:
@@ -193,7 +212,7 @@ def cooling_by_place(session: Session, now: datetime) -> dict[str, Learned]:
 
 def _learned_of(session: Session, kind: str) -> list[str]:
     """Return what was learned of a kind, such as each place of cooling, by name."""
-    whats = session.scalars(select(LessonRow.what).distinct()).all()
+    whats = session.scalars(select(_seen().c.what).distinct()).all()
     names = sorted({what.partition("/")[0] for what in whats})
     return [name.removeprefix(f"{kind}:") for name in names if name.startswith(f"{kind}:")]
 
@@ -237,19 +256,17 @@ def _learned(found: Correction | None) -> Learned | None:
 
 def all_learned(session: Session, now: datetime) -> list[LearnedThing]:
     """Return all that was learned, with the newest entries of each, in the order of the quantities."""
-    ranked = select(
-        LessonRow,
-        BatchRow.name,
-        BatchRow.teaches,
-        func.row_number().over(partition_by=LessonRow.what, order_by=LessonRow.at.desc()).label("number"),
-    ).join(BatchRow, BatchRow.id == LessonRow.batch_id)
-    newest = ranked.subquery()
+    seen = _seen()
+    number = func.row_number().over(partition_by=seen.c.what, order_by=seen.c.at.desc()).label("number")
+    newest = select(seen, number).subquery()
     rows = session.execute(select(newest).where(newest.c.number <= MOST_ENTRIES).order_by(newest.c.at.desc())).all()
     by_what: dict[str, list[LearnedFrom]] = {}
     for row in rows:
         by_what.setdefault(row.what, []).append(
             LearnedFrom(
                 batch_id=row.batch_id,
+                occasion_id=row.occasion_id,
+                timed_id=row.timed_id,
                 name=row.name,
                 at=row.at,
                 predicted=row.predicted,
@@ -257,7 +274,7 @@ def all_learned(session: Session, now: datetime) -> list[LearnedThing]:
                 by=row.by,
                 unit=row.unit,
                 says=row.says,
-                counts=row.teaches,
+                counts=row.counts,
             )
         )
     return sorted((_thing(what, found, now) for what, found in by_what.items()), key=lambda thing: thing.title)
@@ -299,8 +316,21 @@ def leave_out(session: Session, batch_id: int, teaches: bool) -> None:
     row.teaches = teaches
 
 
+def leave_out_task(session: Session, timed_id: int, teaches: bool) -> None:
+    """Let the kitchen learn from how long a task of an order took, or not.
+
+    :raises NotFound: no such task was timed.
+    """
+    row = session.get(TimedTaskRow, timed_id)
+    if row is None:
+        raise NotFound("timed task", timed_id)
+    row.teaches = teaches
+
+
 def forget_all(session: Session) -> int:
-    """Let the kitchen learn from none of the batches that there are; return how many. They stay in the daybook."""
+    """Let the kitchen learn from none of the batches and orders that there are; return of how many batches. They stay
+    in the daybook."""
+    session.execute(update(TimedTaskRow).values(teaches=False))
     done = session.execute(update(BatchRow).where(BatchRow.teaches).values(teaches=False))
     return int(done.rowcount)  # type: ignore[attr-defined]
 

@@ -2,7 +2,7 @@
 
 from datetime import UTC, datetime
 
-from sqlalchemy import Select, func, select
+from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from hearth_bowl.core.stove.events import Happening, SetSeen, SetStarted, StepBegun
@@ -11,7 +11,7 @@ from hearth_bowl.service.batch_events import Event, add_events, events_of
 from hearth_bowl.service.moments import wall_of
 from hearth_bowl.service.occasions import get_occasion
 from hearth_bowl.service.running_order import SETS, RunningOrder, TaskState, get_order, happen
-from hearth_bowl.service.snapshot import snapshot_of
+from hearth_bowl.service.snapshot import runs_for, snapshot_of
 from hearth_bowl.store.models import BatchRow
 
 
@@ -59,12 +59,6 @@ def tell_runs(session: Session, occasion_id: int, wall_now: datetime) -> None:
                 now = wall_now.astimezone(UTC)
                 event = Event(client_key=f"order {occasion_id} {ahead} {now.isoformat()}", at=now, what=what)
                 add_events(session, run.id, [event], now)
-
-
-def runs_for(confection_id: int, since: datetime) -> Select[BatchRow]:
-    """Return what finds the runs that were made for a confection since a moment."""
-    made_for = func.json_extract(BatchRow.snapshot, "$.confection_id")
-    return select(BatchRow).where(made_for == confection_id, BatchRow.started_at >= since).order_by(BatchRow.started_at)
 
 
 def _take_over_acts(

@@ -10,10 +10,10 @@ from hearth_bowl.service.batches import batch_row
 from hearth_bowl.service.confections import get_confection, worked_of
 from hearth_bowl.service.errors import NotFound
 from hearth_bowl.service.occasions import StoredOccasion, occasions_ahead
-from hearth_bowl.service.order_runs import runs_for, runs_report
+from hearth_bowl.service.order_runs import runs_report
 from hearth_bowl.service.run_line import Went, main_mix, mixes_of, went_of
 from hearth_bowl.service.running_order import Progress, RunningOrder, TaskState, get_order
-from hearth_bowl.service.snapshot import snapshot_of
+from hearth_bowl.service.snapshot import runs_for, snapshot_of
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -19,6 +19,7 @@ from hearth_bowl.service.learned import for_plan, times_of_ones_own
 from hearth_bowl.service.moments import check_wall_time
 from hearth_bowl.service.occasions import OccasionAsk, get_occasion, pieces_in, recipes_of
 from hearth_bowl.service.settings import get_settings
+from hearth_bowl.service.timed_tasks import forget_time, note_time
 from hearth_bowl.service.what_if import mended, visits
 from hearth_bowl.store.models import OccasionHappeningRow, OccasionOrderRow
 
@@ -227,8 +228,13 @@ def _ran_over(one: TaskState) -> bool:
     return one.state == "done" and one.ended_at is not None and one.ended_at - _moment(one.task["ends_at"]) > over
 
 
-def happen(session: Session, occasion_id: int, task: str, what: str, at: datetime | None, wall_now: datetime) -> None:
+def happen(
+    session: Session, occasion_id: int, task: str, what: str, at: datetime | None, wall_now: datetime,
+    *, is_timed: bool = False,
+) -> None:  # fmt: skip
     """Note that a task was begun, is done, or was neither after all; a rest that follows begins by itself.
+
+    :param is_timed: a cook notes both begin and end as they happen, so that how long it took teaches.
 
     :raises BadInput: at `task`, `what` or `at`. :raises NotFound: there is no such occasion.
     """
@@ -245,6 +251,7 @@ def happen(session: Session, occasion_id: int, task: str, what: str, at: datetim
                 OccasionHappeningRow.occasion_id == occasion_id, OccasionHappeningRow.task == task
             )
         )
+        forget_time(session, occasion_id, task)
         return
     if what not in ("begun", "done"):
         raise BadInput(("what",), f"unknown {what[:40]!r}", "begun, done or undone", "unknown")
@@ -258,6 +265,10 @@ def happen(session: Session, occasion_id: int, task: str, what: str, at: datetim
         begun = moment if what == "begun" else max(moment - planned, _latest_before(order, found, moment))
         row = OccasionHappeningRow(occasion_id=occasion_id, task=task, starts_at=begun, ends_at=None)
         session.add(row)
+    elif what == "done" and is_timed and row.ends_at is None and order.planned_at is not None:
+        hands = get_occasion(session, occasion_id).asked.wishes.hands
+        of, planned_at = found.confection_id, order.planned_at
+        note_time(session, occasion_id, found.task, of, planned_at, row.starts_at, moment, hands)
     if what == "done":
         row.ends_at = max(moment, row.starts_at)
     session.flush()

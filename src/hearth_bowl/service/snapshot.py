@@ -2,11 +2,12 @@
 
 from collections.abc import Mapping
 from dataclasses import dataclass
+from datetime import datetime
 from functools import cache
 from typing import Any
 
 from pydantic import TypeAdapter
-from sqlalchemy import select
+from sqlalchemy import Select, func, select
 from sqlalchemy.orm import Session
 
 from hearth_bowl.core.confection.of_fit import confection_of
@@ -161,3 +162,9 @@ def _old_form(fit: Mapping[str, Any]) -> tuple[str, Ingredient | None]:
 @cache
 def _adapter() -> TypeAdapter[Snapshot]:
     return TypeAdapter(Snapshot)
+
+
+def runs_for(confection_id: int, since: datetime) -> Select[BatchRow]:
+    """Return what finds the runs that were made for a confection since a moment."""
+    made_for = func.json_extract(BatchRow.snapshot, "$.confection_id")
+    return select(BatchRow).where(made_for == confection_id, BatchRow.started_at >= since).order_by(BatchRow.started_at)

@@ -1015,6 +1015,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/learned/tasks/{timed_id}/teaches": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Let the kitchen learn from how long a task of an order took, or not. */
+        put: operations["leaveOutTask"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/occasions": {
         parameters: {
             query?: never;
@@ -5376,7 +5393,8 @@ export interface components {
         };
         /**
          * LearnedFrom
-         * @description One entry: of which batch, when, and what was seen beside what was predicted; `counts`: it is learned from.
+         * @description One entry: of which batch, or which timed task of which occasion, when, and what was seen beside what was
+         *     predicted; `counts`: it is learned from.
          */
         LearnedFrom: {
             /**
@@ -5385,7 +5403,7 @@ export interface components {
              */
             at: string;
             /** Batch Id */
-            batch_id: number;
+            batch_id: number | null;
             /** By */
             by: string;
             /** Counts */
@@ -5394,10 +5412,14 @@ export interface components {
             name: string;
             /** Observed */
             observed: number;
+            /** Occasion Id */
+            occasion_id: number | null;
             /** Predicted */
             predicted: number;
             /** Says */
             says: string;
+            /** Timed Id */
+            timed_id: number | null;
             /** Unit */
             unit: string;
         };
@@ -13633,6 +13655,48 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ForgottenOut"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    leaveOutTask: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                timed_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TeachesIn"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
                 };
             };
             /** @description Unprocessable Content */

@@ -97,10 +97,11 @@ def lessons_of(batch: BatchSeen) -> tuple[Lesson, ...]:
         *_of_verdict(batch),
         *_of_thermometer(batch),
     ]
-    return tuple(lesson for lesson in found if _is_possible(lesson))
+    return tuple(lesson for lesson in found if is_possible(lesson))
 
 
-def _is_possible(lesson: Lesson) -> bool:
+def is_possible(lesson: Lesson) -> bool:
+    """Return whether a lesson can be right: twenty times the book is a slip."""
     if lesson.unit in ("index", "°C"):
         return True
     if lesson.predicted <= 0 or lesson.observed <= 0:

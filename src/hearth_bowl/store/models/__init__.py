@@ -14,7 +14,13 @@ from hearth_bowl.store.models.batch import (
 from hearth_bowl.store.models.confection import ConfectionRow
 from hearth_bowl.store.models.fit import RecipeFitRow
 from hearth_bowl.store.models.larder import LarderRow
-from hearth_bowl.store.models.occasion import OccasionHappeningRow, OccasionOrderRow, OccasionPieceRow, OccasionRow
+from hearth_bowl.store.models.occasion import (
+    OccasionHappeningRow,
+    OccasionOrderRow,
+    OccasionPieceRow,
+    OccasionRow,
+    TimedTaskRow,
+)
 from hearth_bowl.store.models.pairing import PairedDeviceRow
 from hearth_bowl.store.models.recipe import RECIPE_WORDS, RecipeRow, RecipeVersionRow
 from hearth_bowl.store.models.settings import SettingsRow
@@ -43,6 +49,7 @@ __all__ = [
     "RecipeRow",
     "RecipeVersionRow",
     "SettingsRow",
+    "TimedTaskRow",
     "TimerRow",
     "VesselRow",
     "WeightRow",

@@ -2,7 +2,7 @@
 
 from datetime import datetime
 
-from sqlalchemy import CheckConstraint, DateTime, ForeignKey, UniqueConstraint
+from sqlalchemy import CheckConstraint, DateTime, ForeignKey, Index, UniqueConstraint
 from sqlalchemy.orm import Mapped, mapped_column, relationship
 
 from hearth_bowl.store.models.base import Base
@@ -65,3 +65,20 @@ class OccasionHappeningRow(Base):
     task: Mapped[str]
     starts_at: Mapped[datetime] = mapped_column(DateTime())
     ends_at: Mapped[datetime | None] = mapped_column(DateTime())
+
+
+class TimedTaskRow(Base):
+    """How long a task took of which both begin and end were noted, beside its usual minutes; `what` as in a lesson."""
+
+    __tablename__ = "timed_task"
+    __table_args__ = (UniqueConstraint("occasion_id", "task"), Index("ix_timed_task_what_at", "what", "at"))
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    occasion_id: Mapped[int] = mapped_column(ForeignKey("occasion.id", ondelete="CASCADE"))
+    task: Mapped[str]
+    what: Mapped[str]
+    predicted: Mapped[float]
+    observed: Mapped[float]
+    says: Mapped[str]
+    at: Mapped[datetime]
+    teaches: Mapped[bool] = mapped_column(default=True)

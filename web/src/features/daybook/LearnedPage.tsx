@@ -64,13 +64,17 @@ type Learned = Schemas["LearnedThing"];
 
 function Thing({ thing, onChange }: { thing: Learned; onChange: () => Promise<void> }) {
   const leave = useMutation({
-    mutationFn: ({ id, teaches }: { id: number; teaches: boolean }) =>
-      dataOf(
-        client.PUT("/api/batches/{batch_id}/teaches", {
-          params: { path: { batch_id: id } },
-          body: { teaches },
-        }),
-      ),
+    mutationFn: ({ batch_id, timed_id, counts }: Learned["entries_from"][number]) => {
+      const body = { teaches: !counts };
+      return batch_id === null
+        ? dataOf(
+            client.PUT("/api/learned/tasks/{timed_id}/teaches", {
+              params: { path: { timed_id: timed_id ?? 0 } },
+              body,
+            }),
+          )
+        : dataOf(client.PUT("/api/batches/{batch_id}/teaches", { params: { path: { batch_id } }, body }));
+    },
     onSuccess: onChange,
   });
   return (
@@ -91,7 +95,7 @@ function Thing({ thing, onChange }: { thing: Learned; onChange: () => Promise<vo
         <table className="mb-2 w-full text-[0.9375rem]">
           <thead>
             <tr className="text-left text-ash">
-              <th className="font-normal">Batch</th>
+              <th className="font-normal">Batch or order</th>
               <th className="font-normal">What was seen</th>
               <th className="text-right font-normal">usual figure</th>
               <th className="text-right font-normal">was</th>
@@ -100,9 +104,19 @@ function Thing({ thing, onChange }: { thing: Learned; onChange: () => Promise<vo
           </thead>
           <tbody>
             {thing.entries_from.slice(0, MOST_SHOWN).map((entry) => (
-              <tr key={`${entry.batch_id} ${entry.at} ${entry.observed}`} className="border-line border-t">
+              <tr
+                key={`${entry.batch_id} ${entry.timed_id} ${entry.at} ${entry.observed}`}
+                className="border-line border-t"
+              >
                 <td className="py-1">
-                  <Link to={`/daybook/${entry.batch_id}`} className="text-rim underline">
+                  <Link
+                    to={
+                      entry.batch_id === null
+                        ? `/occasions/${entry.occasion_id}/order`
+                        : `/daybook/${entry.batch_id}`
+                    }
+                    className="text-rim underline"
+                  >
                     <span dir="auto">{entry.name}</span>, {day(entry.at)}
                   </Link>
                 </td>
@@ -113,12 +127,8 @@ function Thing({ thing, onChange }: { thing: Learned; onChange: () => Promise<vo
                 <td className="py-1 text-right text-ash">{figure(entry.predicted, entry.unit)}</td>
                 <td className="py-1 text-right">{figure(entry.observed, entry.unit)}</td>
                 <td className="py-1 text-right">
-                  <Button
-                    look="plain"
-                    disabled={leave.isPending}
-                    onClick={() => leave.mutate({ id: entry.batch_id, teaches: !entry.counts })}
-                  >
-                    {entry.counts ? "Leave out" : "Include this batch"}
+                  <Button look="plain" disabled={leave.isPending} onClick={() => leave.mutate(entry)}>
+                    {entry.counts ? "Ignore" : "Include"}
                   </Button>
                 </td>
               </tr>
