@@ -180,7 +180,7 @@ function Band({ thing }: { thing: Learned }) {
         </>
       )}
       <text x="0" y="13" fontSize="11" className="fill-ash">
-        book
+        usual
       </text>
       <text x="0" y="29" fontSize="11" className="fill-ash">
         yours
