@@ -292,8 +292,9 @@ class Cases(unittest.TestCase):
         coat = Part(role="coat", of=find("dark60"))
         for family, is_cold in {"soft-cheese": True, "cream-ganache": False}.items():
             balls = worked("scoop", Part(role="centre", of=starter(family, "roll")), coat)
-            sets = next(act for act in method_of_confection(balls, {}, SEA).acts if act.id == "coat-sets")
-            self.assertEqual("back into the fridge" in sets.do, is_cold, family)
+            *_, sets, last = method_of_confection(balls, {}, SEA).acts
+            cold = last.id == "back-cold" and (sets.id, dict(last.uses)) == ("coat-sets", {"fridge_shelves": 1})
+            self.assertEqual(cold, is_cold, family)
 
     def test_a_whip_rests_before_the_shells_and_is_whipped_when_they_are_ready(self) -> None:
         whip = starter("whipped-ganache", "whip")

@@ -7,9 +7,8 @@ from typing import Final
 from hearth_bowl.core.confection.work_out import Worked, WorkedPart
 from hearth_bowl.core.method.act import Act, After, Take
 from hearth_bowl.core.method.cook import Cook
-from hearth_bowl.core.method.endings import ENDINGS
+from hearth_bowl.core.method.endings import ending_of
 from hearth_bowl.core.method.endings.ending import Ending
-from hearth_bowl.core.method.families import method_of_family
 from hearth_bowl.core.method.mixes import Place, filled_in
 from hearth_bowl.core.method.rows import Row
 
@@ -45,7 +44,7 @@ class Mix:
     @property
     def ending(self) -> Ending:
         """Return how it ends."""
-        return ENDINGS[method_of_family(self.cook.recipe.family).ending]
+        return ending_of(self.cook.recipe.family)
 
 
 @dataclass(slots=True, kw_only=True)

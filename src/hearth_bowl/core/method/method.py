@@ -16,8 +16,7 @@ from hearth_bowl.core.method.build import Build, Mix, part_name
 from hearth_bowl.core.method.card import Differs, with_card
 from hearth_bowl.core.method.choices import checked_choices
 from hearth_bowl.core.method.cook import Cook
-from hearth_bowl.core.method.endings import ENDINGS
-from hearth_bowl.core.method.families import method_of_family
+from hearth_bowl.core.method.endings import ending_of
 from hearth_bowl.core.method.forms import form_acts
 from hearth_bowl.core.method.forms.common import turns_of
 from hearth_bowl.core.method.mixes import Place, chained, filled_in, mix_acts, shell_limit_c, told_once
@@ -70,7 +69,7 @@ def method_of_recipe(recipe: Recipe, given: Mapping[str, str], kitchen: Kitchen,
     cook = Cook(recipe=recipe, way=way_of(recipe), choices=choices, kitchen=kitchen, kitchen_c=kitchen_c)
     place = Place(prefix="m0.", of=(recipe.name,), mass=0, holds=nuts_of([line.ingredient for line in recipe.lines]))
     made = mix_acts(cook, place)
-    ending = ENDINGS[method_of_family(recipe.family).ending]
+    ending = ending_of(recipe.family)
     if ending.pan and ((ending.is_poured and recipe.use not in USES_BY_HAND) or recipe.use in USES_INTO_A_PAN):
         rows = [*(ending.bowl if ending.pan[0].kind == "fill" else ()), *ending.pan, *ending.pan_sets, *ending.cut]
         rows += ending.after
@@ -174,7 +173,7 @@ def _mixes(
     for number, batch in enumerate(worked.batches):
         of_it = made_g.get(number, batch.make_g) / batch.make_g
         parts = [(at, part) for at, part in enumerate(worked.parts) if part.part.of == batch.recipe]
-        ending = ENDINGS[method_of_family(batch.recipe.family).ending]
+        ending = ending_of(batch.recipe.family)
         uses = [(at, turn, part.make_g / turns) for at, part in parts for turn in range(1, turns + 1)]
         if not ending.is_used_at_once or len(uses) == 1:
             uses = [(at, 0, batch.make_g) for at, _ in parts]

@@ -253,7 +253,7 @@ COAT_SETS: Final = Row(
 """Common practice; its minutes are a judgement."""
 COAT_SETS_COLD: Final = replace(
     COAT_SETS,
-    do="Leave them in a cool room only until the coats are dry. Then put them back into the fridge at once.",
+    do="Leave them in a cool room only until the coats are dry.",
     why="Set too cold, a coat turns dull. Left out, germs grow in egg and fresh cheese.",
 )
 """Handbook, section L; its minutes are a judgement."""
@@ -300,6 +300,14 @@ LAST_REST_COLD: Final = replace(
     target_c=FROM_THE_FRIDGE_C,
     uses=FRIDGE,
     soon_min=10,
+)
+"""Handbook, section L; its minutes are a judgement."""
+BACK_COLD: Final = replace(
+    LAST_REST_COLD,
+    key="back-cold",
+    title="Put them back into the fridge",
+    do="Cover them and put them back into the fridge at once.",
+    minutes=Minutes(least=20, usual=30, most=60),
 )
 """Handbook, section L; its minutes are a judgement."""
 PRESS_CORE: Final = "Press the core in and close the mix over it."

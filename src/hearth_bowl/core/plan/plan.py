@@ -6,6 +6,7 @@ from typing import Final
 
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.keep.keeping import OUT_OF_COLD_MIN
+from hearth_bowl.core.method.endings import ending_of
 from hearth_bowl.core.plan.answer import Because, Order, Plan
 from hearth_bowl.core.plan.constraints import Solver
 from hearth_bowl.core.plan.days import spoken
@@ -58,7 +59,7 @@ def _cautions(occasion: Occasion, order: Order) -> tuple[str, ...]:
     """Return what must be said of the work on what belongs in the cold: hands keep it out of it."""
     found = []
     for position, wanted in enumerate(occasion.wanted):
-        if not any(batch.recipe.family == "soft-cheese" for batch in wanted.worked.batches):
+        if not any(ending_of(batch.recipe.family).stays_cold for batch in wanted.worked.batches):
             continue
         own = [task for task in order.tasks if task.cook is not None and task.job.confections == (position,)]
         out_min = sum(task.end_min - task.start_min for task in own)

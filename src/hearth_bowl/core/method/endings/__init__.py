@@ -6,6 +6,7 @@ from typing import Final
 
 from hearth_bowl.core.method.endings import firm, soft
 from hearth_bowl.core.method.endings.ending import Ending
+from hearth_bowl.core.method.families import method_of_family
 
 ENDINGS: Final[Mapping[str, Ending]] = MappingProxyType(
     {
@@ -27,3 +28,8 @@ ENDINGS: Final[Mapping[str, Ending]] = MappingProxyType(
     }
 )
 """Section L of the handbook of this craft says what each family allows."""
+
+
+def ending_of(family: str) -> Ending:
+    """Return how a mix of a family ends."""
+    return ENDINGS[method_of_family(family).ending]
