@@ -36,24 +36,24 @@ class Followed(AppCase):
         states = {one["task"]["id"]: one["state"] for one in order["tasks"]}
         self.assertEqual((states["c0.cap.2"], states["c4.roll"], states["pack"]), ("done", "running", "ahead"))
         self.assertEqual(order["now_tasks"], ["c4.roll"])
-        self.assertEqual(order["next_task"], "c0.unmould.2")
+        self.assertEqual(order["next_task"], "melt.compound_white.coat")
 
     def test_what_is_done_lets_its_rest_begin_and_the_next_be_due(self) -> None:
         order = self.happened("c4.roll", "done")
         states = {one["task"]["id"]: one["state"] for one in order["tasks"]}
         self.assertEqual((states["c4.roll"], states["c4.rest.back"]), ("done", "running"))
         self.assertIn("c4.rest.back", order["waits"])
-        self.assertEqual((order["now_tasks"], order["next_task"]), (["c0.unmould.2"], "c0.shell.3"))
+        self.assertEqual((order["now_tasks"], order["next_task"]), ([], "melt.compound_white.coat"))
         order = self.happened("c4.roll", "undone")
         self.assertEqual({one["task"]["id"]: one["state"] for one in order["tasks"]}["c4.roll"], "ahead")
 
     def test_late_the_rest_is_planned_again_around_what_happened(self) -> None:
-        self.happened("c4.roll", "done", "2026-08-13T14:05:00")
+        self.happened("c4.roll", "done", "2026-08-13T14:45:00")
         answer = self.client.post("/api/occasions/1/order", json={}).get_json()
         self.assertTrue(answer["answer"]["feasible"], answer["answer"])
         tasks = {one["task"]["id"]: one["task"] for one in answer["tasks"]}
-        self.assertEqual(tasks["c4.roll"]["ends_at"], "2026-08-13T14:05")
-        self.assertLessEqual("2026-08-13T14:05", tasks["c0.unmould.2"]["starts_at"])
+        self.assertEqual(tasks["c4.roll"]["ends_at"], "2026-08-13T14:45")
+        self.assertLessEqual("2026-08-13T14:45", tasks["melt.compound_white.coat"]["starts_at"])
         self.assertEqual(tasks["c0.cap.2"]["starts_at"], "2026-08-13T12:30")
         ahead = [one for one in answer["tasks"] if one["state"] == "ahead"]
         self.assertLessEqual(sum(one["task"]["moved"] for one in ahead), len(ahead) / 2)
@@ -66,18 +66,18 @@ class Followed(AppCase):
         self.assertFalse(self.client.post("/api/occasions/1/order", json={}).get_json()["is_stale"])
 
     def test_the_demos_evening_is_tomorrow_until_somebody_works_at_it(self) -> None:
-        now = datetime(2031, 5, 6, 13, 30)
+        now = datetime(2031, 5, 6, 14, 15)
         self.assertTrue(move_to_tomorrow(self.database, now))
         self.assertFalse(move_to_tomorrow(self.database, now))
         with self.database.reading() as session:
             order = get_order(session, 1, now)
         self.assertEqual((order.answer and order.answer["ready_at"], order.is_stale), ("2031-05-07T19:30", False))
         self.assertEqual(order.now_tasks, ("c4.roll",))
-        self.happened("c4.roll", "done", "2031-05-06T13:47:00")
+        self.happened("c4.roll", "done", "2031-05-06T14:37:00")
         self.assertFalse(move_to_tomorrow(self.database, now + timedelta(days=3)))
 
     def test_a_run_for_an_evening_is_made_in_its_number_and_begins_where_its_order_stands(self) -> None:
-        now = datetime.now().replace(hour=13, minute=30)
+        now = datetime.now().replace(hour=14, minute=15)
         move_to_tomorrow(self.database, now)
         drops = next(one for one in self.order()["tasks"] if one["task"]["id"] == "c2.roll")
         body = {"recipe_id": 1, "confection_id": drops["confection_id"], "occasion_id": 1}
@@ -94,7 +94,7 @@ class Followed(AppCase):
         self.assertEqual((other.status_code, other.get_json()["errors"][0]["path"]), (422, ["body", "occasion_id"]))
 
     def test_a_day_at_the_stove_has_the_tasks_of_every_confection_and_where_each_opens(self) -> None:
-        now = datetime.now().replace(hour=13, minute=30)
+        now = datetime.now().replace(hour=14, minute=15)
         move_to_tomorrow(self.database, now)
         body = {"recipe_id": 1, "confection_id": 11, "occasion_id": 1}
         run = self.client.post("/api/batches", json=body).get_json()["batch"]["id"]
@@ -108,7 +108,7 @@ class Followed(AppCase):
         dip = next(task for task in day.tasks if task.id == "c2.dip")
         step = self.client.get(f"/api/batches/{run}").get_json()["steps"][dip.step or 0]
         self.assertEqual((dip.batch_id, step["act_id"], dip.key), (run, dip.acts[0], step["key"]))
-        cones = next(task for task in day.tasks if task.id == "c0.unmould.2")
+        cones = next(task for task in day.tasks if task.id == "c0.unmould.3")
         self.assertEqual((cones.recipe_id, cones.batch_id, cones.state), (6, None, "ahead"))
 
     def squares_at_the_stove(self) -> tuple[list[dict[str, Any]], dict[str, Any], dict[str, Any]]:
@@ -182,7 +182,7 @@ class Followed(AppCase):
         self.happened("c4.roll", "undone")
         self.assertEqual(timed(), [])
         self.assertEqual(self.client.put(ignore, json={"teaches": True}).status_code, 404)
-        self.happened("c0.unmould.2", "done")  # only ticked: nobody knows when it was begun
+        self.happened("c0.cap.3", "done")  # only ticked: nobody knows when it was begun
         self.assertEqual(timed(), [])
 
     def test_the_set_clock_reports_by_itself(self) -> None:
@@ -263,7 +263,7 @@ class Followed(AppCase):
 
         before = uids()
         self.assertIn("UID:occasion-1-pack@hearth-bowl", before)
-        self.happened("c4.roll", "done", "2026-08-13T14:05:00")
+        self.happened("c4.roll", "done", "2026-08-13T14:45:00")
         self.client.post("/api/occasions/1/order", json={})
         self.assertLessEqual(before, uids())
 

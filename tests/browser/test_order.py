@@ -14,10 +14,10 @@ class Order(PageCase):
         expect(page.get_by_role("heading", name="Roll the balls round: Cloud balls")).to_be_visible()
         self.assertEqual(self.violations(), [])
         page.get_by_role("button", name="Done").click()
-        expect(page.get_by_role("heading", name="Unmould them: Late-watch cones, filling 2 of 3")).to_be_visible()
+        expect(page.get_by_role("heading", name="Melt Compound coating, white")).to_be_visible()
         expect(page.get_by_role("heading", name="Waiting")).to_be_visible()
         page.get_by_role("link", name="Open evening").click()
-        expect(page.get_by_role("heading", level=1)).to_contain_text("26 of 43 tasks are done")
+        expect(page.get_by_role("heading", level=1)).to_contain_text("29 of 43 tasks are done")
 
     def test_each_job_says_why_it_stands_there_and_how_far_it_may_slip(self) -> None:
         page = self.open("/occasions/1/order")
@@ -43,9 +43,9 @@ class Order(PageCase):
     def test_a_second_device_sees_the_same(self) -> None:
         page = self.open("/occasions/1/order")
         page.get_by_role("button", name="Roll the balls round: Cloud balls: done").click()
-        expect(page.get_by_role("heading", level=1)).to_contain_text("26 of 43")
+        expect(page.get_by_role("heading", level=1)).to_contain_text("29 of 43")
         other = self.open("/occasions/1/order", self.new_page(390, 844))
-        expect(other.get_by_role("heading", level=1)).to_contain_text("26 of 43")
+        expect(other.get_by_role("heading", level=1)).to_contain_text("29 of 43")
         self.assertLessEqual(other.evaluate("document.documentElement.scrollWidth"), 390)
 
     def test_one_wish_otherwise_is_told_beside_and_taken_by_one_press(self) -> None:
