@@ -39,7 +39,7 @@ from hearth_bowl.core.method.chain import name_of
 from hearth_bowl.core.method.choices import CHOICES
 from hearth_bowl.core.method.method import Method, method_of_confection, method_of_recipe
 from hearth_bowl.core.recipe.families import FAMILY
-from hearth_bowl.core.recipe.recipe import Recipe
+from hearth_bowl.core.recipe.recipe import Line, Recipe, checked_recipe
 from hearth_bowl.core.recipe.steps import CardStep
 from hearth_bowl.core.solve.starters import starter
 from hearth_bowl.core.stove.bursts import burst_kind, next_burst
@@ -80,7 +80,17 @@ def _asked() -> Iterator[tuple[str, Any]]:
         for use in particular.uses:
             yield f"{key} for {use} / method", _acts(method_of_recipe(starter(key, use), {}, KITCHEN))
         yield f"{key} / schools", _schools(starter(key, particular.uses[0]))
-        yield f"{key} of 3 kg / method", _acts(method_of_recipe(_large(starter(key, particular.uses[0])), {}, KITCHEN))
+        for way in particular.methods or (None,):
+            large = _large(replace(starter(key, particular.uses[0]), method=way.key if way else None))
+            yield (
+                f"{key} of 3 kg, {way.key if way else 'one way'} / method",
+                _acts(method_of_recipe(large, {}, KITCHEN)),
+            )
+            full = _with_everything(large)
+            yield (
+                f"{key}, {way.key if way else 'one way'}, with late lines / method",
+                _acts(method_of_recipe(full, {}, KITCHEN)),
+            )
         yield f"{key} in every form / method", dict(_in_forms(starter(key, particular.uses[0])))
         yield f"{key} / a card's degrees", _carded(starter(key, particular.uses[0]))
     yield "Running-sun fondant / ripens", ripen(mix(recipes["Running-sun fondant"]), 0.2, 20.0)
@@ -198,6 +208,34 @@ def _vessels() -> dict[str, Vessel]:
 def _large(recipe: Recipe) -> Recipe:
     """Return a recipe of 3 kg."""
     return recipe.with_amounts_g([line.amount_g * 3000 / recipe.mass_g for line in recipe.lines])
+
+
+STAGES: Final = (
+    "",
+    "warm",
+    "boil",
+    "melt",
+    "pour-over",
+    "stir-in-cool",
+    "fold-in",
+    "late",
+    "butter",
+    "early",
+    "alcohol-flame",
+)
+"""When lines go in, as far as acts tell them apart."""
+
+
+def _with_everything(recipe: Recipe) -> Recipe:
+    """Return a recipe with a little more at every stage that lines have: butter, liqueur, nuts, vanilla."""
+    more = [
+        Line(ingredient=find(key), amount=20.0, stage=stage)
+        for stage in STAGES
+        for key in ("butter82", "liqueur25", "hazelnut_whole", "vanilla_extract")
+    ]
+    return checked_recipe(
+        name=recipe.name, family=recipe.family, use=recipe.use, lines=[*recipe.lines, *more], method=recipe.method
+    )
 
 
 def _in_forms(recipe: Recipe) -> Iterator[tuple[str, dict[str, str]]]:

@@ -296,6 +296,18 @@ class Cases(unittest.TestCase):
             cold = last.id == "back-cold" and (sets.id, dict(last.uses)) == ("coat-sets", {"fridge_shelves": 1})
             self.assertEqual(cold, is_cold, family)
 
+    def test_what_they_are_rolled_in_is_named_in_a_sentence(self) -> None:
+        centre = Part(role="centre", of=starter("cream-ganache", "roll"))
+        for count, words in (
+            (1, "in salt while"),
+            (2, "in salt and caster sugar while"),
+            (3, "in salt, caster sugar and icing sugar while"),
+        ):
+            of = [find(key) for key in ("salt", "sugar_caster", "sugar_icing")[:count]]
+            balls = worked("scoop", centre, *(Part(role="rolling", of=one, g_each=0.5) for one in of))
+            act = next(act for act in method_of_confection(balls, {}, SEA).acts if act.id == "roll-in")
+            self.assertIn(words, act.do)
+
     def test_a_whip_rests_before_the_shells_and_is_whipped_when_they_are_ready(self) -> None:
         whip = starter("whipped-ganache", "whip")
         shells = worked("mould", Part(role="shell", of=find("dark60"), wall_mm=2), Part(role="filling", of=whip))

@@ -53,6 +53,9 @@ class OwnSteps(unittest.TestCase):
                 own = CardStep(text="Wipe the rim.", place="after", act=name_of(act))
                 found = acts_of(recipe, own)
                 self.assertEqual([one.do for one in found].index("Wipe the rim."), at + 1, (recipe.family, act.id))
+                self.assertEqual(found[at + 1].minutes, (2.0, 5.0, 10.0))
+                timed = acts_of(recipe, replace(own, minutes=(20.0, 30.0)))
+                self.assertEqual((timed[at + 1].minutes, timed[at + 1].hands), ((20.0, 25.0, 30.0), True))
                 there = {one.id for one in found}
                 self.assertTrue(all(one.id in there for step in found for one in step.after))
 
