@@ -48,6 +48,7 @@ from hearth_bowl.service.health import Health
 from hearth_bowl.service.helper import Helper, Inline
 from hearth_bowl.service.pairing import CannotOpen, House, Pairings
 from hearth_bowl.service.planner import InlinePlanner, Planner
+from hearth_bowl.service.seeking import Seeking
 from hearth_bowl.store.db import Database
 
 if TYPE_CHECKING:
@@ -86,6 +87,7 @@ def create_app(
     app.extensions["hearth_bowl.database"] = database
     app.extensions["hearth_bowl.helper"] = helper or Inline()
     app.extensions["hearth_bowl.planner"] = planner or InlinePlanner()
+    app.extensions["hearth_bowl.seeking"] = Seeking()
     app.extensions["hearth_bowl.health"] = health or Health()
     app.extensions["hearth_bowl.backup_job"] = BackupJob()
     app.extensions["hearth_bowl.house"] = house or NoHouse()

@@ -6,6 +6,7 @@ import sys
 import unittest
 from datetime import UTC, datetime, timedelta
 from typing import Any
+from unittest.mock import patch
 
 from hearth_bowl.demo.load import ORDER
 from hearth_bowl.demo.today import move_to_tomorrow
@@ -266,6 +267,20 @@ class Followed(AppCase):
         self.happened("c4.roll", "done", "2026-08-13T14:45:00")
         self.client.post("/api/occasions/1/order", json={})
         self.assertLessEqual(before, uids())
+
+    def test_a_plan_that_nobody_waits_for_any_more_is_not_kept(self) -> None:
+        self.client.delete("/api/occasions/1/order")
+        first = self.client.post("/api/occasions/1/order", json={"effort": "quick"}).get_json()
+        planner = self.client.application.extensions["hearth_bowl.planner"]
+        plan, told = planner.plan, list[int]()
+
+        def settled_meanwhile(record: dict[str, Any], effort: float) -> Any:
+            told.append(self.client.post("/api/occasions/1/order/settle").status_code)
+            return {**plan(record, effort), "hands_on_min": 1}
+
+        with patch.object(planner, "plan", settled_meanwhile):
+            kept = self.client.post("/api/occasions/1/order", json={"effort": "quick"}).get_json()
+        self.assertEqual((told, kept["answer"], kept["planned_at"]), ([200], first["answer"], first["planned_at"]))
 
     def test_what_if_tries_one_wish_and_stores_nothing(self) -> None:
         asked = self.client.get("/api/occasions").get_json()["occasions"][0]["asked"]

@@ -2,7 +2,7 @@
 
 from datetime import datetime, timedelta
 
-from playwright.sync_api import expect
+from playwright.sync_api import Route, expect
 
 from tests.browser.page_case import PageCase, choose
 
@@ -18,6 +18,30 @@ class Order(PageCase):
         expect(page.get_by_role("heading", name="Waiting")).to_be_visible()
         page.get_by_role("link", name="Open evening").click()
         expect(page.get_by_role("heading", level=1)).to_contain_text("29 of 43 tasks are done")
+
+    def test_a_calmer_plan_is_looked_for_until_the_cook_keeps_the_one_that_there_is(self) -> None:
+        page = self.page
+        held: list[Route] = []
+
+        def hold(route: Route) -> None:
+            if '"best"' in (route.request.post_data or ""):
+                held.append(route)
+            else:
+                route.continue_()
+
+        page.route("**/order", hold)
+        stored = self.server.call("GET", "/api/occasions")[1]["occasions"][0]["asked"]
+        ready = (datetime.now() + timedelta(days=4)).replace(microsecond=0)
+        asked = {**stored, "name": "Second evening", "rows": stored["rows"][:1], "ready_at": ready.isoformat()}
+        evening = self.server.call("POST", "/api/occasions", asked)[1]["id"]
+        self.open(f"/occasions/{evening}/order", page)
+        expect(page.get_by_text("Looking for a calmer plan")).to_be_visible()
+        expect(page.get_by_role("heading", level=1)).to_contain_text("Begin")
+        page.get_by_role("button", name="Keep this plan").click()
+        expect(page.get_by_text("Looking for a calmer plan")).to_have_count(0)
+        expect(page.get_by_role("button", name="Plan the rest again")).to_be_enabled()
+        for route in held:
+            route.abort()
 
     def test_each_job_says_why_it_stands_there_and_how_far_it_may_slip(self) -> None:
         page = self.open("/occasions/1/order")

@@ -19,6 +19,7 @@ from hearth_bowl.service import what_if as what_ifs
 from hearth_bowl.service.moments import wall_of
 from hearth_bowl.service.occasions import OccasionAsk
 from hearth_bowl.service.planner import Planner
+from hearth_bowl.service.seeking import Seeking
 
 running_order = Blueprint("running_order", __name__, url_prefix="/api/occasions")
 EFFORT = {"quick": 0.0, "best": 1.0}
@@ -59,14 +60,28 @@ def get_order(occasion_id: int) -> service.RunningOrder:
     resp=Response(HTTP_200=service.RunningOrder, HTTP_404=Problem, HTTP_422=Problem), operation_id="planOrder"
 )
 def plan_order(occasion_id: int, json: PlanIn) -> service.RunningOrder:
-    """Plan an occasion round what has happened, and follow that order from now on."""
+    """Plan an occasion round what has happened, and follow that order from now on.
+
+    An order that is no longer wanted when it is found is not kept: the one that there is stands.
+    """
+    number = _seeking().begin(occasion_id)
     with database().writing() as session:
         order_runs.runs_report(session, occasion_id, _wall_now())
         record = service.to_plan(session, occasion_id, _wall_now())
     effort = EFFORT["best"] if record.get("happened") else EFFORT.get(json.effort, EFFORT["best"])
     answer = _planner().plan(record, effort)
     with database().writing() as session:
-        service.keep_order(session, occasion_id, answer, _wall_now())
+        if _seeking().is_wanted(occasion_id, number):
+            service.keep_order(session, occasion_id, answer, _wall_now())
+        return service.get_order(session, occasion_id, _wall_now())
+
+
+@running_order.post("/<int:occasion_id>/order/settle")
+@spec.validate(resp=Response(HTTP_200=service.RunningOrder, HTTP_404=Problem), operation_id="settleOrder")
+def settle_order(occasion_id: int) -> service.RunningOrder:
+    """Let the order that there is stand: a better one that is still looked for is not kept."""
+    _seeking().settle(occasion_id)
+    with database().reading() as session:
         return service.get_order(session, occasion_id, _wall_now())
 
 
@@ -84,7 +99,8 @@ def forget_order(occasion_id: int) -> tuple[str, int]:
     resp=Response(HTTP_200=service.RunningOrder, HTTP_404=Problem, HTTP_422=Problem), operation_id="taskHappened"
 )
 def task_happened(occasion_id: int, json: HappenedIn) -> service.RunningOrder:
-    """Note what happened of a task."""
+    """Note what happened of a task. An order that is looked for knows nothing of it, and is not kept."""
+    _seeking().settle(occasion_id)
     with database().writing() as session:
         service.happen(session, occasion_id, json.task, json.what, json.at, _wall_now(), is_timed=True)
         order_runs.tell_runs(session, occasion_id, _wall_now())
@@ -122,6 +138,10 @@ def order_as_calendar(occasion_id: int) -> Answer:
 
 def _wall_now() -> datetime:
     return wall_of(now())
+
+
+def _seeking() -> Seeking:
+    return cast(Seeking, current_app.extensions["hearth_bowl.seeking"])
 
 
 def _planner() -> Planner:

@@ -1129,7 +1129,10 @@ export interface paths {
         /** Return the order that is followed, as it stands now. */
         get: operations["getOrder"];
         put?: never;
-        /** Plan an occasion round what has happened, and follow that order from now on. */
+        /**
+         * Plan an occasion round what has happened, and follow that order from now on.
+         * @description An order that is no longer wanted when it is found is not kept: the one that there is stands.
+         */
         post: operations["planOrder"];
         /** Forget the order and what has happened of it. */
         delete: operations["forgetOrder"];
@@ -1147,8 +1150,25 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Note what happened of a task. */
+        /** Note what happened of a task. An order that is looked for knows nothing of it, and is not kept. */
         post: operations["taskHappened"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/occasions/{occasion_id}/order/settle": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Let the order that there is stand: a better one that is still looked for is not kept. */
+        post: operations["settleOrder"];
         delete?: never;
         options?: never;
         head?: never;
@@ -14134,6 +14154,46 @@ export interface operations {
                 "application/json": components["schemas"]["HappenedIn"];
             };
         };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RunningOrder"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    settleOrder: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                occasion_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
         responses: {
             /** @description OK */
             200: {

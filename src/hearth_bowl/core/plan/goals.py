@@ -2,10 +2,10 @@
 
 All is ready and nothing is kept too long: those are limits of the model. Then a cook wants half an hour to spare before
 hands must go, few sittings, no work early or late, and what keeps least as fresh as can be. After something has
-happened: as few jobs moved as can be, by as little. All weights are judgements.
+happened: as few jobs moved as can be, by as little.
 """
 
-from collections.abc import Callable
+from collections.abc import Callable, Sequence
 from typing import Final
 
 from hearth_bowl.core.plan.calm import SPARE_MIN, roomy, social
@@ -17,8 +17,6 @@ from hearth_bowl.core.plan.timed import Model, Timed
 
 Goal = Callable[[Model], Sum]
 """What is made as small as can be."""
-WASH, SITTING, TIGHT = 100, 1_000, 100_000
-"""Weights of a wash, a sitting and a job with no time to spare, beside one job early or late. A judgement."""
 FRESH: Final = 10
 """Weight of freshness beside hands that are at work early. A judgement."""
 FRESHEST: Final = 60
@@ -35,11 +33,17 @@ def _calm(model: Model) -> Sum:
     washes = [wash.is_there for wash in model.washes if wash.is_there is not None]
     sittings = parts_used(model, model.hands_on()).values()
     occasion = model.occasion
-    rows = [TIGHT * total([one]) for one in (*_outside(model, roomy(occasion)), *_packed_late(model))]
-    rows += [SITTING * total([one]) for one in sittings]
-    rows += [WASH * total([one]) for one in (*washes, *model.after_wash)]
-    rows += [total([one]) for one in _outside(model, social(occasion))]
-    return total(rows)
+    tight = (*_outside(model, roomy(occasion)), *_packed_late(model))
+    return _in_turn(tight, [*sittings], (*washes, *model.after_wash), _outside(model, social(occasion)))
+
+
+def _in_turn(*rows: Sequence[Yes]) -> Sum:
+    """Return how many of each hold, weighed so that one of an earlier row counts more than all of the later ones."""
+    found, weight = total([]), 1
+    for row in reversed(rows):
+        found = found + weight * total(row)
+        weight *= len(row) + 1
+    return found
 
 
 def _packed_late(model: Model) -> list[Yes]:

@@ -12,6 +12,7 @@ import { momentText, spokenMinutes } from "../../units/time";
 import { useOccasion } from "../occasion";
 import { AtTable } from "./AtTable";
 import { Printed } from "./Printed";
+import { Seeking } from "./Seeking";
 import { Standing } from "./Standing";
 import { Thread } from "./Thread";
 import { strandOf } from "./threadShape";
@@ -41,7 +42,7 @@ const REPLAN_MS = 900;
 
 function Bench({ stored }: { stored: Schemas["StoredOccasion"] }) {
   const { asked, said, change, flush } = useOccasion(stored);
-  const { order, error, plan, happened, forget } = useOrder(stored.id);
+  const { order, error, plan, settle, happened, forget } = useOrder(stored.id);
   const [fold, setFold] = useState(true);
   const { data: confections } = useQuery(confectionQueries.list);
   const names = asked.rows.map(
@@ -89,9 +90,13 @@ function Bench({ stored }: { stored: Schemas["StoredOccasion"] }) {
           <Link to="/occasions" className="flex min-h-11 items-center font-bold text-rim">
             {asked.name}: what goes in
           </Link>
-          <span role="status" className="flex items-center">
-            {plan.isPending ? "It is planned…" : said}
-          </span>
+          {plan.isPending && plan.variables === "best" && order?.answer?.feasible && !order.is_stale ? (
+            <Seeking isBusy={settle.isPending} onSettle={() => settle.mutate()} />
+          ) : (
+            <span role="status" className="flex items-center">
+              {plan.isPending ? "Planning…" : said}
+            </span>
+          )}
         </p>
         <Headline order={order} isPlanning={plan.isPending} />
         <WishesSentence asked={asked} onChange={change} />

@@ -30,19 +30,26 @@ export function useOrder(occasionId: number) {
       dataOf(client.POST("/api/occasions/{occasion_id}/order/happened", { params, body })),
     onSuccess: (order) => {
       keep(order);
-      if (order.is_off) plan.mutate("best");
+      if (order.is_off || plan.isPending) plan.mutate("best");
     },
   });
   const forget = useMutation({
     mutationFn: () => dataOf(client.DELETE("/api/occasions/{occasion_id}/order", { params })),
     onSuccess: () => plan.mutate("best"),
   });
+  const settle = useMutation({
+    mutationFn: () => dataOf(client.POST("/api/occasions/{occasion_id}/order/settle", { params })),
+    onSuccess: (order) => {
+      plan.reset();
+      keep(order);
+    },
+  });
   const { mutate } = plan;
   const staleSince = found.data?.is_stale ? found.data.planned_at : null;
   useEffect(() => {
     if (staleSince !== null) mutate("best");
   }, [staleSince, mutate]);
-  return { order: found.data, error: found.error, plan, happened, forget };
+  return { order: found.data, error: found.error, plan, settle, happened, forget };
 }
 
 /** The order of an occasion to be followed from another page; nothing while it is fetched, or where none was planned. */
