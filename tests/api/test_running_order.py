@@ -35,27 +35,27 @@ class Followed(AppCase):
     def test_the_demo_is_half_done_and_says_what_to_do_now(self) -> None:
         order = self.order()
         states = {one["task"]["id"]: one["state"] for one in order["tasks"]}
-        self.assertEqual((states["c0.cap.2"], states["c4.roll"], states["pack"]), ("done", "running", "ahead"))
-        self.assertEqual(order["now_tasks"], ["c4.roll"])
-        self.assertEqual(order["next_task"], "melt.compound_white.coat")
+        self.assertEqual((states["c0.cap.2"], states["c5.roll"], states["pack"]), ("done", "running", "ahead"))
+        self.assertEqual(order["now_tasks"], ["c5.roll"])
+        self.assertEqual(order["next_task"], "temper.milk38.turn.2")
 
     def test_what_is_done_lets_its_rest_begin_and_the_next_be_due(self) -> None:
-        order = self.happened("c4.roll", "done")
+        order = self.happened("c5.roll", "done")
         states = {one["task"]["id"]: one["state"] for one in order["tasks"]}
-        self.assertEqual((states["c4.roll"], states["c4.rest.back"]), ("done", "running"))
-        self.assertIn("c4.rest.back", order["waits"])
-        self.assertEqual((order["now_tasks"], order["next_task"]), ([], "melt.compound_white.coat"))
-        order = self.happened("c4.roll", "undone")
-        self.assertEqual({one["task"]["id"]: one["state"] for one in order["tasks"]}["c4.roll"], "ahead")
+        self.assertEqual((states["c5.roll"], states["c5.set.balls"]), ("done", "running"))
+        self.assertIn("c5.set.balls", order["waits"])
+        self.assertEqual((order["now_tasks"], order["next_task"]), ([], "temper.milk38.turn.2"))
+        order = self.happened("c5.roll", "undone")
+        self.assertEqual({one["task"]["id"]: one["state"] for one in order["tasks"]}["c5.roll"], "ahead")
 
     def test_late_the_rest_is_planned_again_around_what_happened(self) -> None:
-        self.happened("c4.roll", "done", "2026-08-13T14:45:00")
+        self.happened("c5.roll", "done", "2026-08-13T12:55:00")
         answer = self.client.post("/api/occasions/1/order", json={}).get_json()
         self.assertTrue(answer["answer"]["feasible"], answer["answer"])
         tasks = {one["task"]["id"]: one["task"] for one in answer["tasks"]}
-        self.assertEqual(tasks["c4.roll"]["ends_at"], "2026-08-13T14:45")
-        self.assertLessEqual("2026-08-13T14:45", tasks["melt.compound_white.coat"]["starts_at"])
-        self.assertEqual(tasks["c0.cap.2"]["starts_at"], "2026-08-13T12:30")
+        self.assertEqual(tasks["c5.roll"]["ends_at"], "2026-08-13T12:55")
+        self.assertLessEqual("2026-08-13T12:55", tasks["temper.milk38.turn.2"]["starts_at"])
+        self.assertEqual(tasks["c0.cap.2"]["starts_at"], "2026-08-11T18:55")
         ahead = [one for one in answer["tasks"] if one["state"] == "ahead"]
         self.assertLessEqual(sum(one["task"]["moved"] for one in ahead), len(ahead) / 2)
 
@@ -67,18 +67,18 @@ class Followed(AppCase):
         self.assertFalse(self.client.post("/api/occasions/1/order", json={}).get_json()["is_stale"])
 
     def test_the_demos_evening_is_tomorrow_until_somebody_works_at_it(self) -> None:
-        now = datetime(2031, 5, 6, 14, 15)
+        now = datetime(2031, 5, 6, 12, 30)
         self.assertTrue(move_to_tomorrow(self.database, now))
         self.assertFalse(move_to_tomorrow(self.database, now))
         with self.database.reading() as session:
             order = get_order(session, 1, now)
         self.assertEqual((order.answer and order.answer["ready_at"], order.is_stale), ("2031-05-07T19:30", False))
-        self.assertEqual(order.now_tasks, ("c4.roll",))
-        self.happened("c4.roll", "done", "2031-05-06T14:37:00")
+        self.assertEqual(order.now_tasks, ("c5.roll",))
+        self.happened("c5.roll", "done", "2031-05-06T12:47:00")
         self.assertFalse(move_to_tomorrow(self.database, now + timedelta(days=3)))
 
     def test_a_run_for_an_evening_is_made_in_its_number_and_begins_where_its_order_stands(self) -> None:
-        now = datetime.now().replace(hour=14, minute=15)
+        now = datetime.now().replace(hour=12, minute=30)
         move_to_tomorrow(self.database, now)
         drops = next(one for one in self.order()["tasks"] if one["task"]["id"] == "c2.roll")
         body = {"recipe_id": 1, "confection_id": drops["confection_id"], "occasion_id": 1}
@@ -95,7 +95,7 @@ class Followed(AppCase):
         self.assertEqual((other.status_code, other.get_json()["errors"][0]["path"]), (422, ["body", "occasion_id"]))
 
     def test_a_day_at_the_stove_has_the_tasks_of_every_confection_and_where_each_opens(self) -> None:
-        now = datetime.now().replace(hour=14, minute=15)
+        now = datetime.now().replace(hour=12, minute=30)
         move_to_tomorrow(self.database, now)
         body = {"recipe_id": 1, "confection_id": 11, "occasion_id": 1}
         run = self.client.post("/api/batches", json=body).get_json()["batch"]["id"]
@@ -167,12 +167,12 @@ class Followed(AppCase):
             seen = [one for thing in learned for one in thing["entries_from"]]
             return [one for one in seen if one["occasion_id"] == 1]
 
-        task = next(one for one in self.order()["tasks"] if one["task"]["id"] == "c4.roll")
+        task = next(one for one in self.order()["tasks"] if one["task"]["id"] == "c5.roll")
         self.assertEqual((task["state"], timed()), ("running", []))
         learned = self.client.get("/api/learned").get_json()["learned"]
         value = next(one["value"] for one in learned if one["what"] == "hands:roll")
         began = datetime.fromisoformat(task["began_at"])
-        self.happened("c4.roll", "done", (began + timedelta(minutes=90)).isoformat())
+        self.happened("c5.roll", "done", (began + timedelta(minutes=90)).isoformat())
         (one,) = timed()
         planned = datetime.fromisoformat(task["task"]["ends_at"]) - datetime.fromisoformat(task["task"]["starts_at"])
         self.assertEqual((one["observed"], one["name"], one["batch_id"]), (90.0, "Open evening", None))
@@ -180,7 +180,7 @@ class Followed(AppCase):
         ignore = f"/api/learned/tasks/{one['timed_id']}/teaches"
         self.assertEqual(self.client.put(ignore, json={"teaches": False}).status_code, 204)
         self.assertEqual([one["counts"] for one in timed()], [False])
-        self.happened("c4.roll", "undone")
+        self.happened("c5.roll", "undone")
         self.assertEqual(timed(), [])
         self.assertEqual(self.client.put(ignore, json={"teaches": True}).status_code, 404)
         self.happened("c0.cap.3", "done")  # only ticked: nobody knows when it was begun
@@ -220,7 +220,7 @@ class Followed(AppCase):
         order = self.client.post("/api/occasions/1/order", json={}).get_json()
         states = {one["task"]["id"]: one["state"] for one in order["tasks"]}
         self.assertNotIn("c5.dip", states)
-        self.assertEqual((states["c0.cap.2"], states["c4.roll"]), ("done", "running"))
+        self.assertEqual((states["c0.cap.2"], states["c1.fill.1"]), ("done", "done"))
 
     def test_what_goes_in_is_not_changed_under_work_that_has_begun(self) -> None:
         row = self.client.get("/api/occasions").get_json()["occasions"][0]
@@ -264,7 +264,7 @@ class Followed(AppCase):
 
         before = uids()
         self.assertIn("UID:occasion-1-pack@hearth-bowl", before)
-        self.happened("c4.roll", "done", "2026-08-13T14:45:00")
+        self.happened("c5.roll", "done", "2026-08-13T12:55:00")
         self.client.post("/api/occasions/1/order", json={})
         self.assertLessEqual(before, uids())
 

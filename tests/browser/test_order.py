@@ -11,13 +11,13 @@ class Order(PageCase):
     def test_today_says_what_to_do_now_and_one_press_says_it_is_done(self) -> None:
         page = self.open("/")
         page.get_by_text("Show its running order").click()
-        expect(page.get_by_role("heading", name="Roll the balls round: Cloud balls")).to_be_visible()
+        expect(page.get_by_role("heading", name="Roll the balls round: Moonrock truffles")).to_be_visible()
         self.assertEqual(self.violations(), [])
         page.get_by_role("button", name="Done").click()
-        expect(page.get_by_role("heading", name="Melt Compound coating, white")).to_be_visible()
+        expect(page.get_by_role("heading", name="Temper Milk chocolate 38 %")).to_be_visible()
         expect(page.get_by_role("heading", name="Waiting")).to_be_visible()
         page.get_by_role("link", name="Open evening").click()
-        expect(page.get_by_role("heading", level=1)).to_contain_text("29 of 43 tasks are done")
+        expect(page.get_by_role("heading", level=1)).to_contain_text("27 of 44 tasks are done")
 
     def test_a_calmer_plan_is_looked_for_until_the_cook_keeps_the_one_that_there_is(self) -> None:
         page = self.page
@@ -66,10 +66,10 @@ class Order(PageCase):
 
     def test_a_second_device_sees_the_same(self) -> None:
         page = self.open("/occasions/1/order")
-        page.get_by_role("button", name="Roll the balls round: Cloud balls: done").click()
-        expect(page.get_by_role("heading", level=1)).to_contain_text("29 of 43")
+        page.get_by_role("button", name="Roll the balls round: Moonrock truffles: done").click()
+        expect(page.get_by_role("heading", level=1)).to_contain_text("27 of 44")
         other = self.open("/occasions/1/order", self.new_page(390, 844))
-        expect(other.get_by_role("heading", level=1)).to_contain_text("29 of 43")
+        expect(other.get_by_role("heading", level=1)).to_contain_text("27 of 44")
         self.assertLessEqual(other.evaluate("document.documentElement.scrollWidth"), 390)
 
     def test_one_wish_otherwise_is_told_beside_and_taken_by_one_press(self) -> None:

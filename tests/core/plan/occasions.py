@@ -192,18 +192,17 @@ def _keeping(record: dict[str, Any], tasks: list[dict[str, Any]], ends: Any) -> 
 
 
 def _nuts(tasks: list[dict[str, Any]], starts: Any, ends: Any) -> list[str]:
-    """On one day no work of what is free of a nut follows work that leaves it, without a wash between."""
+    """No work of what is free of a nut follows work that leaves it, without a wash between."""
     found = []
     washes = [task for task in tasks if task["job"] == "wash"]
     tooled = [task for task in tasks if task["attended"] and task["job"] not in ("pack", "wash")]
     for dirty in tooled:
         for clean in tooled:
             left = set(dirty["holds"]) - set(clean["holds"])
-            day = starts[clean["id"]].date() == starts[dirty["id"]].date()
             washed = any(
                 starts[wash["id"]] >= ends[dirty["id"]] and ends[wash["id"]] <= starts[clean["id"]] for wash in washes
             )
-            if left and day and not washed and starts[clean["id"]] >= ends[dirty["id"]]:
+            if left and not washed and starts[clean["id"]] >= ends[dirty["id"]]:
                 found.append(f"{clean['id']} after {dirty['id']}: {sorted(left)}")
     return found
 

@@ -11,6 +11,7 @@ from typing import Final
 
 from hearth_bowl.core.plan.answer import Task
 from hearth_bowl.core.plan.days import DAY_MIN
+from hearth_bowl.core.plan.first_washes import with_washes
 from hearth_bowl.core.plan.job import AFTER_THE_LAST, After, Job
 from hearth_bowl.core.plan.moulds import group_of, shared_moulds
 from hearth_bowl.core.plan.occasion import Occasion
@@ -55,7 +56,7 @@ def first_order(occasion: Occasion, jobs: Sequence[Job], spare_min: int = 0) -> 
                 break
             table, slots = found
         if stuck is None:
-            return _tasks(jobs, slots)
+            return with_washes(occasion, _tasks(jobs, slots))
         if units[0] is stuck:
             return None
         units = [stuck, *(unit for unit in units if unit is not stuck)]

@@ -1,4 +1,4 @@
-"""Nuts last: on one day what is free of a nut goes before what leaves it on tools, or a wash lies between.
+"""Nuts last: what is free of a nut goes before what leaves it on tools, or a wash lies between, on other days too.
 
 A day is worked in two stretches at most, with a wash between them. In a stretch each kind of mass (by the nuts that it
 holds) has its window: what holds more comes after what holds less, and two kinds that each hold what the other does not
@@ -54,6 +54,29 @@ def nuts_last(model: Model, last_min: int) -> None:
         late = windows.get((frozenset(), day, STRETCHES[-1]))
         if late is not None:
             model.after_wash.append(late.used)
+    for name in sorted(frozenset().union(*kinds)):
+        _stays_till_washed(model, windows, washes, name, is_left=name in left)
+
+
+def _stays_till_washed(
+    model: Model, windows: Mapping[tuple[Kind, int, int], "_Window"], washes: Mapping[int, Timed], name: str,
+    *, is_left: bool,
+) -> None:  # fmt: skip
+    """Let no day begin with what is free of a nut while an earlier day's tools have it."""
+    rows = model.rows
+    before = rows.yes_or_no()
+    rows.any_of(before if is_left else ~before)
+    for day, wash in sorted(washes.items()):
+        after = rows.yes_or_no()
+        washed = [] if wash.is_there is None else [wash.is_there]
+        for stretch in STRETCHES:
+            for kind, window in ((kind, one) for (kind, *at), one in windows.items() if at == [day, stretch]):
+                if name in kind:
+                    rows.any_of(~window.used, after, *(washed if stretch == 0 else ()))
+                elif stretch == 0:
+                    rows.any_of(~window.used, ~before)
+        rows.any_of(~before, after, *washed)
+        before = after
 
 
 def _peanuts_last(
@@ -81,6 +104,11 @@ class _Window:
         self.used = rows.yes_or_no()
 
 
+def wash_id(occasion: Occasion, day: int) -> str:
+    """Return the id of a day's wash: so many days before all is ready."""
+    return f"{WASHED}{occasion.ready_min // DAY_MIN - day}"
+
+
 def wash_job(occasion: Occasion, id_: str) -> Job:
     """Return the job of washing up."""
     return Job(
@@ -95,8 +123,8 @@ def wash_job(occasion: Occasion, id_: str) -> Job:
 
 
 def _wash(model: Model, day: int, last_min: int, washed: set[str]) -> Timed:
-    before = model.occasion.ready_min // DAY_MIN - day
-    ids = (f"{WASHED}{before}" if time == 1 else f"{WASHED}{before}.{time}" for time in count(1))
+    name = wash_id(model.occasion, day)
+    ids = (name if time == 1 else f"{name}.{time}" for time in count(1))
     job = wash_job(model.occasion, next(id_ for id_ in ids if id_ not in washed))
     timed = to_do(model, job, last_min, frozenset(), day)
     timed.is_there = model.rows.yes_or_no()
@@ -134,8 +162,7 @@ def _stands_in_one(
 
 
 def _left_on_tools(model: Model, tooled: list[Timed]) -> Kind:
-    """Return the nuts that today's work has left on tools since the last wash."""
-    today = model.occasion.now_min // DAY_MIN
+    """Return the nuts that work has left on tools since the last wash."""
     washed = max((one.end_min or 0 for one in model.occasion.happened if one.id.startswith(WASHED)), default=0)
-    done = [one for one in tooled if one.is_settled and one.first_min // DAY_MIN == today and one.first_min >= washed]
+    done = [one for one in tooled if one.is_settled and one.first_min >= washed]
     return frozenset().union(*(one.job.holds for one in done))

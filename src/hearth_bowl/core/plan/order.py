@@ -68,15 +68,18 @@ class _Search:
     def start_from(self, tasks: Sequence[Task], goals: Sequence[Sum]) -> bool:
         """Take an order as the one that there is, with what it is worth; return whether the model has it as one."""
         hint: dict[int, int] = {}
+        washes = {wash.job.id: wash for wash in self.model.washes}
+        for wash in washes.values():
+            if wash.is_there is not None:
+                hint[wash.is_there.index] = 0
         for task in tasks:
-            timed = self.model.timed[task.job.id]
+            timed = washes.get(task.job.id) or self.model.timed[task.job.id]
+            if timed.is_there is not None:
+                hint[timed.is_there.index] = 1
             for index, _ in timed.start.terms:
                 hint[index] = task.start_min
             for cook, does in enumerate(timed.by):
                 hint[does.index] = int(cook == task.cook)
-        for wash in self.model.washes:
-            if wash.is_there is not None:
-                hint[wash.is_there.index] = 0
         status = self._run(total(goals), FIRST_WORK, fixed=hint)
         self.gaps.clear()
         return status in (Status.BEST, Status.SOME)
