@@ -296,6 +296,13 @@ class Cases(unittest.TestCase):
             cold = last.id == "back-cold" and (sets.id, dict(last.uses)) == ("coat-sets", {"fridge_shelves": 1})
             self.assertEqual(cold, is_cold, family)
 
+    def test_a_step_of_the_piece_is_never_taken_for_an_act_of_a_mix(self) -> None:
+        balls = worked("scoop", Part(role="centre", of=starter("cream-ganache", "roll")))
+        leaf = CardStep(text="Press a leaf on.", kind="join")
+        asked = replace(balls.confection, steps=(leaf,))
+        found = method_of_confection(work_out(asked), {}, SEA).acts
+        self.assertEqual([act.id for act in found if act.from_card and not act.id.endswith("card1")], [])
+
     def test_what_they_are_rolled_in_is_named_in_a_sentence(self) -> None:
         centre = Part(role="centre", of=starter("cream-ganache", "roll"))
         for count, words in (
