@@ -138,7 +138,8 @@ def unanswered(session: Session, batch_id: int, now: datetime) -> list[Mishap]:
     left = [one for one in asked if one[0] != row.step or snapshot.steps[one[0]].heat != "boil"]
     stretches = [[(at, c) for at, c in stretch] for stretch in batch_trace(session, batch_id, now).stretches]
     recipe = recipe_from(json.loads(row.document))
-    return mishaps(left, snapshot.steps, stretches, recipe, snapshot.pressure_kpa)
+    open_step = row.step if row.ended_at is None else None
+    return mishaps(left, snapshot.steps, stretches, recipe, snapshot.pressure_kpa, open_step)
 
 
 def _seen_s(session: Session, row: BatchRow, begun_at: datetime | None, now: datetime) -> dict[str, float]:

@@ -78,6 +78,23 @@ class Mishaps(unittest.TestCase):
         self.assertEqual(wrong(FUDGE, STEPS, BOIL, 110, 140, 111), [])
         self.assertEqual(wrong(FUDGE, STEPS, BOIL, end_c + 0.8, end_c + 0.9), [])
 
+    def test_egg_that_was_left_before_it_was_cooked_is_named_until_it_is(self) -> None:
+        curd = starter("curd", None)
+        steps = run_steps(curd, {}, Kitchen())
+        at = next(i for i, step in enumerate(steps) if step.act == "cook-egg")
+        low, high = steps[at].target_c or (0.0, 0.0)
+        [one] = wrong(curd, steps, at, 60, low - 6, low - 5, low + 1)  # one reading alone is no holding
+        self.assertEqual((one.code, one.hottest_c), ("egg-not-cooked", low - 5))
+        self.assertIn(f"{low:.0f} to {high:.0f}", one.then)
+        self.assertEqual(wrong(curd, steps, at, 60, low, low + 0.5), [])
+        self.assertEqual(wrong(curd, steps, at, 60), [])  # nobody measured
+        stretch = [(float(s), c) for s, c in enumerate((60, 70, 70, 70, low, low))]
+        twice = [(at, 0.0, 3.0), (at + 1, 3.0, 3.5), (at, 3.5, 9.0)]
+        self.assertEqual(mishaps(twice, steps, [stretch], curd, 101.325), [])
+        again = [(at, 9.0, 3.0), (at, 0.0, 3.0)]  # what was answered is over
+        self.assertEqual([one.code for one in mishaps(again, steps, [stretch], curd, 101.325)], ["egg-not-cooked"])
+        self.assertEqual(mishaps(twice[:1], steps, [stretch], curd, 101.325, open_step=at), [])
+
     def test_every_ceiling_says_what_was_lost(self) -> None:
         for family, act, says in (("fondant", "enzyme", "invertase"), ("curd", "cook-egg", "sieve")):
             recipe = starter(family, None)

@@ -6134,7 +6134,7 @@ export interface components {
              * Code
              * @enum {string}
              */
-            code: "past-end" | "over-ceiling";
+            code: "past-end" | "over-ceiling" | "egg-not-cooked";
             /**
              * Dose G
              * @default null

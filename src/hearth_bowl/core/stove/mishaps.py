@@ -11,6 +11,10 @@ from hearth_bowl.core.stove.step import Step
 
 OVER_K: Final = 0.5
 """So far over a ceiling it counts: a thermometer is hardly truer. A judgement."""
+UNDER_K: Final = 0.5
+"""So far under the temperature that cooks egg it is not cooked: a thermometer is hardly truer. A judgement."""
+EGG: Final = "cook-egg"
+"""The act at which egg is cooked."""
 
 Reading = tuple[float, float]
 
@@ -22,7 +26,7 @@ class Mishap:
 
     step: int
     key: str
-    code: Literal["past-end", "over-ceiling"]
+    code: Literal["past-end", "over-ceiling", "egg-not-cooked"]
     hottest_c: float
     says: str
     then: str
@@ -35,9 +39,11 @@ def mishaps(
     stretches: Sequence[Sequence[Reading]],
     recipe: Recipe,
     pressure_kpa: float,
+    open_step: int | None = None,
 ) -> list[Mishap]:
     """Return what went wrong, by step, each step's worst.
 
+    :param open_step: the step that goes on, of which nothing was left undone yet.
     :param spans: steps by number, with the moments at which they were begun and left [s].
     :param stretches: readings [s, true °C], apart where the thermometer was silent.
     """
@@ -51,7 +57,33 @@ def mishaps(
             before = found.get(number)
             if before is None or before.hottest_c < one.hottest_c:
                 found[number] = one
-    return list(found.values())
+    return [*found.values(), *_raw(spans, steps, stretches, open_step)]
+
+
+def _raw(
+    spans: Sequence[tuple[int, float, float]], steps: Sequence[Step], stretches: Sequence[Sequence[Reading]],
+    open_step: int | None,
+) -> Iterator[Mishap]:  # fmt: skip
+    """Yield egg that was left before it was cooked, however often its step was gone to."""
+    for number in dict.fromkeys(number for number, _, _ in spans):
+        step = steps[number] if number < len(steps) else None
+        if step is None or step.act != EGG or step.target_c is None or number == open_step:
+            continue
+        visits = [(since_s, until_s) for at, since_s, until_s in spans if at == number and since_s < until_s]
+        held = [held_c(stretches, *visit) for visit in visits]
+        if None in held or not held:
+            continue  # nobody measured: nothing is claimed
+        hottest_c = max(one for one in held if one is not None)
+        low, high = step.target_c
+        if hottest_c < low - UNDER_K:
+            yield Mishap(
+                step=number,
+                key=step.key,
+                code="egg-not-cooked",
+                hottest_c=hottest_c,
+                says=f"The egg was held at ⟦{hottest_c:.0f} °C⟧ at most: it is not cooked.",
+                then=f"Cook it until its middle reads ⟦{low:.0f} to {high:.0f} °C⟧. Raw egg can make people ill.",
+            )
 
 
 def held_c(stretches: Sequence[Sequence[Reading]], since_s: float, until_s: float) -> float | None:

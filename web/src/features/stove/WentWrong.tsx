@@ -23,7 +23,7 @@ export function WentWrong({ batch, happen, onBack }: Props) {
           <p className="font-bold text-[1.25rem] text-copper leading-tight">{one.says}</p>
           <p className="mt-1 text-[1.0625rem]">{one.then}</p>
           <div className="mt-2 flex flex-wrap gap-2">
-            {one.code === "past-end" ? (
+            {one.code === "past-end" || one.code === "egg-not-cooked" ? (
               <Button
                 className="min-h-16"
                 onClick={() => {
@@ -31,7 +31,7 @@ export function WentWrong({ batch, happen, onBack }: Props) {
                   onBack(one.step);
                 }}
               >
-                Boil it again
+                {one.code === "past-end" ? "Boil it again" : "Cook it again"}
               </Button>
             ) : (
               <Button className="min-h-16" onClick={() => answer(one.key, "yes")}>
