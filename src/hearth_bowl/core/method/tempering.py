@@ -179,7 +179,7 @@ def _smear(suffix: str, of: tuple[str, ...]) -> Act:
         do="Spread a smear on paper at room temperature.",
         cue="it sets satin, with no streaks, and snaps",
         ask="Did the smear set clean?",
-        why="A bad temper sticks in the mould: test before you fill one.",
+        why="Out of temper it sets dull and streaked, and sticks in a mould: test before you use it.",
         gate_min=SMEAR_MIN,
         minutes=(3.0, SMEAR_MIN, 6.0),
         uses=POT,
