@@ -146,6 +146,11 @@ class Readings(Kitchen):
         self.assertEqual(self.client.put("/api/probes/stand-in/speed", json={"speed": 20.0}).get_json()["speed"], 20)
         self.refused("PUT", "/api/probes/stand-in/speed", 422, json={"speed": 90.0})
         self.refused("PUT", "/api/probes/none/speed", 404, json={"speed": 2.0})
+        self.assertEqual(
+            self.client.put("/api/probes/stand-in/name", json={"name": " Brass "}).get_json()["name"], "Brass"
+        )
+        self.refused("PUT", "/api/probes/stand-in/name", 422, json={"name": " "})
+        self.refused("PUT", "/api/probes/none/name", 404, json={"name": "Brass"})
 
     def test_a_scale_speaks_by_the_same_door(self) -> None:
         self.assertEqual(self.client.get("/api/scales").get_json()["scales"], [])

@@ -45,6 +45,12 @@ class SpeedIn(Incoming):
     speed: float
 
 
+class ProbeNameIn(Incoming):
+    """What a thermometer is called."""
+
+    name: str
+
+
 class WeightsIn(Incoming):
     """Settled weights of a scale."""
 
@@ -97,6 +103,14 @@ def delete_probe(probe_id: str) -> tuple[str, int]:
     with database().writing() as session:
         service.delete_probe(session, probe_id)
     return "", 204
+
+
+@probes.put("/probes/<probe_id>/name")
+@spec.validate(resp=Response(HTTP_200=service.Probe, HTTP_404=Problem, HTTP_422=Problem), operation_id="nameProbe")
+def name_probe(probe_id: str, json: ProbeNameIn) -> service.Probe:
+    """Call a thermometer otherwise; its readings still come in by its id."""
+    with database().writing() as session:
+        return service.name_probe(session, probe_id, json.name)
 
 
 @probes.put("/probes/<probe_id>/speed")

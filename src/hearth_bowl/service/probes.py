@@ -68,6 +68,16 @@ def set_speed(session: Session, probe_id: str, speed: float) -> Probe:
     return _probe(session, row)
 
 
+def name_probe(session: Session, probe_id: str, name: str) -> Probe:
+    """Call a thermometer otherwise.
+
+    :raises BadInput: at `name`. :raises NotFound: there is no such probe.
+    """
+    row = _probe_row(session, probe_id)
+    row.name = check_name(name)
+    return _probe(session, row)
+
+
 def add_readings(session: Session, probe_id: str, readings: Sequence[Reading], now: datetime) -> Taken:
     """Store readings of a probe, all or none, and return how many were new; a new probe is made.
 

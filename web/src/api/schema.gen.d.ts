@@ -1379,6 +1379,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/probes/{probe_id}/name": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Call a thermometer otherwise; its readings still come in by its id. */
+        put: operations["nameProbe"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/probes/{probe_id}/readings": {
         parameters: {
             query?: never;
@@ -8297,6 +8314,14 @@ export interface components {
             retention: components["schemas"]["Retention"];
         };
         /**
+         * ProbeNameIn
+         * @description What a thermometer is called.
+         */
+        ProbeNameIn: {
+            /** Name */
+            name: string;
+        };
+        /**
          * Problem
          * @description A refusal.
          */
@@ -14622,6 +14647,50 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Taken"];
+                };
+            };
+            /** @description Unprocessable Content */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    nameProbe: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                probe_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ProbeNameIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Probe"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
                 };
             };
             /** @description Unprocessable Content */

@@ -42,6 +42,9 @@ const LearnedPage = lazy(() =>
 const SeenPage = lazy(() =>
   import("../features/seen/SeenPage").then((place) => ({ default: place.SeenPage })),
 );
+const ThermometersPage = lazy(() =>
+  import("../features/thermometers/ThermometersPage").then((place) => ({ default: place.ThermometersPage })),
+);
 const DataPage = lazy(() =>
   import("../features/data/DataPage").then((place) => ({ default: place.DataPage })),
 );
@@ -94,6 +97,7 @@ export function App() {
             <Route path="/daybook/kitchen" element={<LearnedPage />} />
             <Route path="/daybook/:id" element={<BatchPage />} />
             <Route path="/pairing" element={<PairingPage />} />
+            <Route path="/thermometers" element={<ThermometersPage />} />
             <Route path="/data" element={<DataPage />} />
             <Route path="/see" element={<SeenPage />} />
             <Route path="/see/:of/:id" element={<SeenPage />} />

@@ -19,6 +19,7 @@ const PAGES: readonly (readonly [string, string])[] = [
   ["/daybook/kitchen", "Learned from your kitchen"],
   ["/see/*", "What do you see?"],
   ["/pairing", "Other devices"],
+  ["/thermometers", "Thermometers"],
   ["/data", "Your data"],
   ["/notices", "Notices"],
 ];

@@ -8,7 +8,6 @@ import { TextField } from "../../ui/Field";
 import { Option } from "../../ui/OptionList";
 import { Popover } from "../../ui/Popover";
 import { decimal, numberIn, temperature, useUnits } from "../../units/units";
-import { Thermometers } from "./Thermometers";
 import { useSettings } from "./useSettings";
 
 /** The person's kitchen and units: shown in the rim, changed in place. */
@@ -16,6 +15,8 @@ export function Kitchen() {
   const { data } = useQuery(settingsQuery);
   const { save } = useSettings();
   const units = useUnits();
+  const [isOpen, setOpen] = useState(false);
+  const leave = () => setOpen(false);
   if (!data) return null;
   const problem = save.error instanceof ApiError ? save.error.problem.errors[0] : null;
   const at = (name: string) =>
@@ -24,6 +25,8 @@ export function Kitchen() {
     <Popover
       align="end"
       label="Kitchen and units"
+      open={isOpen}
+      onOpenChange={setOpen}
       trigger={
         <button
           type="button"
@@ -108,11 +111,25 @@ export function Kitchen() {
           <Option value="imperial">imperial: spoon 17.8 ml, cup 284 ml</Option>
           <Option value="au">Australian: spoon 20 ml, cup 250 ml</Option>
         </Choice>
-        <Thermometers />
-        <Link to="/pairing" className="inline-flex min-h-11 items-center font-bold text-rim underline">
+        <Link
+          to="/thermometers"
+          onClick={leave}
+          className="inline-flex min-h-11 items-center font-bold text-rim underline"
+        >
+          Thermometers
+        </Link>
+        <Link
+          to="/pairing"
+          onClick={leave}
+          className="inline-flex min-h-11 items-center font-bold text-rim underline"
+        >
           Other devices: tablet, phone, gateway
         </Link>
-        <Link to="/data" className="inline-flex min-h-11 items-center font-bold text-rim underline">
+        <Link
+          to="/data"
+          onClick={leave}
+          className="inline-flex min-h-11 items-center font-bold text-rim underline"
+        >
           Your data: backups, files
         </Link>
       </div>

@@ -8,6 +8,10 @@ import { Option } from "../../ui/OptionList";
 const STAND_IN = "stand-in";
 export const BY_HAND = "by-hand";
 const NAMES: Record<string, string> = { [STAND_IN]: "Simulated probe", [BY_HAND]: "Readings by hand" };
+/** What a thermometer is called: ours have names of their own. */
+export const probeName = (id: string, name: string): string => NAMES[id] ?? name;
+/** Whether a thermometer comes with the kitchen: the simulated one, and one's own hand. */
+export const isOurs = (id: string): boolean => id in NAMES;
 const SPEEDS = [1, 5, 10, 30, 60];
 
 /** The thermometers that one may hear: all that ever spoke, and one's own hand. */
@@ -15,7 +19,7 @@ function useProbes(): { id: string; name: string; lastMs: number }[] {
   const { data } = useQuery(probesQuery);
   const found = (data?.probes ?? []).map(({ id, name, last_at }) => ({
     id,
-    name: NAMES[id] ?? name,
+    name: probeName(id, name),
     lastMs: last_at === null ? 0 : Date.parse(last_at),
   }));
   return found.some((probe) => probe.id === BY_HAND)
