@@ -315,7 +315,7 @@ def _carded(recipe: Recipe) -> dict[str, str]:
             step = CardStep(text="As I do it.", to_c=to_c, place="instead", act=name_of(act))
             method = method_of_recipe(replace(recipe, steps=(step,)), {}, KITCHEN)
             one = next(one for one in method.acts if one.id == act.id)
-            said = [f"differs {differs.card_c:.4g} {differs.book_c:.4g}" for differs in method.differs]
+            said = [f"{two.card_c:.4g} {two.book_c:.4g} {two.message}" for two in method.differs]
             found[f"{act.id} {to_c:g}"] = " | ".join(
                 [*(f"{bound:.4g}" for bound in one.target_c or ()), f"{one.ceiling_c}", *said]
             )
@@ -332,6 +332,7 @@ def _act(act: Act) -> Iterator[str]:
     for bounds in (act.target_c, (act.ceiling_c,), (act.gate_min,), (act.soon_min,)):
         yield " ".join("" if bound is None else f"{bound:.4g}" for bound in bounds or ())
     yield " ".join((*act.cautions, *sorted(act.holds), *act.of, "out" if act.out_of_cold else ""))
+    yield " ".join((str(act.mass), "in the vessel" if act.in_vessel else "", f"turn {act.turn}", act.session))
     yield " ".join(name for name in ("cue", "ask", "why", "passes", "call", "from_card") if getattr(act, name))
 
 

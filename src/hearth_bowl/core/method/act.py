@@ -52,6 +52,7 @@ class Act:
     of: tuple[str, ...]
     title: str
     do: str
+    minutes: tuple[float, float, float]
     cue: str = ""
     ask: str = ""
     why: str = ""
@@ -60,7 +61,6 @@ class Act:
     target_c: Range | None = None
     gate_min: float | None = None
     ceiling_c: float | None = None
-    minutes: tuple[float, float, float] = (3.0, 5.0, 8.0)
     hands: bool = True
     takes: tuple[Take, ...] = ()
     after: tuple[After, ...] = ()

@@ -25,7 +25,6 @@ class Ending:
     spread: tuple[Row, ...] = ()
     is_poured: bool = False
     """Whether a mix with no form of its own goes into a pan, not a bowl."""
-    ripens_at_room: bool = False
     stays_cold: bool = False
     """Whether finished pieces rest in the fridge, since germs grow in the mix when it is warm."""
     is_used_at_once: bool = False

@@ -282,7 +282,6 @@ FONDANT: Final = Ending(
         replace(_at_room_bowl("Cover its surface with film and let it firm up at room temperature."), target_c=RIPE_C),
     ),
     shape=(replace(PORTION, target_c=None), ROLL),
-    ripens_at_room=True,
 )
 """Handbook, section L; its minutes are a judgement."""
 _PRESSED: Final = Row(
