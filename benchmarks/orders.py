@@ -38,7 +38,9 @@ def _look(record: dict[str, Any], answer: dict[str, Any], random: Random, found:
         found["wrong: a rule is broken"] += bool(wrongs(record, answer))
         for way, easier in eased(record, random).items():
             found["made easier and planned again"] += 1
-            found[f"wrong: none when {way}"] += not planned(easier, 0)["feasible"]
+            again = planned(easier, 0)["feasible"]
+            found[f"wrong: none when {way}"] += again is False
+            found["made easier and not decided"] += again is None
     elif answer.get("least_change") or answer.get("together"):
         found["mended by its offer"] += 1
         found["wrong: the offer does not mend it"] += not planned(mended(record, answer), 0)["feasible"]

@@ -14,7 +14,7 @@ class Attacks(unittest.TestCase):
         found = kill_often(trials(4), 7)
         self.assertEqual(found.lost, [])
         self.assertEqual(found.kills, trials(4))
-        self.assertGreaterEqual(found.writes, 2)
+        self.assertGreaterEqual(found.writes, 1)  # one round waits for a write, however slow the machine is
 
     def test_odd_requests_to_every_operation_are_never_answered_500(self) -> None:
         found = fuzz(trials(250), 11)

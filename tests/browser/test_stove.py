@@ -58,6 +58,32 @@ class Wrong(KitchenPage):
         expect(page.get_by_role("heading", level=1)).to_have_text(re.compile("boil to the end", re.IGNORECASE))
         expect(wrong).to_have_count(0)
 
+    def test_a_whole_boil_by_hand_in_fahrenheit_on_a_phone_with_text_of_twice_the_size(self) -> None:
+        settings = self.server.call("GET", "/api/settings")[1]
+        self.server.call("PUT", "/api/settings", {**settings, "temperature_unit": "F"})
+        page = self.new_page(390, 844)
+        self.fudge(page)
+        page.evaluate("document.documentElement.style.fontSize = '200%'")
+        target = self.server.call("GET", f"/api/batches/{self.newest()}")[1]["steps"]
+        ends_c = next(step["target_c"] for step in target if step["heat"] == "boil")
+        end_f = round(sum(ends_c) / 2 * 1.8 + 32)
+        for fahrenheit in (205, 221, end_f):
+            self.type_reading(page, *str(fahrenheit))
+            expect(page.get_by_text("Taken. Last readings")).to_contain_text(f"{fahrenheit} °F")
+            self.assertLessEqual(page.evaluate("document.documentElement.scrollWidth"), 390, fahrenheit)
+        called = page.get_by_role("alertdialog", name="Off the heat")
+        expect(called).to_be_visible()
+        self.assertLessEqual(page.evaluate("document.documentElement.scrollWidth"), 390)
+        self.assertEqual(self.violations(page), [])
+        called.get_by_role("button").first.click()
+        page.get_by_role("button", name="Off the heat", exact=True).click()
+        expect(page.get_by_role("heading", level=1)).to_have_text(re.compile("let it cool", re.IGNORECASE))
+        self.assertLessEqual(page.evaluate("document.documentElement.scrollWidth"), 390)
+        self.sent(page)
+        kept = self.server.call("GET", "/api/probes")[1]["probes"]
+        by_hand = next(probe["last_c"] for probe in kept if probe["id"] == "by-hand")
+        self.assertAlmostEqual(by_hand, (end_f - 32) / 1.8, delta=0.1)
+
     def test_a_fudge_that_cooled_too_far_is_not_called_to_be_beaten(self) -> None:
         page = self.page
         self.fudge(page)

@@ -83,6 +83,7 @@ def live(session: Session, batch_id: int, now: datetime) -> Live:
         silent_s=heard.silent_s,
         entered_c=heard.first_c,
         pace=heard.pace,
+        by_hand=heard.by_hand,
     )
     true_c = heard.true_c if heard.is_fresh else None
     dose_g = None if true_c is None else back_to_end_g(step, true_c, recipe, snapshot.pressure_kpa)

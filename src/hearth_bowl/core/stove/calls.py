@@ -61,22 +61,27 @@ class Call:
         return at_s is not None and not (self.wrong and now_s - at_s >= AGAIN_S)
 
 
-def held(step: Step, readings: Sequence[tuple[float, float]]) -> Standing | None:
+def held(
+    step: Step, readings: Sequence[tuple[float, float]], *, age_s: float = 0.0, by_hand: bool = False
+) -> Standing | None:
     """Return where a step stands by its own (s, °C) readings: the last state that held for some seconds.
 
-    Readings that come seldom, as by hand, each count at once.
+    Readings by hand, and others that come seldom, each count at once.
+
+    :param age_s: how old the last reading is: what it says has held since.
     """
     found: Standing | None = None
+    now: Standing | None = None
     since, before, last_s = 0.0, None, None
     for at_s, c in readings:
         now = standing(step, c, None if found is None else found.stand)
         stand = None if now is None else now.stand
         if stand != before:
             since, before = at_s, stand
-        if last_s is None or at_s - last_s >= HELD_S or at_s - since >= HELD_S:
+        if by_hand or last_s is None or at_s - last_s >= HELD_S or at_s - since >= HELD_S:
             found = now
         last_s = at_s
-    return found
+    return now if last_s is not None and last_s + age_s - since >= HELD_S else found
 
 
 def next_call(

@@ -68,6 +68,7 @@ def watch(
     silent_s: float = 0.0,
     entered_c: float | None = None,
     pace: float = 1.0,
+    by_hand: bool = False,
 ) -> Watched:
     """Return what the readings of a step say, so long after the last of them.
 
@@ -76,6 +77,7 @@ def watch(
     :param silent_s: how long nothing was heard from a thermometer that speaks by itself.
     :param entered_c: how warm it was when the step began.
     :param pace: how fast the pan's time goes against the clock.
+    :param by_hand: whether the cook reads it and types it.
     """
     found = None
     if course is not None and readings:
@@ -89,7 +91,7 @@ def watch(
         )
     if found is not None:
         found = carried_on(by_the_clock(found, pace), age_s)
-    stands = held(step, readings) if is_fresh else None
+    stands = held(step, readings, age_s=age_s * pace, by_hand=by_hand) if is_fresh else None
     call = next_call(step, readings, found, stands, entered_c=entered_c, silent_s=silent_s)
     return Watched(forecast=found, stands=stands, call=call)
 

@@ -1,17 +1,11 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { client, dataOf } from "../../api/client";
+import { BY_HAND, probeName, STAND_IN } from "../../api/probes";
 import { probesQuery } from "../../api/queries";
 import { Choice } from "../../ui/Choice";
 import { Option } from "../../ui/OptionList";
 
-const STAND_IN = "stand-in";
-export const BY_HAND = "by-hand";
-const NAMES: Record<string, string> = { [STAND_IN]: "Simulated probe", [BY_HAND]: "Readings by hand" };
-/** What a thermometer is called: ours have names of their own. */
-export const probeName = (id: string, name: string): string => NAMES[id] ?? name;
-/** Whether a thermometer comes with the kitchen: the simulated one, and one's own hand. */
-export const isOurs = (id: string): boolean => id in NAMES;
 const SPEEDS = [1, 5, 10, 30, 60];
 
 /** The thermometers that one may hear: all that ever spoke, and one's own hand. */
@@ -24,7 +18,7 @@ function useProbes(): { id: string; name: string; lastMs: number }[] {
   }));
   return found.some((probe) => probe.id === BY_HAND)
     ? found
-    : [...found, { id: BY_HAND, name: NAMES[BY_HAND] ?? BY_HAND, lastMs: 0 }];
+    : [...found, { id: BY_HAND, name: probeName(BY_HAND), lastMs: 0 }];
 }
 
 /** The thermometer that spoke last; before any did, the first that is there; else one's own hand. */
@@ -42,7 +36,7 @@ export function ProbeChoice({ probe, onChange }: ChoiceProps) {
   const heard = useProbes();
   const probes = heard.some(({ id }) => id === STAND_IN)
     ? heard
-    : [...heard, { id: STAND_IN, name: NAMES[STAND_IN] ?? STAND_IN }];
+    : [...heard, { id: STAND_IN, name: probeName(STAND_IN) }];
   return (
     <Choice label="Thermometer" isBare className="min-h-16" value={probe} onPick={onChange}>
       {probes.map(({ id, name }) => (
@@ -50,7 +44,7 @@ export function ProbeChoice({ probe, onChange }: ChoiceProps) {
           {name}
         </Option>
       ))}
-      {!probes.some(({ id }) => id === probe) && <Option value={probe}>{NAMES[probe] ?? probe}</Option>}
+      {!probes.some(({ id }) => id === probe) && <Option value={probe}>{probeName(probe)}</Option>}
     </Choice>
   );
 }

@@ -1,6 +1,6 @@
 export { useLineNames } from "./lineNames";
 export { lower, marksOf } from "./marks";
-export { BY_HAND, isOurs, Probe, ProbeChoice, probeName, useUsualProbe } from "./Probe";
+export { Probe, ProbeChoice, useUsualProbe } from "./Probe";
 export { SETS } from "./sets";
 export { TraceChart } from "./TraceChart";
 export { type Happen, type Happening, useEvents } from "./useEvents";

@@ -2,6 +2,7 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { Link, useNavigate } from "react-router";
 import type { Schemas } from "../../api/client";
+import { BY_HAND } from "../../api/probes";
 import { batchQueries, recipeQueries } from "../../api/queries";
 import { serverNow } from "../../api/serverTime";
 import { placeOf } from "../../api/thread";
@@ -14,7 +15,6 @@ import { useSpeak } from "../../ui/sound";
 import { useUnits } from "../../units/units";
 import { Clocks, useSeconds } from "../clocks";
 import {
-  BY_HAND,
   carriedOn,
   FOLLOW_MS,
   lower,
@@ -330,7 +330,7 @@ function RunBench({ run }: { run: Run }) {
           </Link>
         </div>
         {step.caution && (
-          <p className="min-w-80 flex-1 border-line border-l bg-copper-pale px-5 py-2 text-[1rem] text-copper">
+          <p className="min-w-[min(20rem,100%)] flex-1 border-line border-l bg-copper-pale px-5 py-2 text-[1rem] text-copper">
             {step.caution}
           </p>
         )}

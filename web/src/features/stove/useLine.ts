@@ -2,10 +2,11 @@ import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useNavigate } from "react-router";
 import { client, dataOf, type Schemas } from "../../api/client";
 import { newKey, tell } from "../../api/outbox";
+import { BY_HAND } from "../../api/probes";
 import { batchQueries } from "../../api/queries";
 import { serverMoment } from "../../api/serverTime";
 import { placeOf } from "../../api/thread";
-import { BY_HAND, type Happening } from "../run";
+import type { Happening } from "../run";
 import { asLeft, noteBack, noteLeft } from "./left";
 
 type Run = Schemas["Run"];

@@ -2,6 +2,7 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link } from "react-router";
 import { client, dataOf, type Schemas } from "../../api/client";
+import { isOurs, probeName } from "../../api/probes";
 import { probesQuery } from "../../api/queries";
 import { serverNow } from "../../api/serverTime";
 import { Button } from "../../ui/Button";
@@ -10,7 +11,6 @@ import { Skeleton } from "../../ui/Skeleton";
 import { Sure } from "../../ui/Sure";
 import { dayOf, timeText } from "../../units/time";
 import { temperature, useUnits } from "../../units/units";
-import { isOurs, probeName } from "../run";
 
 /** A new thermometer is found within this. */
 const LOOK_MS = 2000;
