@@ -174,6 +174,10 @@ def _confections(recipes: Mapping[str, Recipe]) -> Iterator[tuple[str, Any]]:
         yield f"{name} / label", _or_why(label_of, worked, None)
         yield f"{name} / method", _acts(method_of_confection(worked, {}, KITCHEN))
     cones, balls = made["Late-watch cones"], made["Cloud balls"]
+    for one in (cones, balls):
+        for school in CHOICES["temper"]:
+            method = method_of_confection(work_out(one, KITCHEN), {"temper": school}, KITCHEN)
+            yield f"{one.name} tempered by {school} / method", _acts(method)
     cheese = replace(cones, parts=(cones.parts[0], Part(role="filling", of=starter("soft-cheese", None))))
     solid = replace(balls, parts=(Part(role="centre", of=find("milk38")), *balls.parts[1:]))
     tapped = replace(cones, steps=(CardStep(text="Out with a tap.", kind="unmould"),))
