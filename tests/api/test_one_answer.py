@@ -6,8 +6,10 @@ import unittest
 from datetime import UTC, date, datetime, timedelta
 from pathlib import Path
 from typing import Any
+from unittest.mock import patch
 
 from hearth_bowl.core.assess.assess import assess
+from hearth_bowl.core.method.families import METHODS
 from hearth_bowl.core.quantities import in_units, plain
 from hearth_bowl.formats.answers import assess_answer
 from hearth_bowl.formats.recipe_file import recipe_from
@@ -54,6 +56,30 @@ class OneAnswer(AppCase):
         self.client.put(f"/api/recipes/{number}/fit", json={"vessel_id": 6})
         run = self.client.post("/api/batches", json={"recipe_id": number}).get_json()
         self.assertEqual((run["shell"], run["steps"][0]["key"]), ("dark60", "temper-melt"))
+
+    def test_a_familys_row_of_acts_is_what_formula_stove_order_and_card_show(self) -> None:
+        made = self.client.post("/api/recipes/start", json={"family": "filling", "use": "roll"}).get_json()["id"]
+        recipe = self.client.get(f"/api/recipes/{made}").get_json()["recipe"]
+        into = self.client.get("/api/confections").get_json()["confections"][-1]["id"]
+        ready = (datetime.now() + timedelta(days=5)).replace(microsecond=0).isoformat()
+        asked = self.client.get("/api/occasions").get_json()["occasions"][0]["asked"]
+        row = {**asked["rows"][0], "confection_id": into}
+        evening = {
+            **asked,
+            "ready_at": ready,
+            "rows": [row],
+            "wishes": {**asked["wishes"], "begins_at": None, "away": []},
+        }
+        occasion = self.client.post("/api/occasions", json=evening).get_json()["id"]
+        with patch.dict(METHODS, {"filling": METHODS["curd"]}):
+            formula = self.client.post("/api/formula/method", json={"recipe": recipe}).get_json()["method"]["acts"]
+            stove = self.client.post("/api/batches/plan", json={"recipe_id": made}).get_json()["steps"]
+            order = self.client.post(f"/api/occasions/{occasion}/order", json={"effort": "quick"}).get_json()["tasks"]
+            card = self.client.get(f"/api/recipes/{made}/card").get_json()["steps"]
+        self.assertIn("Thicken the egg", [act["title"] for act in formula])
+        self.assertIn("cook-egg", [step["key"] for step in stove])
+        self.assertIn("c0.m0.cook-egg", [act for one in order for act in one["task"]["acts"]])
+        self.assertIn("cook-egg", [step["key"] for step in card])
 
     def test_what_boils_off_is_weighed_in_at_every_door(self) -> None:
         settings = self.client.get("/api/settings").get_json()

@@ -12,6 +12,8 @@ from hearth_bowl.core.card.card import ReadCard, read_card
 from hearth_bowl.core.confection.work_out import work_out
 from hearth_bowl.core.errors import BadInput
 from hearth_bowl.core.ingredients.ingredient import Ingredient
+from hearth_bowl.core.mass.kitchen import Kitchen
+from hearth_bowl.core.method.method import method_of_recipe
 from hearth_bowl.core.recipe.recipe import Recipe
 from hearth_bowl.core.recipe.steps import CardStep
 from hearth_bowl.formats.confection_file import confection_from
@@ -40,7 +42,39 @@ def told(steps: tuple[CardStep, ...], name: str) -> list[float]:
     return [round(value[0] if isinstance(value, tuple) else value, 1) for value in values if value is not None]
 
 
+ENDS = {
+    "caramel": (
+        118,
+        "Night-sky caramels\n400 g sugar\n300 g glucose syrup\n400 g double cream\n50 g butter\nBoil to 118 °C.",
+    ),
+    "fruit-jelly": (
+        106,
+        "Raspberry jellies\n500 g raspberry puree\n500 g sugar\n12 g pectin\nBoil to 106 °C.\nPour into a tin.",
+    ),
+    "aerated": (
+        115,
+        "Cloud marshmallows\n20 g gelatine\n100 g water\n400 g sugar\n150 g glucose syrup\nBoil to 115 °C.\nBeat it.",
+    ),
+    "curd": (
+        84,
+        "Lemon curd\n150 g egg\n100 g lemon juice\n150 g sugar\n100 g butter\nCook it all to 84 °C, stirring.",
+    ),
+    "hard-sugar": (
+        150,
+        "Moon honeycomb\n300 g sugar\n100 g glucose syrup\n50 g water\n10 g bicarbonate of soda\nBoil to 150 °C.",
+    ),
+}
+"""Cards, and the temperature that each is cooked to."""
+
+
 class Cards(unittest.TestCase):
+    def test_a_card_gets_its_family_and_keeps_its_temperature(self) -> None:
+        for family, (ends_c, text) in ENDS.items():
+            recipe = read_card(text, "metric").recipe
+            cooked = [act for act in method_of_recipe(recipe, {}, Kitchen()).acts if act.kind in ("boil", "cook")]
+            self.assertEqual((recipe.family, len(cooked)), (family, 1))
+            self.assertAlmostEqual(sum(cooked[0].target_c or ()) / 2, ends_c, places=3)
+
     def test_each_card_is_read_as_a_careful_cook_would(self) -> None:
         self.assertGreaterEqual(len(cards()), 90)
         for job, kitchen, text in cards():
