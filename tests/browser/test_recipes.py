@@ -56,7 +56,11 @@ class Recipes(PageCase):
         self.assertTrue(page.request.get(f"{self.server.url}{sheet}").body().startswith(b"%PDF-"))
         page.emulate_media(media="print")
         expect(page.get_by_role("link", name="Print card")).to_be_hidden()
+        expect(page.get_by_role("link", name="Make it now")).to_be_hidden()
         expect(page.get_by_role("heading", name="Night-sky truffles")).to_be_visible()
+        page.emulate_media(media="screen")
+        page.get_by_role("link", name="Make it now").click()
+        expect(page.get_by_role("button", name="Start cooking")).to_be_visible()
 
     def test_amounts_are_typed_in_the_persons_own_ounces(self) -> None:
         settings = self.server.call("GET", "/api/settings")[1]

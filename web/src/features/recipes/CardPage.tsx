@@ -1,4 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
+import { Link } from "react-router";
 import { client, dataOf, type Schemas } from "../../api/client";
 import { PdfLink } from "../../ui/PdfLink";
 import { Skeleton } from "../../ui/Skeleton";
@@ -24,9 +25,17 @@ export function CardPage({ id }: { id: number }) {
         <h1 dir="auto" className="font-display font-semibold text-4xl">
           {card.name}
         </h1>
-        <PdfLink of={`/api/recipes/${id}/card.pdf`} filled>
-          Print card
-        </PdfLink>
+        <p className="flex flex-wrap items-center gap-x-5">
+          <Link
+            to={`/recipes/${id}/stove`}
+            className="inline-flex min-h-11 items-center font-bold text-rim underline print:hidden"
+          >
+            Make it now
+          </Link>
+          <PdfLink of={`/api/recipes/${id}/card.pdf`} filled>
+            Print card
+          </PdfLink>
+        </p>
       </div>
       <p className="mt-1 text-ash">
         {card.family}; {mass(card.mass_g, units)} in the bowl. {sentenceOf(card)}
