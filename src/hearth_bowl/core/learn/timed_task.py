@@ -1,20 +1,18 @@
 """What a task of a running order teaches when its begin and its end were noted: the pace of hands at one job."""
 
-import re
 from collections.abc import Sequence
 from typing import Final
 
 from hearth_bowl.core.learn.lessons import SHORT_S, Lesson, is_possible
-from hearth_bowl.core.method.hands import JOB_OF_ACT, STEP_MIN
+from hearth_bowl.core.method.hands import STEP_MIN, job_of_act
 
 LEAST_PLANNED_MIN: Final = 15
 """Of what is planned shorter, the rounding is more than the pace. A judgement."""
-_BEFORE_THE_KEY = re.compile(r"^c\d+\.(m\d+\.)?(\d+\.)?")
 
 
 def job_of(acts: Sequence[str]) -> str | None:
     """Return the one job that all acts of a task are, by their ids; None where they are none, or of several."""
-    jobs = {JOB_OF_ACT.get(_BEFORE_THE_KEY.sub("", act).partition(".")[0]) for act in acts}
+    jobs = {job_of_act(act) for act in acts}
     return jobs.pop() if len(jobs) == 1 else None
 
 

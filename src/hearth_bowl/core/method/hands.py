@@ -1,6 +1,7 @@
 """Hands-on time of a job by count. Common practice; all figures are judgements of ours,
 marked as such, and a cook changes them."""
 
+import re
 from collections.abc import Mapping
 from dataclasses import dataclass
 from math import ceil
@@ -49,6 +50,12 @@ JOB_OF_ACT: Final[Mapping[str, str]] = MappingProxyType(
      "roll-in": "rolling", "unmould": "unmould", "weigh": "weigh"}
 )  # fmt: skip
 """The work of an act whose pace a kitchen teaches, by the act. By definition."""
+_BEFORE_THE_KEY = re.compile(r"^[^.]+\.(m\d+\.(\d+\.)?)?")
+
+
+def job_of_act(id_: str) -> str | None:
+    """Return the job of an act of an order by its id, such as `c0.m1.roll` or `c0.shell.2`; None where it has none."""
+    return JOB_OF_ACT.get(_BEFORE_THE_KEY.sub("", id_).partition(".")[0])
 
 
 def hands_min(job: str, count: float, effort: float = 1.0) -> int:

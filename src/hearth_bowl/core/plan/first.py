@@ -11,7 +11,7 @@ from typing import Final
 
 from hearth_bowl.core.plan.answer import Task
 from hearth_bowl.core.plan.days import DAY_MIN
-from hearth_bowl.core.plan.first_washes import with_washes
+from hearth_bowl.core.plan.first_washes import room_to_wash, with_washes
 from hearth_bowl.core.plan.job import AFTER_THE_LAST, After, Job
 from hearth_bowl.core.plan.moulds import group_of, shared_moulds
 from hearth_bowl.core.plan.occasion import Occasion
@@ -38,6 +38,16 @@ def first_order(occasion: Occasion, jobs: Sequence[Job], spare_min: int = 0) -> 
 
     :param spare_min: so long before it must be, all is packed.
     """
+    for hours in (occasion, room_to_wash(occasion)):
+        tasks = _built(hours, jobs, spare_min)
+        found = None if tasks is None else with_washes(occasion, tasks)
+        if found is not None:
+            return found
+    return None
+
+
+def _built(occasion: Occasion, jobs: Sequence[Job], spare_min: int) -> tuple[Task, ...] | None:
+    """Return the tasks of an order that is not washed up yet, or None where none is found."""
     follow = _followers(jobs)
     units = sorted(_units(occasion, jobs), key=lambda unit: (unit.keeps_days, unit.jobs[0].id))
     by_id = {job.id: job for job in jobs}
@@ -56,7 +66,7 @@ def first_order(occasion: Occasion, jobs: Sequence[Job], spare_min: int = 0) -> 
                 break
             table, slots = found
         if stuck is None:
-            return with_washes(occasion, _tasks(jobs, slots))
+            return _tasks(jobs, slots)
         if units[0] is stuck:
             return None
         units = [stuck, *(unit for unit in units if unit is not stuck)]

@@ -5,12 +5,20 @@ the end of the day that leaves the nut, else in the morning of the day that must
 """
 
 from collections.abc import Sequence
+from dataclasses import replace
 from itertools import groupby
 
 from hearth_bowl.core.plan.answer import Task
 from hearth_bowl.core.plan.days import DAY_MIN, STEP_MIN, starts_for
 from hearth_bowl.core.plan.nuts import is_tooled, wash_id, wash_job
 from hearth_bowl.core.plan.occasion import Occasion
+
+
+def room_to_wash(occasion: Occasion) -> Occasion:
+    """Return an occasion whose hands stop so early that they can still wash up."""
+    hours = occasion.hours
+    stop_min = max(hours.from_min + 1, hours.to_min - wash_job(occasion, "").minutes)
+    return replace(occasion, hours=replace(hours, to_min=stop_min))
 
 
 def with_washes(occasion: Occasion, tasks: Sequence[Task]) -> tuple[Task, ...] | None:

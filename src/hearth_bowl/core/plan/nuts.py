@@ -105,7 +105,7 @@ class _Window:
 
 
 def wash_id(occasion: Occasion, day: int) -> str:
-    """Return the id of a day's wash: so many days before all is ready."""
+    """Return the id of a day's wash, by how many days it comes before everything is ready."""
     return f"{WASHED}{occasion.ready_min // DAY_MIN - day}"
 
 

@@ -6,7 +6,7 @@ from math import ceil
 from typing import Final
 
 from hearth_bowl.core.method.act import Act
-from hearth_bowl.core.method.hands import JOB_OF_ACT, stepped
+from hearth_bowl.core.method.hands import job_of_act, stepped
 from hearth_bowl.core.plan.days import STEP_MIN
 from hearth_bowl.core.plan.job import After
 from hearth_bowl.core.plan.task_ids import task_id, without_mix
@@ -119,7 +119,7 @@ def minutes_of(group: Group, waits: Waits, effort: float, goes: int = 1) -> int:
     for act in group.acts:
         if not act.hands:
             continue
-        factor = effort * waits.hands.get(JOB_OF_ACT.get(without_mix(act).split(".")[0], ""), 1.0)
+        factor = effort * waits.hands.get(job_of_act(act.id) or "", 1.0)
         total += act.usual_min * factor * (goes if "pots" in act.uses else 1)
     return stepped(total)
 
